@@ -1,0 +1,34 @@
+const transform = {
+  '^.+\\.(t|j)sx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', decorators: true, tsx: false },
+        transform: { legacyDecorator: true, decoratorMetadata: true },
+        target: 'es2022',
+      },
+      module: { type: 'commonjs' },
+    },
+  ],
+};
+const shared = {
+  transform,
+  testEnvironment: 'node',
+  moduleNameMapper: {
+    '^@gobrel/core$': '<rootDir>/packages/core/src/index.ts',
+    '^@gobrel/core/testing$': '<rootDir>/packages/core/src/testing/builder.ts',
+    '^@gobrel/demo$': '<rootDir>/demo/src/index.ts',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
+  // The one dependency that ships ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!fractional-indexing/)'],
+  modulePathIgnorePatterns: ['/dist/'],
+};
+export default {
+  projects: [
+    { ...shared, displayName: 'core', testMatch: ['<rootDir>/packages/core/src/**/*.test.ts'] },
+    { ...shared, displayName: 'demo', testMatch: ['<rootDir>/demo/src/**/*.test.ts'] },
+    { ...shared, displayName: 'web', testMatch: ['<rootDir>/apps/web/src/**/*.test.ts'] },
+    { ...shared, displayName: 'server', testMatch: ['<rootDir>/apps/server/src/**/*.test.ts'] },
+  ],
+};

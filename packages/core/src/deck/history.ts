@@ -1,0 +1,46 @@
+import * as Y from 'yjs';
+import { deckMap, linksMap, slidesMap } from './document.js';
+
+/** The origin of every transaction a command makes. */
+export const COMMAND = 'command';
+
+export interface History {
+  undo(): void;
+  redo(): void;
+  canUndo(): boolean;
+  canRedo(): boolean;
+  subscribe(listener: () => void): () => void;
+  destroy(): void;
+}
+
+/**
+ * Undo and redo of this editor's own changes; those of others stay. Each command is one step.
+ * Typing arrives with the origins given in `typingOrigins` and gathers into steps by pauses of half a second.
+ */
+export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): History {
+  const manager = new Y.UndoManager([slidesMap(doc), linksMap(doc), deckMap(doc)], {
+    trackedOrigins: new Set([COMMAND, ...typingOrigins]),
+    captureTimeout: 500,
+  });
+  const part = (transaction: Y.Transaction): void => {
+    if (transaction.origin === COMMAND) manager.stopCapturing();
+  };
+  doc.on('beforeTransaction', part);
+  doc.on('afterTransaction', part);
+  return {
+    undo: () => void manager.undo(),
+    redo: () => void manager.redo(),
+    canUndo: () => manager.undoStack.length > 0,
+    canRedo: () => manager.redoStack.length > 0,
+    subscribe(listener) {
+      const events = ['stack-item-added', 'stack-item-popped', 'stack-cleared'] as const;
+      for (const event of events) manager.on(event, listener);
+      return () => events.forEach((event) => manager.off(event, listener));
+    },
+    destroy() {
+      doc.off('beforeTransaction', part);
+      doc.off('afterTransaction', part);
+      manager.destroy();
+    },
+  };
+}

@@ -1,0 +1,190 @@
+import * as Y from 'yjs';
+import { newId, refuse, type ElementId, type Result, type SlideId } from '../ids.js';
+import { BODY_BOX, TITLE_BOX } from '../stage/layouts.js';
+import { cardSpotBeside, freeCardSpot } from '../map/cards.js';
+import { asNumber } from './decode.js';
+import { deckMap, elementsOf, linksMap, readSlide, slideOf, slidesMap } from './document.js';
+import { addElementTo, copyElements, setWords } from './elementCommands.js';
+import { COMMAND } from './history.js';
+import { plain, wordsOf } from './richText.js';
+import { THEMES, type LayoutName, type ThemeName } from './types.js';
+
+const LONGEST_TITLE = 300;
+
+export interface SlideArgs {
+  id?: SlideId;
+  title: string;
+  layout?: LayoutName;
+  /** Map units; found beside the other cards when left out. */
+  at?: { x: number; y: number };
+  /** Place the card beside this one. */
+  beside?: SlideId;
+}
+
+/** A new slide with its title on the stage. The first slide of a deck becomes its start. */
+export function addSlide(doc: Y.Doc, args: SlideArgs): Result<{ slideId: SlideId }> {
+  const slideId = args.id ?? newId();
+  if (slidesMap(doc).has(slideId)) return refuse('There is already a slide with this identity.');
+  const title = args.title.trim().slice(0, LONGEST_TITLE);
+  const at = args.at ?? (args.beside ? cardSpotBeside(doc, args.beside) : freeCardSpot(doc));
+  doc.transact(() => {
+    const slide = new Y.Map<unknown>();
+    slidesMap(doc).set(slideId, slide);
+    slide.set('title', title);
+    slide.set('x', at.x);
+    slide.set('y', at.y);
+    slide.set('isPlacedByHand', args.at !== undefined);
+    slide.set('layout', args.layout ?? 'text');
+    slide.set('elements', new Y.Map());
+    if (args.layout !== 'empty') {
+      addElementTo(doc, slideId, {
+        id: titleIdOf(slideId),
+        kind: 'text',
+        style: 'title',
+        layer: 'content',
+        box: TITLE_BOX,
+        text: plain(title),
+      });
+    }
+    if (args.layout === 'text' || args.layout === 'pattern') {
+      addElementTo(doc, slideId, {
+        kind: 'text',
+        style: 'body',
+        layer: 'content',
+        box: BODY_BOX,
+        text: plain(''),
+      });
+    }
+    const head = deckMap(doc);
+    if (!head.get('startSlideId')) head.set('startSlideId', slideId);
+  }, COMMAND);
+  return { ok: true, slideId };
+}
+
+/** The title text that is made with a slide has an identity that follows from the slide's. */
+export function titleIdOf(slideId: SlideId): ElementId {
+  return `${slideId}-title`.slice(-64);
+}
+
+/** Names a slide. The title on its stage goes along as long as it says the same as the name. */
+export function renameSlide(doc: Y.Doc, slideId: SlideId, title: string): Result {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return refuse('This slide is not there any more.');
+  const before = readSlide(slideId, slide);
+  const after = title.trim().slice(0, LONGEST_TITLE);
+  doc.transact(() => {
+    slide.set('title', after);
+    const heading = before.elements.find(
+      (element) => element.kind === 'text' && element.style === 'title',
+    );
+    if (heading && 'text' in heading && wordsOf(heading.text) === before.title) {
+      setWords(doc, slideId, heading.id, plain(after));
+    }
+  }, COMMAND);
+  return { ok: true };
+}
+
+export type SlideFlag = 'isEnding' | 'isLeftOut' | 'isPattern';
+
+export function setSlideFlag(
+  doc: Y.Doc,
+  slideId: SlideId,
+  flag: SlideFlag,
+  value: boolean,
+): Result {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return refuse('This slide is not there any more.');
+  doc.transact(() => slide.set(flag, value), COMMAND);
+  return { ok: true };
+}
+
+export function setSlideFill(doc: Y.Doc, slideId: SlideId, fill: string): Result {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return refuse('This slide is not there any more.');
+  doc.transact(() => slide.set('fill', fill), COMMAND);
+  return { ok: true };
+}
+
+export function setNotes(doc: Y.Doc, slideId: SlideId, notes: string): Result {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return refuse('This slide is not there any more.');
+  doc.transact(() => slide.set('notes', notes), COMMAND);
+  return { ok: true };
+}
+
+export function setStart(doc: Y.Doc, slideId: SlideId): Result {
+  if (!slideOf(doc, slideId)) return refuse('This slide is not there any more.');
+  doc.transact(() => deckMap(doc).set('startSlideId', slideId), COMMAND);
+  return { ok: true };
+}
+
+/** Moves cards on the map by hand. Positions in map units. */
+export function moveCards(
+  doc: Y.Doc,
+  spots: { slideId: SlideId; x: number; y: number }[],
+  by: 'hand' | 'layout' = 'hand',
+): Result {
+  doc.transact(() => {
+    for (const { slideId, x, y } of spots) {
+      const slide = slideOf(doc, slideId);
+      slide?.set('x', Math.round(asNumber(x, 0)));
+      slide?.set('y', Math.round(asNumber(y, 0)));
+      if (by === 'hand') slide?.set('isPlacedByHand', true);
+    }
+  }, COMMAND);
+  return { ok: true };
+}
+
+/**
+ * Takes slides out of the deck with the links that leave them. Links that arrive stay and show as broken,
+ * so that nobody loses the wording of a choice with the slide it led to.
+ */
+export function removeSlides(doc: Y.Doc, slideIds: SlideId[]): Result {
+  const gone = slideIds.filter((slideId) => slidesMap(doc).has(slideId));
+  if (gone.length === 0) return refuse('This slide is not there any more.');
+  doc.transact(() => {
+    for (const [linkId, link] of [...linksMap(doc)]) {
+      if (link instanceof Y.Map && gone.includes(link.get('from') as SlideId)) {
+        linksMap(doc).delete(linkId);
+      }
+    }
+    for (const slideId of gone) slidesMap(doc).delete(slideId);
+    const start = deckMap(doc).get('startSlideId');
+    if (gone.includes(start as SlideId)) {
+      deckMap(doc).set('startSlideId', [...slidesMap(doc).keys()].sort()[0] ?? '');
+    }
+  }, COMMAND);
+  return { ok: true };
+}
+
+/** A copy of a slide beside it. Its links lead where the originals lead. */
+export function duplicateSlide(doc: Y.Doc, slideId: SlideId): Result<{ slideId: SlideId }> {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return refuse('This slide is not there any more.');
+  const copyId = newId();
+  const at = cardSpotBeside(doc, slideId);
+  doc.transact(() => {
+    const copy = new Y.Map<unknown>();
+    slidesMap(doc).set(copyId, copy);
+    for (const [key, value] of slide) if (key !== 'elements') copy.set(key, value);
+    copy.set('title', `${String(slide.get('title') ?? '')} (copy)`);
+    copy.set('x', at.x);
+    copy.set('y', at.y);
+    copy.set('elements', new Y.Map());
+    copyElements(doc, slideId, copyId, [...elementsOf(slide).keys()]);
+  }, COMMAND);
+  return { ok: true, slideId: copyId };
+}
+
+export function renameDeck(doc: Y.Doc, title: string): Result {
+  const trimmed = title.trim().slice(0, 200);
+  if (trimmed === '') return refuse('A deck needs a name.');
+  doc.transact(() => deckMap(doc).set('title', trimmed), COMMAND);
+  return { ok: true };
+}
+
+export function setTheme(doc: Y.Doc, theme: ThemeName): Result {
+  if (!THEMES.includes(theme)) return refuse('There is no such theme.');
+  doc.transact(() => deckMap(doc).set('theme', theme), COMMAND);
+  return { ok: true };
+}

@@ -1,0 +1,218 @@
+import * as Y from 'yjs';
+import { asId, asNumber, asRecord, asString } from '../deck/decode.js';
+import { elementWords, readSlide, slidesMap } from '../deck/document.js';
+import { COMMAND } from '../deck/history.js';
+import { plain } from '../deck/richText.js';
+import { addElementTo } from '../deck/elementCommands.js';
+import type { Slide } from '../deck/types.js';
+import { newId, refuse, type ElementId, type LinkId, type Result, type SlideId } from '../ids.js';
+import type { Answer } from '../questions/registry.js';
+import { BODY_BOX, TITLE_BOX } from '../stage/layouts.js';
+import type { Placement, Placements } from '../stage/zones.js';
+
+/**
+ * A folio document:
+ *
+ *   answers     map  question ElementId → { value, at }
+ *   placements  map  'slideId/elementId' → { x, y }
+ *   walk        array of { slideId, at, via }
+ *   slides      map  the leaves, laid out like a deck's slides, each with `patternId` and `addedAt`
+ *
+ * Times are milliseconds since 1970 by the student's clock.
+ */
+export interface Visit {
+  slideId: SlideId;
+  at: number;
+  via: LinkId | 'start' | 'back' | 'teacher';
+}
+
+export interface Leaf extends Slide {
+  /** The slide it was made from: its scenery is drawn from there and cannot be changed here. */
+  patternId: SlideId;
+  addedAt: number;
+}
+
+export interface Folio {
+  /** As they stand in the document: not yet checked against the questions. */
+  answers: Record<ElementId, unknown>;
+  placements: Record<SlideId, Placements>;
+  walk: Visit[];
+  /** In the order they were added. */
+  leaves: Leaf[];
+}
+
+const LONGEST_WALK = 5000;
+const MOST_LEAVES = 40;
+
+export const answersMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('answers');
+export const placementsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('placements');
+export const walkArray = (doc: Y.Doc): Y.Array<unknown> => doc.getArray('walk');
+
+export function readFolio(doc: Y.Doc): Folio {
+  const answers: Folio['answers'] = {};
+  for (const [id, entry] of answersMap(doc)) {
+    if (asId(id)) answers[id] = asRecord(entry).value;
+  }
+  const placements: Folio['placements'] = {};
+  for (const [key, value] of placementsMap(doc)) {
+    const { slideId, elementId } = readPlacementKey(key);
+    if (slideId && elementId) {
+      (placements[slideId] ??= {})[elementId] = readPlacement(value);
+    }
+  }
+  return { answers, placements, walk: readWalk(doc), leaves: readLeaves(doc) };
+}
+
+/** The two ids of a placement's key; both '' when it is no such key. */
+export function readPlacementKey(key: string): { slideId: SlideId; elementId: ElementId } {
+  const [slideId = '', elementId = '', ...rest] = key.split('/').map(asId);
+  return rest.length === 0 ? { slideId, elementId } : { slideId: '', elementId: '' };
+}
+
+export function readPlacement(value: unknown): Placement {
+  const { x, y } = asRecord(value);
+  return { x: asNumber(x, 0, -20_000, 20_000), y: asNumber(y, 0, -20_000, 20_000) };
+}
+
+function readWalk(doc: Y.Doc): Visit[] {
+  return walkArray(doc)
+    .toArray()
+    .slice(-LONGEST_WALK)
+    .flatMap((entry) => {
+      const { slideId, at, via } = asRecord(entry);
+      const id = asId(slideId);
+      return id
+        ? [{ slideId: id, at: asNumber(at, 0, 0, 1e14), via: asString(via, 'start', 64) }]
+        : [];
+    });
+}
+
+export function readLeaves(doc: Y.Doc): Leaf[] {
+  return [...slidesMap(doc)]
+    .flatMap(([id, slide]) =>
+      slide instanceof Y.Map && asId(id)
+        ? [
+            {
+              ...readSlide(id, slide),
+              patternId: asId(slide.get('patternId')),
+              addedAt: asNumber(slide.get('addedAt'), 0, 0, 1e14),
+            },
+          ]
+        : [],
+    )
+    .sort((a, b) => a.addedAt - b.addedAt || (a.id < b.id ? -1 : 1))
+    .slice(0, MOST_LEAVES);
+}
+
+/** The slide a student stands on, and the one *back* leads to: a walk keeps every step, also those back. */
+export function standing(walk: readonly Visit[]): { here: SlideId | null; back: SlideId | null } {
+  const trail: SlideId[] = [];
+  for (const visit of walk) {
+    if (visit.via === 'back') trail.pop();
+    else trail.push(visit.slideId);
+  }
+  return { here: walk.at(-1)?.slideId ?? null, back: trail.at(-2) ?? null };
+}
+
+export function visit(doc: Y.Doc, slideId: SlideId, via: Visit['via'], at: number): Result {
+  doc.transact(() => walkArray(doc).push([{ slideId, at, via }]), COMMAND);
+  return { ok: true };
+}
+
+/** One step back along the walk; refused on the first slide. */
+export function goBack(doc: Y.Doc, at: number): Result {
+  const { back } = standing(readWalk(doc));
+  return back ? visit(doc, back, 'back', at) : refuse('This is where the walk began.');
+}
+
+export function answer(doc: Y.Doc, questionId: ElementId, value: Answer, at: number): Result {
+  doc.transact(() => answersMap(doc).set(questionId, { value, at }), COMMAND);
+  return { ok: true };
+}
+
+export function place(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementId: ElementId,
+  { x, y }: Placement,
+): Result {
+  doc.transact(() => placementsMap(doc).set(`${slideId}/${elementId}`, { x, y }), COMMAND);
+  return { ok: true };
+}
+
+/** A new leaf from a pattern: an empty title and text to write in; the pattern's scenery stays the pattern's. */
+export function addLeaf(
+  doc: Y.Doc,
+  pattern: Slide,
+  at: number,
+  id: SlideId = newId(),
+): Result<{ leafId: SlideId }> {
+  if (!pattern.isPattern) return refuse('This slide is not open for leaves.');
+  if (slidesMap(doc).size >= MOST_LEAVES) return refuse(`A folio holds ${MOST_LEAVES} leaves.`);
+  doc.transact(() => {
+    const leaf = new Y.Map<unknown>();
+    slidesMap(doc).set(id, leaf);
+    leaf.set('title', '');
+    leaf.set('patternId', pattern.id);
+    leaf.set('addedAt', at);
+    leaf.set('layout', 'pattern');
+    leaf.set('elements', new Y.Map());
+    addElementTo(doc, id, {
+      kind: 'text',
+      style: 'title',
+      layer: 'content',
+      box: placeOf(pattern, 'title') ?? TITLE_BOX,
+      text: plain(''),
+    });
+    addElementTo(doc, id, {
+      kind: 'text',
+      style: 'body',
+      layer: 'content',
+      box: placeOf(pattern, 'body') ?? BODY_BOX,
+      text: plain(''),
+    });
+  }, COMMAND);
+  return { ok: true, leafId: id };
+}
+
+/** What a leaf leaves open of its pattern: the boxes of the pattern's own title and first text. */
+const placeOf = (
+  pattern: Slide,
+  style: 'title' | 'body',
+): Slide['elements'][number]['box'] | null =>
+  pattern.elements.find((element) => element.kind === 'text' && element.style === style)?.box ??
+  null;
+
+export function removeLeaf(doc: Y.Doc, leafId: SlideId): Result {
+  if (!slidesMap(doc).has(leafId)) return refuse('This leaf is not there any more.');
+  doc.transact(() => slidesMap(doc).delete(leafId), COMMAND);
+  return { ok: true };
+}
+
+/**
+ * A leaf as it is drawn: the pattern's scenery underneath, the leaf's own things on top. The pattern's title and
+ * first text are the places that the leaf fills, so they are not drawn. Whatever a device writes into a folio,
+ * the scenery comes from the edition.
+ */
+export function leafOnPattern(leaf: Leaf, pattern: Slide | undefined): Slide {
+  if (!pattern) return leaf;
+  const title = pattern.elements.find((e) => e.kind === 'text' && e.style === 'title');
+  const body = pattern.elements.find((e) => e.kind === 'text' && e.style === 'body');
+  const scenery = pattern.elements.filter((element) => element !== title && element !== body);
+  return {
+    ...leaf,
+    fill: pattern.fill,
+    elements: [
+      ...scenery,
+      ...leaf.elements.map((element) => ({ ...element, layer: 'content' as const })),
+    ],
+  };
+}
+
+/** What a leaf calls itself: its title's words, or where it comes from. */
+export function leafTitle(leaf: Leaf): string {
+  const title = leaf.elements.find(
+    (element) => element.kind === 'text' && element.style === 'title',
+  );
+  return (title && elementWords(title).replace(/\s+/g, ' ')) || 'A leaf without a title';
+}

@@ -1,0 +1,94 @@
+import * as fc from 'fast-check';
+import {
+  onlyWayOut,
+  reachableFrom,
+  readDeck,
+  removeSlides,
+  routeFindings,
+  routeGraph,
+  waitsForChoice,
+  type Deck,
+} from '../index.js';
+import { choice, deck, ending, leftOut, pattern, slide } from '../testing/builder.js';
+
+const findingsOf = (read: Deck): string[] =>
+  routeFindings(read, routeGraph(read)).map((f) =>
+    'slideId' in f ? `${f.kind} ${f.slideId}` : f.kind,
+  );
+
+describe('findings', () => {
+  test('a sound story has none', () => {
+    expect(findingsOf(readDeck(deck(slide('a', choice('go', 'b')), slide('b', ending()))))).toEqual(
+      [],
+    );
+    expect(findingsOf(readDeck(deck()))).toEqual([]);
+  });
+  test('each kind on its smallest deck', () => {
+    expect(findingsOf(readDeck(deck(slide('a'))))).toEqual(['dead-end a']);
+    expect(findingsOf(readDeck(deck(slide('a', ending()), slide('b', ending()))))).toEqual([
+      'unreachable b',
+    ]);
+    const doc = deck(slide('a', choice('go', 'b')), slide('b', ending()));
+    removeSlides(doc, ['b']);
+    expect(findingsOf(readDeck(doc))).toEqual(['broken-link a']);
+    expect(findingsOf({ ...readDeck(deck(slide('a', ending()))), startSlideId: null })).toEqual([
+      'no-start',
+      'unreachable a',
+    ]);
+  });
+  test('patterns and slides left out are not walked', () => {
+    expect(
+      findingsOf(
+        readDeck(deck(slide('a', ending()), slide('p', pattern()), slide('x', leftOut()))),
+      ),
+    ).toEqual([]);
+  });
+});
+
+test('reachability agrees with brute force on random graphs', () => {
+  const wires = fc.array(fc.tuple(fc.nat(6), fc.nat(6)), { maxLength: 14 });
+  fc.assert(
+    fc.property(wires, (pairs) => {
+      const ids = ['n0', 'n1', 'n2', 'n3', 'n4', 'n5', 'n6'];
+      const read = readDeck(
+        deck(
+          ...ids.map((id, i) =>
+            slide(
+              id,
+              ...pairs.flatMap(([from, to], k) =>
+                from === i ? [choice(`w${k}`, ids[to]!, `l${k}`)] : [],
+              ),
+            ),
+          ),
+        ),
+      );
+      const graph = routeGraph(read);
+      let brute = new Set(['n0']);
+      for (let round = 0; round < ids.length; round++) {
+        brute = new Set([
+          ...brute,
+          ...pairs.filter(([from]) => brute.has(ids[from]!)).map(([, to]) => ids[to]!),
+        ]);
+      }
+      expect(reachableFrom(graph, 'n0')).toEqual(brute);
+      expect([...graph.waysOut.values()].flat()).toHaveLength(pairs.length);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('arrows go on along an only way and stop at choices', () => {
+  const graph = routeGraph(
+    readDeck(
+      deck(
+        slide('a', choice('go', 'b')),
+        slide('b', choice('left', 'c'), choice('right', 'a')),
+        slide('c', ending()),
+      ),
+    ),
+  );
+  expect(onlyWayOut(graph, 'a')?.target.slideId).toBe('b');
+  expect(onlyWayOut(graph, 'b')).toBeNull();
+  expect(waitsForChoice(graph, 'b')).toBe(true);
+  expect(onlyWayOut(graph, 'c')).toBeNull();
+});

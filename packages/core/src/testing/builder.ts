@@ -1,0 +1,201 @@
+import * as Y from 'yjs';
+import { addElement, type NewElement } from '../deck/elementCommands.js';
+import { addChoice, linkWordsOf } from '../deck/linkCommands.js';
+import { plain } from '../deck/richText.js';
+import {
+  addSlide,
+  renameDeck,
+  setNotes,
+  setSlideFlag,
+  type SlideFlag,
+} from '../deck/slideCommands.js';
+import { STAGE, type AssetRef, type Box, type LayoutName, type TextStyle } from '../deck/types.js';
+import type { ElementId, SlideId } from '../ids.js';
+
+/**
+ * Writes a deck in a line, so that a test is its own picture:
+ *
+ *   deck(slide('pier', choice('Row out', 'sea')), slide('sea', ending()))
+ *
+ * Slides take their title for their identity unless one is given before a colon: `slide('sea: At sea')`.
+ * Everything goes through the commands. The demo data is built with it too.
+ */
+export interface SlidePart {
+  /** Parts that name other slides wait until all are there. */
+  when: 'now' | 'later';
+  apply(doc: Y.Doc, slideId: SlideId): void;
+}
+export interface SlidePlan {
+  id: SlideId;
+  title: string;
+  layout: LayoutName;
+  at?: { x: number; y: number };
+  parts: SlidePart[];
+}
+
+export function deck(...slides: SlidePlan[]): Y.Doc {
+  return deckNamed('A deck', ...slides);
+}
+
+export function deckNamed(title: string, ...slides: SlidePlan[]): Y.Doc {
+  const doc = new Y.Doc();
+  must(renameDeck(doc, title));
+  for (const { id, title: name, layout, at } of slides) {
+    must(addSlide(doc, { id, title: name, layout, at }));
+  }
+  for (const when of ['now', 'later'] as const) {
+    for (const { id, parts } of slides) {
+      for (const part of parts) if (part.when === when) part.apply(doc, id);
+    }
+  }
+  return doc;
+}
+
+export function slide(name: string, ...parts: SlidePart[]): SlidePlan {
+  const [id = '', title] = name.split(/:\s*/, 2);
+  return { id, title: title ?? id, layout: 'title', parts };
+}
+
+/** A slide without the title text on its stage. */
+export function bare(plan: SlidePlan): SlidePlan {
+  return { ...plan, layout: 'empty' };
+}
+
+export function at(x: number, y: number, plan: SlidePlan): SlidePlan {
+  return { ...plan, at: { x, y } };
+}
+
+/** A choice that leads to another slide of the deck. */
+export function choice(wording: string, target: SlideId, id?: string): SlidePart {
+  return {
+    when: 'later',
+    apply: (doc, slideId) =>
+      must(
+        addChoice(doc, slideId, wording, {
+          slideId: target,
+          linkId: id ?? linkIdOf(slideId, target, wording),
+        }),
+      ),
+  };
+}
+
+const linkIdOf = (from: string, to: string, wording: string): string =>
+  `${from}-${to}-${wording}`
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .slice(0, 56)
+    .replace(/-$/, '');
+
+/** Links words that stand in one of the slide's texts. */
+export function words(elementId: ElementId, run: string, target: SlideId): SlidePart {
+  return {
+    when: 'later',
+    apply: (doc, slideId) => must(linkWordsOf(doc, slideId, elementId, run, target)),
+  };
+}
+
+const flag = (name: SlideFlag): SlidePart => ({
+  when: 'now',
+  apply: (doc, slideId) => must(setSlideFlag(doc, slideId, name, true)),
+});
+export const ending = (): SlidePart => flag('isEnding');
+export const leftOut = (): SlidePart => flag('isLeftOut');
+export const pattern = (): SlidePart => flag('isPattern');
+
+export function notes(text: string): SlidePart {
+  return { when: 'now', apply: (doc, slideId) => must(setNotes(doc, slideId, text)) };
+}
+
+export function element(plan: NewElement): SlidePart {
+  return { when: 'now', apply: (doc, slideId) => must(addElement(doc, slideId, plan)) };
+}
+
+const box = (x: number, y: number, w: number, h: number): Box => ({ x, y, w, h });
+
+export function text(
+  content: string,
+  options: { id?: ElementId; style?: TextStyle; box?: Box; colour?: string } = {},
+): SlidePart {
+  return element({
+    kind: 'text',
+    layer: 'content',
+    style: options.style ?? 'body',
+    id: options.id,
+    box: options.box ?? box(96, 156, 720, 120),
+    text: plain(...content.split('\n')),
+    colour: options.colour,
+  });
+}
+
+export function piece(id: ElementId, content: string, where: Box): SlidePart {
+  return element({
+    kind: 'text',
+    layer: 'pieces',
+    style: 'body',
+    id,
+    box: where,
+    text: plain(content),
+    name: content,
+  });
+}
+
+export function zone(
+  id: ElementId,
+  name: string,
+  where: Box,
+  expects: ElementId[] = [],
+): SlidePart {
+  return element({ kind: 'zone', layer: 'pieces', id, name, box: where, expects });
+}
+
+/** A choice question; options that start with '*' are the key. Option ids are 'a', 'b', 'c' … */
+export function choiceQuestion(
+  id: ElementId,
+  prompt: string,
+  options: string[],
+  settings: { box?: Box; isMultiple?: boolean } = {},
+): SlidePart {
+  const ids = options.map((_, index) => 'abcdefghijkl'[index]!);
+  return element({
+    kind: 'question',
+    layer: 'content',
+    id,
+    box: settings.box ?? box(96, 170, 560, 300),
+    text: plain(prompt),
+    question: {
+      kind: 'choice',
+      isMultiple: settings.isMultiple ?? false,
+      points: 1,
+      options: options.map((option, index) => ({
+        id: ids[index]!,
+        text: option.replace(/^\*/, ''),
+      })),
+    },
+    key: options.some((option) => option.startsWith('*'))
+      ? { kind: 'choice', optionIds: ids.filter((_, index) => options[index]!.startsWith('*')) }
+      : null,
+  });
+}
+
+/** A picture on the background layer over the whole stage. */
+export function scenery(asset: AssetRef, id: ElementId, alt = ''): SlidePart {
+  return element({
+    kind: 'picture',
+    layer: 'background',
+    id,
+    box: box(0, 0, STAGE.width, STAGE.height),
+    asset,
+    alt,
+    fit: 'cover',
+  });
+}
+
+/** Spare material beside the stage. */
+export function spare(content: string): SlidePart {
+  return text(content, { box: box(STAGE.width + 40, 80, 240, 60) });
+}
+
+/** A builder's plan that does not apply is a mistake of the plan. */
+export function must(result: { ok: boolean; reason?: string }): void {
+  if (!result.ok) throw new Error(result.reason);
+}
