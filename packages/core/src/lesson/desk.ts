@@ -1,27 +1,26 @@
 import * as Y from 'yjs';
 import type { ElementId, FolioId, SlideId } from '../ids.js';
 import type { Answer, Tally } from '../questions/registry.js';
-import type { Placement } from '../stage/zones.js';
+import type { Placement, Placements } from '../stage/zones.js';
 
 /**
- * What the desk is told, in the read-only document `desk:<lesson>`, open to the lesson's teachers only:
+ * What the desk is told, in the read-only document `desk:<lesson>`, open to the lesson's teachers only. The server
+ * alone writes it, so values are taken as they are:
  *
- *   students  map  FolioId → DeskStudent
- *   tallies   map  question ElementId → Tally
- *
- * One value per student, so two servers never write the same thing for different reasons.
+ *   students    map  FolioId → DeskEntry
+ *   answers     map  'FolioId/question ElementId' → DeskAnswer
+ *   placements  map  'FolioId/SlideId/ElementId' → Placement
+ *   tallies     map  question ElementId → Tally
  */
-export interface DeskStudent {
-  folioId: FolioId;
+export interface DeskEntry {
   name: string;
   /** Where the student stands, null before the first slide. */
   slideId: SlideId | null;
   /** Slides walked so far, counted with repeats. */
   steps: number;
-  answers: Record<ElementId, DeskAnswer>;
-  placements: Record<SlideId, Record<ElementId, Placement>>;
   leaves: { id: SlideId; title: string }[];
   isHere: boolean;
+  /** ISO 8601, null until handed in. */
   handedInAt: string | null;
 }
 
@@ -31,18 +30,40 @@ export interface DeskAnswer {
   score: number | null;
 }
 
+export interface DeskStudent extends DeskEntry {
+  folioId: FolioId;
+  answers: Record<ElementId, DeskAnswer>;
+  placements: Record<SlideId, Placements>;
+}
+
 export interface Desk {
+  /** By name. */
   students: DeskStudent[];
   tallies: Record<ElementId, Tally>;
 }
 
-export const deskStudents = (doc: Y.Doc): Y.Map<DeskStudent> => doc.getMap('students');
+export const deskEntries = (doc: Y.Doc): Y.Map<DeskEntry> => doc.getMap('students');
+export const deskAnswers = (doc: Y.Doc): Y.Map<DeskAnswer> => doc.getMap('answers');
+export const deskPlacements = (doc: Y.Doc): Y.Map<Placement> => doc.getMap('placements');
 export const deskTallies = (doc: Y.Doc): Y.Map<Tally> => doc.getMap('tallies');
 
-/** The desk document comes from the server alone, so its values are taken as they are. Students by name. */
 export function readDesk(doc: Y.Doc): Desk {
+  const students = new Map<FolioId, DeskStudent>();
+  for (const [folioId, entry] of deskEntries(doc)) {
+    students.set(folioId, { ...entry, folioId, answers: {}, placements: {} });
+  }
+  for (const [key, given] of deskAnswers(doc)) {
+    const [folioId = '', questionId = ''] = key.split('/');
+    const student = students.get(folioId);
+    if (student) student.answers[questionId] = given;
+  }
+  for (const [key, placement] of deskPlacements(doc)) {
+    const [folioId = '', slideId = '', elementId = ''] = key.split('/');
+    const student = students.get(folioId);
+    if (student) (student.placements[slideId] ??= {})[elementId] = placement;
+  }
   return {
-    students: [...deskStudents(doc).values()].sort((a, b) => a.name.localeCompare(b.name)),
+    students: [...students.values()].sort((a, b) => a.name.localeCompare(b.name)),
     tallies: Object.fromEntries(deskTallies(doc)),
   };
 }

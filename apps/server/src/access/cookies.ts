@@ -1,0 +1,28 @@
+import type { CookieOptions, Request, Response } from 'express';
+import { parse } from 'cookie';
+import type { Config } from '../config.js';
+
+const options = (config: Config): CookieOptions => ({
+  httpOnly: true,
+  sameSite: 'lax',
+  secure: config.isSecure,
+  path: '/',
+});
+
+export function giveCookie(
+  response: Response,
+  config: Config,
+  name: string,
+  token: string,
+  days: number,
+): void {
+  response.cookie(name, token, { ...options(config), maxAge: days * 86_400_000 });
+}
+
+export function takeCookie(response: Response, config: Config, name: string): void {
+  response.clearCookie(name, options(config));
+}
+
+export function cookieOf(request: Request, name: string): string | undefined {
+  return parse(request.headers.cookie ?? '')[name];
+}

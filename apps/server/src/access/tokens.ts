@@ -1,0 +1,12 @@
+import { createHash, randomBytes, randomInt } from 'node:crypto';
+
+/** 256 random bits for a cookie; only its hash is stored. */
+export const makeToken = (): string => randomBytes(32).toString('base64url');
+
+export const hashToken = (token: string): string =>
+  createHash('sha256').update(token).digest('hex');
+
+export const random = (below: number): number => randomInt(below);
+
+export const SESSION_COOKIE = 'gobrel_session';
+export const STUDENT_COOKIE = 'gobrel_student';

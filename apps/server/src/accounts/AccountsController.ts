@@ -1,0 +1,71 @@
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Inject,
+  Post,
+  Req,
+  Res,
+  UseGuards,
+} from '@nestjs/common';
+import type { Request, Response } from 'express';
+import { cookieOf, giveCookie, takeCookie } from '../access/cookies.js';
+import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { SESSION_COOKIE } from '../access/tokens.js';
+import { CONFIG, type Config } from '../config.js';
+import { SignInDto, SignUpDto } from './accounts.dto.js';
+import { AccountsService } from './AccountsService.js';
+
+@Controller('api')
+export class AccountsController {
+  constructor(
+    private readonly accounts: AccountsService,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
+
+  @Post('accounts')
+  async signUp(
+    @Body() body: SignUpDto,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<Teacher> {
+    const teacher = await this.accounts.create(body);
+    await this.#open(teacher, response);
+    return teacher;
+  }
+
+  @Post('session')
+  @HttpCode(200)
+  async signIn(
+    @Body() body: SignInDto,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<Teacher> {
+    const teacher = await this.accounts.signIn(body.email, body.password, request.ip ?? '');
+    await this.#open(teacher, response);
+    return teacher;
+  }
+
+  @Get('session')
+  @UseGuards(TeacherGuard)
+  whoAmI(@CurrentTeacher() teacher: Teacher): Teacher {
+    return teacher;
+  }
+
+  @Delete('session')
+  @HttpCode(204)
+  async signOut(
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
+    const token = cookieOf(request, SESSION_COOKIE);
+    if (token) await this.accounts.closeSession(token);
+    takeCookie(response, this.config, SESSION_COOKIE);
+  }
+
+  async #open(teacher: Teacher, response: Response): Promise<void> {
+    const token = await this.accounts.openSession(teacher.id);
+    giveCookie(response, this.config, SESSION_COOKIE, token, 30);
+  }
+}

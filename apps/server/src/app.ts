@@ -1,0 +1,127 @@
+import 'reflect-metadata';
+import { join } from 'node:path';
+import type { Server } from 'node:http';
+import { Module, type DynamicModule } from '@nestjs/common';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import express, { type NextFunction, type Request, type Response } from 'express';
+import helmet from 'helmet';
+import { pino } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { AccessModule } from './access/access.module.js';
+import { originCheck } from './access/originCheck.js';
+import { AccountsModule } from './accounts/accounts.module.js';
+import { AssetsModule } from './assets/assets.module.js';
+import { ClassesModule } from './classes/classes.module.js';
+import { CONFIG, type Config } from './config.js';
+import { FirstSchema1700000000000 } from './database/migrations.js';
+import { DecksModule } from './decks/decks.module.js';
+import { HealthController } from './HealthController.js';
+import { LessonsModule } from './lessons/lessons.module.js';
+import { NestLog } from './NestLog.js';
+import { ProblemFilter } from './problems/ProblemFilter.js';
+import { validation } from './problems/validation.js';
+import { SyncModule } from './sync/sync.module.js';
+import { SyncService } from './sync/SyncService.js';
+
+@Module({})
+class AppModule {
+  static with(config: Config): DynamicModule {
+    return {
+      module: AppModule,
+      global: true,
+      imports: [
+        TypeOrmModule.forRoot({
+          type: 'postgres',
+          url: config.databaseUrl,
+          synchronize: false,
+          migrations: [FirstSchema1700000000000],
+          migrationsRun: true,
+          migrationsTransactionMode: 'each',
+          poolSize: 12,
+          retryAttempts: 3,
+        }),
+        AccessModule,
+        SyncModule,
+        AccountsModule,
+        DecksModule,
+        AssetsModule,
+        ClassesModule,
+        LessonsModule,
+      ],
+      controllers: [HealthController],
+      providers: [{ provide: CONFIG, useValue: config }],
+      exports: [CONFIG],
+    };
+  }
+}
+
+/** The whole server, ready to listen. */
+export async function createApp(config: Config): Promise<NestExpressApplication> {
+  const log = pino({ level: config.logLevel });
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
+    logger: new NestLog(log),
+    bodyParser: false,
+  });
+  app.disable('x-powered-by');
+  app.use(contentPolicy(config));
+  app.use(
+    pinoHttp({
+      logger: log,
+      // Method, path and outcome; no query, header, body, name or answer.
+      serializers: {
+        req: ({ method, url }: { method: string; url: string }) => ({
+          method,
+          path: url.split('?')[0],
+        }),
+        res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
+      },
+      customLogLevel: (_request, response, error) =>
+        error || response.statusCode >= 500 ? 'error' : 'debug',
+    }),
+  );
+  app.use(originCheck);
+  app.use(express.json({ limit: '200kb' }));
+  app.useGlobalPipes(validation);
+  app.useGlobalFilters(new ProblemFilter());
+  app.enableShutdownHooks();
+  if (config.webFolder) serveInterface(app, config.webFolder);
+  app.get(SyncService).attach(app.getHttpServer() as Server);
+  return app;
+}
+
+function contentPolicy(config: Config): ReturnType<typeof helmet> {
+  return helmet({
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'"],
+        styleSrcAttr: ["'unsafe-inline'"],
+        imgSrc: ["'self'", 'blob:', 'data:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        upgradeInsecureRequests: config.isSecure ? [] : null,
+      },
+    },
+    hsts: config.isSecure,
+    crossOriginEmbedderPolicy: false,
+  });
+}
+
+/** The built interface: hashed files for ever, the page itself fresh; every other address is the page's own. */
+function serveInterface(app: NestExpressApplication, folder: string): void {
+  app.use('/static', express.static(join(folder, 'static'), { immutable: true, maxAge: '1y' }));
+  app.use(express.static(folder, { index: false }));
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    const isPage = request.method === 'GET' && !/^\/(api|sync|static)(\/|$)/.test(request.path);
+    if (isPage) response.set('Cache-Control', 'no-cache').sendFile(join(folder, 'index.html'));
+    else next();
+  });
+}

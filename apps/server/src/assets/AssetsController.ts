@@ -1,0 +1,51 @@
+import {
+  Controller,
+  Get,
+  Param,
+  Post,
+  Query,
+  Res,
+  UploadedFile,
+  UseGuards,
+  UseInterceptors,
+} from '@nestjs/common';
+import { FileInterceptor } from '@nestjs/platform-express';
+import type { AssetRef } from '@gobrel/core';
+import type { Response } from 'express';
+import { AnyoneKnownGuard } from '../access/guards.js';
+import { invalid, notFound } from '../problems/problem.js';
+import { AssetsService } from './AssetsService.js';
+
+const LARGEST_FILE = 20_000_000;
+
+@Controller('api/assets')
+export class AssetsController {
+  constructor(private readonly assets: AssetsService) {}
+
+  @Post()
+  @UseGuards(AnyoneKnownGuard)
+  @UseInterceptors(
+    FileInterceptor('file', { limits: { fileSize: LARGEST_FILE, files: 1, fields: 0 } }),
+  )
+  add(@UploadedFile() file: Express.Multer.File | undefined): Promise<AssetRef> {
+    if (!file) throw invalid('No file came with this.');
+    return this.assets.add(file.buffer);
+  }
+
+  /** Named by its contents, so it never changes. A drawing opened by itself may run and load nothing. */
+  @Get(':hash')
+  async serve(
+    @Param('hash') hash: string,
+    @Query('w') width: string | undefined,
+    @Res() response: Response,
+  ): Promise<void> {
+    if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound('picture');
+    const wanted = Number(width);
+    const picture = await this.assets.serve(hash, wanted > 0 ? wanted : undefined);
+    response
+      .type(picture.mediaType)
+      .set('Cache-Control', 'public, max-age=31536000, immutable')
+      .set('Content-Security-Policy', "default-src 'none'; sandbox")
+      .send(picture.bytes);
+  }
+}

@@ -1,0 +1,147 @@
+import { createHash } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import type { AssetRef } from '@gobrel/core';
+import sharp from 'sharp';
+import { DataSource } from 'typeorm';
+import { invalid, notFound } from '../problems/problem.js';
+import { looksLikeSvg, sanitiseSvg } from './svg.js';
+
+/** Widths in pixels that pictures are handed out in, besides their own. */
+export const WIDTHS = [320, 640, 1280] as const;
+const MOST_PIXELS = 40_000_000;
+/** Pixels of the longer side that are kept: enough for a 4K projector. */
+const LONGEST_SIDE = 3840;
+const SVG_BYTES = 2_000_000;
+
+interface Picture {
+  mediaType: string;
+  width: number;
+  height: number;
+  isAnimated: boolean;
+  bytes: Buffer;
+}
+
+export interface ServedPicture {
+  mediaType: string;
+  bytes: Buffer;
+}
+
+const NO_PICTURE =
+  'This file is no picture that can be shown. PNG, JPEG, WebP, GIF and SVG pictures can be used.';
+
+@Injectable()
+export class AssetsService {
+  constructor(private readonly database: DataSource) {}
+
+  /** Checks by content, re-encodes, strips metadata and keeps a picture. The same bytes are kept once. */
+  async add(file: Buffer): Promise<AssetRef> {
+    const picture = looksLikeSvg(file) ? readSvg(file) : await readBitmap(file);
+    const { mediaType, width, height, isAnimated, bytes } = picture;
+    const hash = createHash('sha256').update(bytes).digest('hex');
+    await this.database.query(
+      `INSERT INTO asset (hash, media_type, width, height, is_animated, bytes)
+       VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (hash) DO NOTHING`,
+      [hash, mediaType, width, height, isAnimated, bytes],
+    );
+    return { hash, width, height, isAnimated };
+  }
+
+  /** A picture at the smallest kept width that is not under `width`; drawings and animations as they are. */
+  async serve(hash: string, width?: number): Promise<ServedPicture> {
+    const [asset] = await this.database.query<
+      { media_type: string; width: number; is_animated: boolean }[]
+    >('SELECT media_type, width, is_animated FROM asset WHERE hash = $1', [hash]);
+    if (!asset) throw notFound('picture');
+    const fit = WIDTHS.find((candidate) => candidate >= (width ?? Infinity));
+    const isFixed = asset.is_animated || asset.media_type === 'image/svg+xml';
+    if (isFixed || fit === undefined || fit >= asset.width) {
+      return { mediaType: asset.media_type, bytes: await this.#bytes(hash) };
+    }
+    return this.#sized(hash, fit);
+  }
+
+  async #bytes(hash: string): Promise<Buffer> {
+    const [row] = await this.database.query<{ bytes: Buffer }[]>(
+      'SELECT bytes FROM asset WHERE hash = $1',
+      [hash],
+    );
+    return row!.bytes;
+  }
+
+  async #sized(hash: string, width: number): Promise<ServedPicture> {
+    const [kept] = await this.database.query<{ media_type: string; bytes: Buffer }[]>(
+      'SELECT media_type, bytes FROM asset_size WHERE hash = $1 AND width = $2',
+      [hash, width],
+    );
+    if (kept) return { mediaType: kept.media_type, bytes: kept.bytes };
+    const bytes = await sharp(await this.#bytes(hash))
+      .resize({ width })
+      .webp({ quality: 82 })
+      .toBuffer();
+    await this.database.query(
+      `INSERT INTO asset_size (hash, width, media_type, bytes) VALUES ($1, $2, 'image/webp', $3)
+       ON CONFLICT DO NOTHING`,
+      [hash, width, bytes],
+    );
+    return { mediaType: 'image/webp', bytes };
+  }
+}
+
+function readSvg(file: Buffer): Picture {
+  if (file.length > SVG_BYTES)
+    throw invalid('This drawing is too large: an SVG has 2 MB at the most.');
+  const drawing = sanitiseSvg(file.toString('utf8'));
+  if (!drawing) throw invalid(NO_PICTURE);
+  return {
+    mediaType: 'image/svg+xml',
+    width: drawing.width,
+    height: drawing.height,
+    isAnimated: false,
+    bytes: Buffer.from(drawing.svg, 'utf8'),
+  };
+}
+
+async function readBitmap(file: Buffer): Promise<Picture> {
+  const meta = await sharp(file, { limitInputPixels: false })
+    .metadata()
+    .catch(() => null);
+  if (!meta?.width || !meta.height || !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) {
+    throw invalid(NO_PICTURE);
+  }
+  const isAnimated = (meta.pages ?? 1) > 1;
+  const pixels = meta.width * meta.height * (meta.pages ?? 1);
+  if (pixels > MOST_PIXELS) {
+    throw invalid(
+      `This picture has ${Math.round(pixels / 1e6)} megapixels; 40 are the most. Make it smaller and try again.`,
+    );
+  }
+  try {
+    const source = sharp(file, { animated: isAnimated, limitInputPixels: MOST_PIXELS });
+    const upright = isAnimated
+      ? source
+      : source.rotate().resize({
+          width: LONGEST_SIDE,
+          height: LONGEST_SIDE,
+          fit: 'inside',
+          withoutEnlargement: true,
+        });
+    const encoded =
+      meta.format === 'jpeg'
+        ? upright.jpeg({ quality: 86 })
+        : meta.format === 'png'
+          ? upright.png()
+          : meta.format === 'gif'
+            ? upright.gif()
+            : upright.webp({ quality: 86 });
+    const { data, info } = await encoded.toBuffer({ resolveWithObject: true });
+    return {
+      mediaType: `image/${info.format}`,
+      width: info.width,
+      height: info.pageHeight ?? info.height,
+      isAnimated,
+      bytes: data,
+    };
+  } catch {
+    throw invalid('This picture is damaged and cannot be read.');
+  }
+}

@@ -1,0 +1,30 @@
+/** Settings of one server process, all from the environment. */
+export interface Config {
+  port: number;
+  host: string;
+  databaseUrl: string;
+  /** Folder of the built interface; '' serves the API alone. */
+  webFolder: string;
+  /** Switches fan-out between several servers on. */
+  redisUrl: string;
+  /** Cookies are marked secure when people come over https. */
+  isSecure: boolean;
+  seedsDemo: boolean;
+  logLevel: string;
+}
+
+export function configFromEnvironment(env: NodeJS.ProcessEnv = process.env): Config {
+  if (!env.DATABASE_URL) throw new Error('DATABASE_URL is not set.');
+  return {
+    port: Number(env.PORT ?? 4300),
+    host: env.HOST ?? '127.0.0.1',
+    databaseUrl: env.DATABASE_URL,
+    webFolder: env.GOBREL_WEB ?? '',
+    redisUrl: env.REDIS_URL ?? '',
+    isSecure: env.GOBREL_HTTPS === '1',
+    seedsDemo: env.GOBREL_DEMO === '1',
+    logLevel: env.LOG_LEVEL ?? 'info',
+  };
+}
+
+export const CONFIG = Symbol('config');

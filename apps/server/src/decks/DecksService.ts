@@ -1,0 +1,140 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { deckMap, readDeck, renameDeck, addSlide, type Deck } from '@gobrel/core';
+import { DataSource } from 'typeorm';
+import * as Y from 'yjs';
+import type { DeckRole } from '../access/AccessService.js';
+import { AccountsService } from '../accounts/AccountsService.js';
+import { refused } from '../problems/problem.js';
+import { SyncService } from '../sync/SyncService.js';
+import { UpdateStore } from '../sync/UpdateStore.js';
+import { summarise, type DeckSummary } from './deckSummary.js';
+
+export interface DeckCard {
+  id: string;
+  title: string;
+  role: DeckRole;
+  summary: DeckSummary;
+  changedAt: string;
+  trashedAt: string | null;
+  /** Students in a lesson that runs now; null when none runs. */
+  lessonNow: number | null;
+}
+
+export interface Person {
+  id: string;
+  name: string;
+  email: string;
+  role: DeckRole;
+}
+
+@Injectable()
+export class DecksService implements OnModuleInit {
+  constructor(
+    private readonly database: DataSource,
+    private readonly store: UpdateStore,
+    private readonly sync: SyncService,
+    private readonly accounts: AccountsService,
+  ) {}
+
+  onModuleInit(): void {
+    this.sync.keep({
+      kind: 'deck',
+      onSettled: (deckId, doc) => this.refreshCard(deckId, readDeck(doc)),
+    });
+  }
+
+  /** Newest change first. */
+  async list(teacherId: string, from: 'decks' | 'trash'): Promise<DeckCard[]> {
+    return this.database.query<DeckCard[]>(
+      `SELECT d.id, d.title, p.role, d.summary, d.changed_at AS "changedAt", d.trashed_at AS "trashedAt",
+         (SELECT count(f.id)::int FROM lesson l LEFT JOIN folio f ON f.lesson_id = l.id
+          WHERE l.deck_id = d.id AND l.ended_at IS NULL GROUP BY l.id
+          ORDER BY l.started_at DESC LIMIT 1) AS "lessonNow"
+       FROM deck d JOIN deck_person p ON p.deck_id = d.id AND p.teacher_id = $1
+       WHERE (d.trashed_at IS NOT NULL) = $2
+       ORDER BY d.changed_at DESC, d.title`,
+      [teacherId, from === 'trash'],
+    );
+  }
+
+  /** A new deck with one empty first slide. */
+  async create(teacherId: string, title: string): Promise<string> {
+    const doc = new Y.Doc();
+    renameDeck(doc, title);
+    addSlide(doc, { title: '', layout: 'text' });
+    return this.adopt(teacherId, doc);
+  }
+
+  /** Takes a finished document in as a deck of this teacher. */
+  async adopt(teacherId: string, doc: Y.Doc, id?: string): Promise<string> {
+    const deck = readDeck(doc);
+    const deckId = await this.database.transaction(async (rows) => {
+      const [row] = await rows.query<{ id: string }[]>(
+        `INSERT INTO deck (id, title, summary)
+         VALUES (coalesce($3::uuid, gen_random_uuid()), $1, $2) RETURNING id`,
+        [deck.title, JSON.stringify(summarise(deck)), id ?? null],
+      );
+      await rows.query(
+        `INSERT INTO deck_person (deck_id, teacher_id, role) VALUES ($1, $2, 'owner')`,
+        [row!.id, teacherId],
+      );
+      return row!.id;
+    });
+    await this.store.save(`deck:${deckId}`, doc);
+    return deckId;
+  }
+
+  async duplicate(teacherId: string, deckId: string): Promise<string> {
+    const copy = new Y.Doc();
+    Y.applyUpdate(copy, Y.encodeStateAsUpdate(await this.sync.read(`deck:${deckId}`)));
+    renameDeck(copy, `${String(deckMap(copy).get('title'))} (copy)`);
+    return this.adopt(teacherId, copy);
+  }
+
+  /** The deck as it is now, also while it is being worked on. */
+  async read(deckId: string): Promise<Deck> {
+    return readDeck(await this.sync.read(`deck:${deckId}`));
+  }
+
+  async refreshCard(deckId: string, deck: Deck): Promise<void> {
+    await this.database.query(
+      'UPDATE deck SET title = $2, summary = $3, changed_at = now() WHERE id = $1',
+      [deckId, deck.title, JSON.stringify(summarise(deck))],
+    );
+  }
+
+  async setTrashed(deckId: string, isTrashed: boolean): Promise<void> {
+    await this.database.query(
+      'UPDATE deck SET trashed_at = CASE WHEN $2 THEN now() END WHERE id = $1',
+      [deckId, isTrashed],
+    );
+    if (isTrashed) this.sync.hocuspocus.closeConnections(`deck:${deckId}`);
+  }
+
+  async people(deckId: string): Promise<Person[]> {
+    return this.database.query<Person[]>(
+      `SELECT t.id, t.name, t.email, p.role FROM deck_person p JOIN teacher t ON t.id = p.teacher_id
+       WHERE p.deck_id = $1 ORDER BY p.role DESC, t.name`,
+      [deckId],
+    );
+  }
+
+  async addCoauthor(deckId: string, email: string): Promise<void> {
+    const teacher = await this.accounts.findByEmail(email);
+    if (!teacher) throw refused('Nobody with this e-mail address has an account here.');
+    await this.database.query(
+      `INSERT INTO deck_person (deck_id, teacher_id, role) VALUES ($1, $2, 'coauthor')
+       ON CONFLICT DO NOTHING`,
+      [deckId, teacher.id],
+    );
+  }
+
+  /** Their open connections close at once. The owner stays. */
+  async removeCoauthor(deckId: string, teacherId: string): Promise<void> {
+    await this.database.query(
+      `DELETE FROM deck_person WHERE deck_id = $1 AND teacher_id = $2 AND role = 'coauthor'`,
+      [deckId, teacherId],
+    );
+    this.sync.hocuspocus.closeConnections(`deck:${deckId}`);
+  }
+}

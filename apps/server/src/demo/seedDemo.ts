@@ -1,0 +1,119 @@
+import type { INestApplication } from '@nestjs/common';
+import {
+  almanacDeck,
+  CLASS_NAME,
+  lampDeck,
+  PICTURES,
+  rockPoolDeck,
+  RUNNING_CODE,
+  STUDENTS,
+  TEACHERS,
+  walkedFolio,
+  weatherDeck,
+  type PictureName,
+  type Pictures,
+} from '@gobrel/demo';
+import type { AssetRef } from '@gobrel/core';
+import { DataSource } from 'typeorm';
+import { AccountsService } from '../accounts/AccountsService.js';
+import { AssetsService } from '../assets/AssetsService.js';
+import { ClassesService } from '../classes/ClassesService.js';
+import { DecksService } from '../decks/DecksService.js';
+import { FoliosService } from '../folios/FoliosService.js';
+import { LessonsService } from '../lessons/LessonsService.js';
+import { SyncService } from '../sync/SyncService.js';
+import { UpdateStore } from '../sync/UpdateStore.js';
+
+/** Fills an empty database with Petrel Isle; leaves any other as it is. */
+export async function seedDemo(app: INestApplication): Promise<boolean> {
+  const database = app.get(DataSource);
+  const [row] = await database.query<{ teachers: number }[]>(
+    'SELECT count(*)::int AS teachers FROM teacher',
+  );
+  if (row!.teachers > 0) return false;
+
+  const [ines, tomas] = await Promise.all(
+    TEACHERS.map((teacher) => app.get(AccountsService).create(teacher)),
+  );
+  const pictures = await addPictures(app.get(AssetsService));
+  const decks = app.get(DecksService);
+  const lamp = await decks.adopt(ines!.id, lampDeck(pictures), uuid(1));
+  await decks.adopt(ines!.id, rockPoolDeck(pictures), uuid(2));
+  await decks.adopt(ines!.id, almanacDeck(pictures), uuid(3));
+  await decks.adopt(ines!.id, weatherDeck(pictures), uuid(4));
+  await decks.addCoauthor(lamp, tomas!.email);
+
+  const classListId = await app.get(ClassesService).create(ines!.id, CLASS_NAME, [...STUDENTS]);
+  await finishedLesson(app, lamp, classListId);
+  await runningLesson(app, lamp, classListId);
+  return true;
+}
+
+/** Identities that are the same with every fresh start. */
+const uuid = (number: number): string =>
+  `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`;
+
+async function addPictures(assets: AssetsService): Promise<Pictures> {
+  const added: Partial<Record<PictureName, AssetRef>> = {};
+  for (const [name, svg] of Object.entries(PICTURES)) {
+    added[name as PictureName] = await assets.add(Buffer.from(svg));
+  }
+  return added as Pictures;
+}
+
+/** All 24 students to an ending, handed in. */
+async function finishedLesson(
+  app: INestApplication,
+  deckId: string,
+  classListId: string,
+): Promise<void> {
+  const lessons = app.get(LessonsService);
+  const id = uuid(101);
+  await lessons.start({ deckId, classListId, allowsTypedNames: false, joinCode: 'SWAN 237', id });
+  await fill(app, id, STUDENTS.length, 30, 100);
+  await lessons.end(id);
+}
+
+/** Eleven students on their way; the rest of the class can still join. */
+async function runningLesson(
+  app: INestApplication,
+  deckId: string,
+  classListId: string,
+): Promise<void> {
+  const id = uuid(102);
+  await app
+    .get(LessonsService)
+    .start({ deckId, classListId, allowsTypedNames: true, joinCode: RUNNING_CODE, id });
+  await fill(app, id, 11, 7, 200);
+}
+
+async function fill(
+  app: INestApplication,
+  lessonId: string,
+  students: number,
+  mostSteps: number,
+  seed: number,
+): Promise<void> {
+  const lessons = app.get(LessonsService);
+  const folios = app.get(FoliosService);
+  const lesson = await lessons.require(lessonId);
+  const edition = await lessons.edition(lesson.editionId);
+  const names = await folios.namesFor(lesson);
+  const isWhole = students === names.length;
+  for (const [index, { id: classStudentId }] of names.slice(0, students).entries()) {
+    const doc = walkedFolio(edition, seed + index, {
+      startsAt: Date.now() - 3_600_000,
+      mostSteps: isWhole ? mostSteps : 2 + (index % mostSteps),
+      makesLeaf: isWhole || index % 3 === 0,
+    });
+    const folio = await folios.join(lesson, { classStudentId, id: uuid(seed * 1000 + index) });
+    await app.get(UpdateStore).save(`folio:${folio.id}`, doc);
+    // Opening a folio projects it into its rows.
+    const connection = await app
+      .get(SyncService)
+      .hocuspocus.openDirectConnection(`folio:${folio.id}`);
+    await folios.settle();
+    if (isWhole) await folios.handIn(folio.id);
+    await connection.disconnect();
+  }
+}

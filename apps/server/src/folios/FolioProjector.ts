@@ -1,0 +1,302 @@
+import { Injectable, Logger, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
+import type { DirectConnection, Document } from '@hocuspocus/server';
+import {
+  deskAnswers,
+  deskEntries,
+  deskPlacements,
+  deskTallies,
+  FolioProjection,
+  leafTitle,
+  questionsOf,
+  readLeaves,
+  tallyOf,
+  type Answer,
+  type Deck,
+  type DeskEntry,
+  type ElementId,
+  type ProjectedChanges,
+  type QuestionElement,
+} from '@gobrel/core';
+import { DataSource } from 'typeorm';
+import type * as Y from 'yjs';
+import { LessonsService } from '../lessons/LessonsService.js';
+import { SyncService } from '../sync/SyncService.js';
+import * as rows from './folioRows.js';
+
+/** A lesson with folios open in this process. */
+interface LiveLesson {
+  id: string;
+  edition: Deck;
+  questions: Map<ElementId, QuestionElement>;
+  folios: Set<string>;
+  /** Keeps the desk's document in memory, so that no change is missed while it loads. */
+  desk: DirectConnection;
+  staleTallies: Set<ElementId>;
+  tallyTimer: NodeJS.Timeout | null;
+}
+
+interface LiveFolio {
+  id: string;
+  lesson: LiveLesson;
+  doc: Document;
+  projection: FolioProjection;
+  onUpdate: () => void;
+}
+
+/** Milliseconds between two recounts of a lesson's tallies. */
+const TALLY_PAUSE = 200;
+
+/**
+ * Follows the folio documents that are open in this process: writes what they change into rows, marks, and tells
+ * the desk. While one pass is under way the next changes gather, so the busier it is the larger the passes.
+ * On opening, a folio is projected whole: whatever a crash kept from the rows is made good.
+ */
+@Injectable()
+export class FolioProjector implements OnModuleInit, OnApplicationShutdown {
+  #logger = new Logger('projector');
+  #lessons = new Map<string, Promise<LiveLesson>>();
+  #folios = new Map<string, LiveFolio>();
+  #dirty = new Set<LiveFolio>();
+  #pass: Promise<void> | null = null;
+  #isClosed = false;
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly sync: SyncService,
+    private readonly lessons: LessonsService,
+  ) {}
+
+  onModuleInit(): void {
+    this.sync.keep({
+      kind: 'folio',
+      onLoad: (folioId, doc) => this.#follow(folioId, doc),
+      onUnload: (folioId) => this.#leave(folioId),
+      onPresence: (folioId) => this.#touch(folioId),
+    });
+    this.sync.keep({ kind: 'desk', onLoad: (lessonId, doc) => this.#fillDesk(lessonId, doc) });
+  }
+
+  async #follow(folioId: string, doc: Document): Promise<void> {
+    const [row] = await this.database.query<{ lesson_id: string; steps: number }[]>(
+      `SELECT f.lesson_id, coalesce((SELECT max(seq) + 1 FROM visit v WHERE v.folio_id = f.id), 0) AS steps
+       FROM folio f WHERE f.id = $1`,
+      [folioId],
+    );
+    if (!row) return;
+    const lesson = await this.#live(row.lesson_id);
+    const { edition, questions } = lesson;
+    const folio: LiveFolio = {
+      id: folioId,
+      lesson,
+      doc,
+      projection: new FolioProjection(doc, edition, questions, row.steps),
+      onUpdate: () => this.#mark(folio),
+    };
+    lesson.folios.add(folioId);
+    this.#folios.set(folioId, folio);
+    doc.on('update', folio.onUpdate);
+    this.#mark(folio);
+  }
+
+  #leave(folioId: string): void {
+    const folio = this.#folios.get(folioId);
+    if (!folio) return;
+    this.#mark(folio);
+    folio.doc.off('update', folio.onUpdate);
+    this.#folios.delete(folioId);
+    folio.lesson.folios.delete(folioId);
+  }
+
+  #live(lessonId: string): Promise<LiveLesson> {
+    const known = this.#lessons.get(lessonId);
+    if (known) return known;
+    const opening = this.#open(lessonId);
+    this.#lessons.set(lessonId, opening);
+    opening.catch(() => this.#lessons.delete(lessonId));
+    return opening;
+  }
+
+  async #open(lessonId: string): Promise<LiveLesson> {
+    const { editionId } = await this.lessons.require(lessonId);
+    const edition = await this.lessons.edition(editionId);
+    return {
+      id: lessonId,
+      edition,
+      questions: questionsOf(edition),
+      folios: new Set(),
+      desk: await this.sync.hocuspocus.openDirectConnection(`desk:${lessonId}`),
+      staleTallies: new Set(),
+      tallyTimer: null,
+    };
+  }
+
+  #touch(folioId: string): void {
+    const folio = this.#folios.get(folioId);
+    if (folio) this.#mark(folio);
+  }
+
+  #mark(folio: LiveFolio): void {
+    this.#dirty.add(folio);
+    if (!this.#isClosed) this.#pass ??= this.#run();
+  }
+
+  async #run(): Promise<void> {
+    // Let the changes that arrive together come along in one pass.
+    await new Promise((resolve) => setImmediate(resolve));
+    while (this.#dirty.size > 0) {
+      const batch = [...this.#dirty];
+      this.#dirty.clear();
+      try {
+        await this.#project(batch);
+      } catch (error) {
+        this.#logger.error(error instanceof Error ? error.message : String(error));
+        await new Promise((resolve) => setTimeout(resolve, 500));
+      }
+    }
+    this.#pass = null;
+  }
+
+  async #project(batch: LiveFolio[]): Promise<void> {
+    const changed = batch.map((folio) => ({ folio, changes: folio.projection.take() }));
+    try {
+      await rows.write(
+        this.database,
+        changed.map(({ folio, changes }) => ({
+          folioId: folio.id,
+          changes,
+          leaves: leavesOf(folio.doc),
+        })),
+      );
+    } catch (error) {
+      // Nothing was written: tell everything again in a later pass.
+      for (const folio of batch) {
+        const { edition, questions } = folio.lesson;
+        folio.projection = new FolioProjection(folio.doc, edition, questions);
+        this.#dirty.add(folio);
+      }
+      throw error;
+    }
+    const byLesson = new Map<LiveLesson, typeof changed>();
+    for (const entry of changed) {
+      byLesson.set(entry.folio.lesson, [...(byLesson.get(entry.folio.lesson) ?? []), entry]);
+    }
+    for (const [lesson, entries] of byLesson) {
+      await lesson.desk.transact((doc) => {
+        for (const { folio, changes } of entries) tellDesk(doc, folio, changes);
+      });
+      for (const { changes } of entries) {
+        for (const { questionId } of changes.answers) lesson.staleTallies.add(questionId);
+      }
+      this.#countSoon(lesson);
+    }
+  }
+
+  #countSoon(lesson: LiveLesson): void {
+    if (lesson.staleTallies.size === 0 || lesson.tallyTimer || this.#isClosed) return;
+    lesson.tallyTimer = setTimeout(() => {
+      lesson.tallyTimer = null;
+      this.#count(lesson).catch((error: unknown) => this.#logger.error(String(error)));
+    }, TALLY_PAUSE);
+  }
+
+  /** Recounts the questions that were answered. From the rows, so that several servers count the same. */
+  async #count(lesson: LiveLesson): Promise<void> {
+    const questionIds = [...lesson.staleTallies];
+    lesson.staleTallies.clear();
+    const answers = await rows.answersOf(this.database, lesson.id, questionIds);
+    await lesson.desk.transact((doc) => writeTallies(doc, lesson.questions, questionIds, answers));
+    this.#countSoon(lesson);
+  }
+
+  /** The desk's document from the rows. */
+  async #fillDesk(lessonId: string, doc: Document): Promise<void> {
+    const { editionId } = await this.lessons.require(lessonId);
+    const questions = questionsOf(await this.lessons.edition(editionId));
+    const known = await rows.readLesson(this.database, lessonId);
+    const answers = await rows.answersOf(this.database, lessonId, [...questions.keys()]);
+    doc.transact(() => {
+      for (const { folioId, entry } of known.entries) {
+        deskEntries(doc).set(folioId, { ...entry, isHere: this.#isHere(folioId) });
+      }
+      for (const { key, value } of known.answers) deskAnswers(doc).set(key, value);
+      for (const { key, value } of known.placements) deskPlacements(doc).set(key, value);
+      writeTallies(doc, questions, [...questions.keys()], answers);
+    });
+  }
+
+  #isHere(folioId: string): boolean {
+    const folio = this.#folios.get(folioId);
+    return folio ? hasItsStudent(folio) : false;
+  }
+
+  /** Tells the desk of a folio that has joined or been handed in. */
+  async announce(lessonId: string, folioId: string): Promise<void> {
+    const lesson = await this.#live(lessonId);
+    const entry = await rows.readEntry(this.database, folioId);
+    if (!entry) return;
+    await lesson.desk.transact((doc) =>
+      deskEntries(doc).set(folioId, { ...entry, isHere: this.#isHere(folioId) }),
+    );
+  }
+
+  /** Resolves when all that has changed so far is in the rows. */
+  async settle(): Promise<void> {
+    while (this.#pass) await this.#pass;
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    await this.settle();
+    this.#isClosed = true;
+    for (const opening of this.#lessons.values()) {
+      const lesson = await opening.catch(() => null);
+      if (lesson?.tallyTimer) clearTimeout(lesson.tallyTimer);
+    }
+  }
+}
+
+const hasItsStudent = ({ id, doc }: LiveFolio): boolean =>
+  doc
+    .getConnections()
+    .some(
+      (connection) =>
+        (connection.context as { visitor?: { student?: { folioId: string } | null } }).visitor
+          ?.student?.folioId === id,
+    );
+
+const leavesOf = (doc: Y.Doc): DeskEntry['leaves'] =>
+  readLeaves(doc).map((leaf) => ({ id: leaf.id, title: leafTitle(leaf) }));
+
+function tellDesk(desk: Y.Doc, folio: LiveFolio, changes: ProjectedChanges): void {
+  const known = deskEntries(desk).get(folio.id);
+  const last = changes.visits.at(-1);
+  if (known) {
+    const entry: DeskEntry = {
+      ...known,
+      slideId: last?.slideId ?? known.slideId,
+      steps: last ? last.seq + 1 : known.steps,
+      leaves: leavesOf(folio.doc),
+      isHere: hasItsStudent(folio),
+    };
+    if (JSON.stringify(entry) !== JSON.stringify(known)) deskEntries(desk).set(folio.id, entry);
+  }
+  for (const { questionId, answer, score } of changes.answers) {
+    deskAnswers(desk).set(`${folio.id}/${questionId}`, { answer, score });
+  }
+  for (const { slideId, elementId, x, y } of changes.placements) {
+    deskPlacements(desk).set(`${folio.id}/${slideId}/${elementId}`, { x, y });
+  }
+}
+
+function writeTallies(
+  desk: Y.Doc,
+  questions: Map<ElementId, QuestionElement>,
+  questionIds: ElementId[],
+  answers: Map<ElementId, Answer[]>,
+): void {
+  for (const questionId of questionIds) {
+    const question = questions.get(questionId);
+    if (question) {
+      deskTallies(desk).set(questionId, tallyOf(question.question, answers.get(questionId) ?? []));
+    }
+  }
+}

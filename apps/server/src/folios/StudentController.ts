@@ -1,0 +1,114 @@
+import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res, UseGuards } from '@nestjs/common';
+import { readJoinCode, readReturnCode } from '@gobrel/core';
+import type { Request, Response } from 'express';
+import { giveCookie } from '../access/cookies.js';
+import { FailureThrottle } from '../access/FailureThrottle.js';
+import { CurrentStudent, StudentGuard, type Student } from '../access/guards.js';
+import { STUDENT_COOKIE } from '../access/tokens.js';
+import { CONFIG, type Config } from '../config.js';
+import { LessonsService, type Lesson } from '../lessons/LessonsService.js';
+import { invalid, Problem } from '../problems/problem.js';
+import { FoliosService, type NameOnList, type StudentLesson } from './FoliosService.js';
+import { CodeDto, JoinDto, ReturnDto, TurnDto } from './student.dto.js';
+
+/** Everything a student's device asks for. */
+@Controller('api/student')
+export class StudentController {
+  constructor(
+    private readonly folios: FoliosService,
+    private readonly lessons: LessonsService,
+    private readonly throttle: FailureThrottle,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
+
+  /** What lesson a code opens, and the names to choose from. */
+  @Post('look')
+  @HttpCode(200)
+  async look(
+    @Body() { code }: CodeDto,
+    @Req() request: Request,
+  ): Promise<{ title: string; names: NameOnList[]; allowsTypedNames: boolean }> {
+    const lesson = await this.#lessonOf(code, request);
+    const { title, allowsTypedNames } = lesson;
+    return { title, allowsTypedNames, names: await this.folios.namesFor(lesson) };
+  }
+
+  @Post('join')
+  async join(
+    @Body() body: JoinDto,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<{ folioId: string }> {
+    const lesson = await this.#lessonOf(body.code, request);
+    if (!body.classStudentId && !body.name) throw invalid('Choose or type your name.');
+    const folio = await this.folios.join(lesson, body);
+    await this.#open(folio.id, response);
+    return { folioId: folio.id };
+  }
+
+  /** Back on another device. */
+  @Post('return')
+  @HttpCode(200)
+  async comeBack(
+    @Body() body: ReturnDto,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<{ folioId: string }> {
+    const lesson = await this.#lessonOf(body.code, request);
+    const returnCode = readReturnCode(body.returnCode);
+    const folio = returnCode && (await this.folios.findByReturnCode(lesson.id, returnCode));
+    if (!folio) {
+      await this.throttle.record(keyOf(request));
+      throw new Problem(404, 'Not found', 'This return code is not one of this lesson.');
+    }
+    await this.#open(folio.id, response);
+    return { folioId: folio.id };
+  }
+
+  @Get('lesson')
+  @UseGuards(StudentGuard)
+  lesson(@CurrentStudent() student: Student): Promise<StudentLesson> {
+    return this.folios.forStudent(student.folioId);
+  }
+
+  @Post('hand-in')
+  @HttpCode(200)
+  @UseGuards(StudentGuard)
+  handIn(@CurrentStudent() student: Student): Promise<{ handedInAt: string }> {
+    return this.folios.handIn(student.folioId);
+  }
+
+  /** While presenting: which leaf is on the big screen. */
+  @Post('turn')
+  @HttpCode(204)
+  @UseGuards(StudentGuard)
+  async turn(@CurrentStudent() student: Student, @Body() { leafId }: TurnDto): Promise<void> {
+    await this.folios.turnTo(student.folioId, leafId);
+  }
+
+  /** Wrong codes are counted per address: forty in five minutes, which a class mistyping does not reach. */
+  async #lessonOf(typed: string, request: Request): Promise<Lesson> {
+    const key = keyOf(request);
+    await this.throttle.check(key, 40, 300);
+    const code = readJoinCode(typed);
+    const lesson = code && (await this.lessons.findByCode(code));
+    if (lesson) return lesson;
+    await this.throttle.record(key);
+    if (code && (await this.lessons.hasEnded(code))) {
+      throw new Problem(410, 'Ended', 'The lesson with this code has ended.');
+    }
+    throw new Problem(
+      404,
+      'No such lesson',
+      code
+        ? `No lesson is running under ${code}. Look at the code again.`
+        : 'A join code is a word and three digits, like TERN 482.',
+    );
+  }
+
+  async #open(folioId: string, response: Response): Promise<void> {
+    giveCookie(response, this.config, STUDENT_COOKIE, await this.folios.openDevice(folioId), 60);
+  }
+}
+
+const keyOf = (request: Request): string => `join:${request.ip ?? ''}`;

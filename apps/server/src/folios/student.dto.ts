@@ -1,0 +1,35 @@
+import { Transform } from 'class-transformer';
+import { IsOptional, IsString, IsUUID, Length, Matches, MaxLength } from 'class-validator';
+
+const clean = ({ value }: { value: unknown }): unknown =>
+  typeof value === 'string' ? value.replace(/\s+/g, ' ').trim() : value;
+
+export class CodeDto {
+  @IsString()
+  @MaxLength(40, { message: 'A join code is a word and three digits, like TERN 482' })
+  code: string;
+}
+
+export class JoinDto extends CodeDto {
+  @IsOptional()
+  @IsUUID()
+  classStudentId?: string;
+
+  @IsOptional()
+  @Transform(clean)
+  @IsString()
+  @Length(1, 60, { message: 'A name has 1 to 60 characters' })
+  @Matches(/^[^\p{C}<>]*$/u, { message: 'A name is made of letters, no signs of markup' })
+  name?: string;
+}
+
+export class ReturnDto extends CodeDto {
+  @IsString()
+  @MaxLength(20, { message: 'A return code has five characters' })
+  returnCode: string;
+}
+
+export class TurnDto {
+  @Matches(/^[a-z0-9-]{1,64}$/, { message: 'That is not a leaf' })
+  leafId: string;
+}

@@ -1,0 +1,17 @@
+import { Module } from '@nestjs/common';
+import { ClassesModule } from '../classes/classes.module.js';
+import { DecksModule } from '../decks/decks.module.js';
+import { FolioProjector } from '../folios/FolioProjector.js';
+import { FoliosService } from '../folios/FoliosService.js';
+import { StudentController } from '../folios/StudentController.js';
+import { LessonsController } from './LessonsController.js';
+import { LessonsService } from './LessonsService.js';
+
+/** Lessons and the folios in them know each other, so they are one module. */
+@Module({
+  imports: [DecksModule, ClassesModule],
+  controllers: [LessonsController, StudentController],
+  providers: [LessonsService, FoliosService, FolioProjector],
+  exports: [LessonsService, FoliosService, FolioProjector],
+})
+export class LessonsModule {}

@@ -1,0 +1,9 @@
+import { createApp } from './app.js';
+import { configFromEnvironment } from './config.js';
+import { seedDemo } from './demo/seedDemo.js';
+
+const config = configFromEnvironment();
+const app = await createApp(config);
+if (config.seedsDemo) await seedDemo(app);
+await app.listen(config.port, config.host);
+process.stdout.write(`listening on ${await app.getUrl()}\n`);

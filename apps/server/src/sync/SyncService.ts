@@ -1,0 +1,205 @@
+import type { Server as HttpServer, IncomingMessage } from 'node:http';
+import type { Duplex } from 'node:stream';
+import { Inject, Injectable, Logger, type OnApplicationShutdown } from '@nestjs/common';
+import { Redis } from '@hocuspocus/extension-redis';
+import {
+  Hocuspocus,
+  type beforeHandleMessagePayload,
+  type Document,
+  type Extension,
+  type onAuthenticatePayload,
+} from '@hocuspocus/server';
+import { WebSocketServer } from 'ws';
+import * as Y from 'yjs';
+import {
+  AccessService,
+  parseDocumentName,
+  type DocumentKind,
+  type Visitor,
+} from '../access/AccessService.js';
+import { isSameOrigin } from '../access/originCheck.js';
+import { CONFIG, type Config } from '../config.js';
+import { readClientMessage } from './messages.js';
+import { UpdateStore } from './UpdateStore.js';
+
+/** Bytes: one message, and one document as stored. */
+const LARGEST_MESSAGE = 2_000_000;
+const LARGEST: Record<DocumentKind, number> = {
+  deck: 64_000_000,
+  folio: 12_000_000,
+  lesson: 0,
+  desk: 0,
+};
+
+export interface SyncContext {
+  visitor: Visitor;
+}
+
+/** What another module does for a kind of document: fill it, follow it, be told who comes and goes. */
+export interface DocumentKeeper {
+  kind: DocumentKind;
+  /** Lesson and desk documents are made from rows; the others are loaded from the store before this is called. */
+  onLoad?(id: string, doc: Document): Promise<void>;
+  onUnload?(id: string, doc: Document): void;
+  /** After changes have rested for two seconds, or ten at most. */
+  onSettled?(id: string, doc: Document): Promise<void>;
+  onPresence?(id: string, doc: Document): void;
+}
+
+/** Hocuspocus in the same HTTP server: lets in, stores before acknowledging, hands documents to their keepers. */
+@Injectable()
+export class SyncService implements OnApplicationShutdown {
+  readonly hocuspocus: Hocuspocus;
+  #logger = new Logger('sync');
+  #keepers = new Map<DocumentKind, DocumentKeeper>();
+  #bytes = new Map<string, number>();
+  #sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE });
+
+  constructor(
+    @Inject(CONFIG) config: Config,
+    private readonly access: AccessService,
+    private readonly store: UpdateStore,
+  ) {
+    const extensions: Extension[] = [];
+    if (config.redisUrl) {
+      const { hostname, port } = new URL(config.redisUrl);
+      extensions.push(new Redis({ host: hostname, port: Number(port || 6379) }));
+    }
+    this.hocuspocus = new Hocuspocus({
+      quiet: true,
+      extensions,
+      onAuthenticate: (payload) => this.#letIn(payload),
+      onLoadDocument: ({ documentName, document }) => this.#load(documentName, document),
+      beforeHandleMessage: (payload) => this.#keepBeforeApplying(payload),
+      onStoreDocument: ({ documentName, document }) => this.#settled(documentName, document),
+      connected: ({ documentName, connection }) => {
+        this.#presence(documentName, connection.document);
+        return Promise.resolve();
+      },
+      onDisconnect: ({ documentName, document }) => {
+        this.#presence(documentName, document);
+        return Promise.resolve();
+      },
+      afterUnloadDocument: ({ documentName }) => {
+        this.#bytes.delete(documentName);
+        return Promise.resolve();
+      },
+      beforeUnloadDocument: ({ documentName, document }) => {
+        const name = parseDocumentName(documentName);
+        if (name) this.#keepers.get(name.kind)?.onUnload?.(name.id, document);
+        return Promise.resolve();
+      },
+    });
+  }
+
+  keep(keeper: DocumentKeeper): void {
+    this.#keepers.set(keeper.kind, keeper);
+  }
+
+  /** Takes socket upgrades on `/sync` from pages of this server. */
+  attach(server: HttpServer): void {
+    server.on('upgrade', (request: IncomingMessage, socket: Duplex, head: Buffer) => {
+      if (!request.url?.startsWith('/sync') || !isSameOrigin(request)) {
+        socket.end('HTTP/1.1 403 Forbidden\r\n\r\n');
+        return;
+      }
+      this.#sockets.handleUpgrade(request, socket, head, (webSocket) => {
+        webSocket.on('error', () => webSocket.terminate());
+        this.hocuspocus.handleConnection(webSocket, request);
+      });
+    });
+  }
+
+  /** The live document if someone has it open, otherwise as stored. Not to be changed by the caller. */
+  async read(name: string): Promise<Y.Doc> {
+    const live = await (this.hocuspocus.loadingDocuments.get(name) ??
+      this.hocuspocus.documents.get(name));
+    return live ?? (await this.store.load(name)).doc;
+  }
+
+  /** Changes a document that is made from rows, here and on every other server. */
+  async write(name: string, change: (doc: Y.Doc) => void): Promise<void> {
+    const connection = await this.hocuspocus.openDirectConnection(name);
+    await connection.transact(change);
+    await connection.disconnect();
+  }
+
+  /** From now on nothing more is taken into the document from its students' devices. */
+  freeze(name: string): void {
+    const document = this.hocuspocus.documents.get(name);
+    for (const connection of document?.getConnections() ?? []) connection.readOnly = true;
+  }
+
+  async #letIn({
+    documentName,
+    requestHeaders,
+    connectionConfig,
+  }: onAuthenticatePayload): Promise<SyncContext> {
+    const visitor = await this.access.visitorOf(requestHeaders.cookie);
+    const access = await this.access.documentAccess(visitor, documentName);
+    if (!access) throw refusal('not-yours');
+    connectionConfig.readOnly = access === 'read';
+    return { visitor };
+  }
+
+  async #load(documentName: string, document: Document): Promise<void> {
+    const name = parseDocumentName(documentName);
+    if (!name) throw refusal('no-such-document');
+    if (name.kind === 'deck' || name.kind === 'folio') {
+      const { bytes } = await this.store.load(documentName, document);
+      this.#bytes.set(documentName, bytes);
+    }
+    await this.#keepers.get(name.kind)?.onLoad?.(name.id, document);
+  }
+
+  /** Every update is on disk before Hocuspocus applies, relays and acknowledges it. */
+  async #keepBeforeApplying({
+    update: data,
+    documentName,
+    document,
+    connection,
+  }: beforeHandleMessagePayload): Promise<void> {
+    const message = readClientMessage(data);
+    if (message.kind === 'forbidden') throw refusal('not-understood');
+    if (message.kind === 'awareness' && !documentName.startsWith('deck:'))
+      throw refusal('not-understood');
+    if (message.kind !== 'update' || connection.readOnly) return;
+    const { update } = message;
+    try {
+      Y.decodeUpdate(update);
+    } catch {
+      throw refusal('not-understood');
+    }
+    if (message.isCatchUp && Y.snapshotContainsUpdate(Y.snapshot(document), update)) return;
+    const bytes = (this.#bytes.get(documentName) ?? 0) + update.length;
+    const kind = parseDocumentName(documentName)?.kind;
+    if (!kind || bytes > LARGEST[kind]) throw refusal('too-large');
+    this.#bytes.set(documentName, bytes);
+    await this.store.append(documentName, update);
+  }
+
+  async #settled(documentName: string, document: Document): Promise<void> {
+    const name = parseDocumentName(documentName);
+    if (!name) return;
+    await this.#keepers.get(name.kind)?.onSettled?.(name.id, document);
+    if (name.kind === 'deck' || name.kind === 'folio') await this.store.compact(documentName);
+  }
+
+  #presence(documentName: string, document: Document): void {
+    const name = parseDocumentName(documentName);
+    if (name) this.#keepers.get(name.kind)?.onPresence?.(name.id, document);
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    this.hocuspocus.closeConnections();
+    for (const socket of this.#sockets.clients) socket.terminate();
+    this.#sockets.close();
+    this.#logger.log('sockets closed');
+    await Promise.resolve();
+  }
+}
+
+/** Hocuspocus closes the connection with this; an empty message keeps it out of the error log. */
+function refusal(reason: string): Error & { code: number; reason: string } {
+  return Object.assign(new Error(''), { code: 4403, reason });
+}

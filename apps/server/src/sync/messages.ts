@@ -1,0 +1,42 @@
+import * as decoding from 'lib0/decoding';
+import { messageYjsSyncStep2, messageYjsUpdate } from 'y-protocols/sync';
+
+/** The message types of Hocuspocus 3 that a client may send. */
+const SYNC = 0;
+const AWARENESS = 1;
+const AUTH = 2;
+const QUERY_AWARENESS = 3;
+const SYNC_REPLY = 4;
+const CLOSE = 7;
+
+export type ClientMessage =
+  | { kind: 'update'; update: Uint8Array; isCatchUp: boolean }
+  | { kind: 'awareness' }
+  | { kind: 'other' }
+  | { kind: 'forbidden' };
+
+/** Reads a client's message as far as it matters for letting it through: document name, type, subtype, payload. */
+export function readClientMessage(data: Uint8Array): ClientMessage {
+  const decoder = decoding.createDecoder(data);
+  decoding.readVarString(decoder);
+  switch (decoding.readVarUint(decoder)) {
+    case SYNC:
+    case SYNC_REPLY: {
+      const step = decoding.readVarUint(decoder);
+      if (step !== messageYjsSyncStep2 && step !== messageYjsUpdate) return { kind: 'other' };
+      return {
+        kind: 'update',
+        update: decoding.readVarUint8Array(decoder),
+        isCatchUp: step === messageYjsSyncStep2,
+      };
+    }
+    case AWARENESS:
+      return { kind: 'awareness' };
+    case AUTH:
+    case QUERY_AWARENESS:
+    case CLOSE:
+      return { kind: 'other' };
+    default:
+      return { kind: 'forbidden' };
+  }
+}

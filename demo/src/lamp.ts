@@ -1,0 +1,267 @@
+import {
+  at,
+  bare,
+  choice,
+  choiceQuestion,
+  deckNamed,
+  ending,
+  notes,
+  pattern,
+  piece,
+  slide,
+  spare,
+  zone,
+  type SlidePart,
+  type SlidePlan,
+} from '@gobrel/core/testing';
+import type * as Y from 'yjs';
+import { box, scene, title, type Pictures } from './palette.js';
+import type { PictureName } from './pictures.js';
+
+const COLUMN = 230;
+const ROW = 150;
+
+/** A branching story with four endings, six questions, one scene with pieces, and a page for the students. */
+export function lampDeck(pictures: Pictures): Y.Doc {
+  const story = (
+    id: string,
+    name: string,
+    [column, row]: [number, number],
+    [picture, alt]: [PictureName, string],
+    words: string,
+    ...parts: SlidePart[]
+  ): SlidePlan =>
+    at(
+      column * COLUMN,
+      row * ROW,
+      bare(
+        slide(
+          `${id}: ${name}`,
+          ...scene(pictures, id, picture, alt, words),
+          title(id, name),
+          ...parts,
+        ),
+      ),
+    );
+  const NIGHT: [PictureName, string] = [
+    'night',
+    'The lighthouse of Petrel Isle at night, its lamp dark',
+  ];
+  const STORM: [PictureName, string] = ['storm', 'Rain over the lighthouse'];
+  const side = box(760, 330, 440, 300);
+  return deckNamed(
+    'Keep the Lamp Lit',
+    story(
+      'lamp-out',
+      'The lamp goes out',
+      [0, 2],
+      NIGHT,
+      'A storm is coming, and the lamp of Petrel Isle is dark. The evening ferry is due in an hour.',
+      choice('Climb the tower', 'tower'),
+      choice('Run to the boathouse', 'boathouse'),
+      notes('Ask the class to vote before anyone walks on.'),
+    ),
+    story(
+      'tower',
+      'Up the tower',
+      [1, 1],
+      STORM,
+      'Ninety-one steps, and the rain beats on every window.',
+      choice('Look first', 'keeper-sees'),
+      choice('Call the mainland', 'nobody'),
+    ),
+    story(
+      'boathouse',
+      'The boathouse',
+      [1, 3.4],
+      ['slip', 'A red boathouse on a wet slip'],
+      'The boat is dry and the oars are here. What does the keeper do?',
+      choice('Row out', 'boat'),
+      choice('Go back for the flags', 'flags'),
+    ),
+    story(
+      'keeper-sees',
+      'What the keeper sees',
+      [2, 0.3],
+      ['lampRoom', 'The lamp room'],
+      'The lens is whole and the battery is full.',
+      choiceQuestion(
+        'q-seen',
+        'Why does the lamp stay dark?',
+        [
+          'The lens is cracked',
+          'The battery is flat',
+          '*Something in the circuit is open',
+          'It is too windy',
+        ],
+        { box: side },
+      ),
+      choice('Follow the wire', 'wire'),
+    ),
+    story(
+      'nobody',
+      'Nobody answers',
+      [2, 1.7],
+      NIGHT,
+      'The radio hums. Nobody on the mainland answers.',
+      choice('Wait', 'waiting'),
+      choice('Look at the lamp after all', 'keeper-sees'),
+    ),
+    at(
+      3 * COLUMN,
+      0.6 * ROW,
+      bare(
+        slide(
+          'wire: A wire has burnt through',
+          ...scene(
+            pictures,
+            'wire',
+            'lampRoom',
+            'The lamp room with a gap in the wire',
+            'The lamp and the battery are fine. Move what you would try into the gap, then choose.',
+          ),
+          title('wire', 'A wire has burnt through'),
+          zone('gap', 'the gap', box(750, 560, 260, 84), ['copper-wire']),
+          piece('copper-wire', 'copper wire', box(96, 592, 190, 60)),
+          piece('cotton-string', 'cotton string', box(304, 592, 200, 60)),
+          piece('twig', 'a twig', box(522, 592, 130, 60)),
+          spare('a rubber band'),
+          choice('Copper', 'copper'),
+          choice('String', 'string'),
+          notes('The expected piece is the copper wire; ask what a conductor is.'),
+        ),
+      ),
+    ),
+    story(
+      'copper',
+      'Copper holds',
+      [4, 0.2],
+      ['copper', 'The lamp glows'],
+      'The copper carries the current. A glow fills the glass.',
+      choiceQuestion(
+        'q-wire',
+        'Which of these would carry it too?',
+        ['*An iron nail', 'A wooden spoon', '*A steel key', 'A wax candle'],
+        { box: side, isMultiple: true },
+      ),
+      choice('Light the lamp', 'lit'),
+    ),
+    story(
+      'string',
+      'String smoulders',
+      [4, 1.3],
+      ['smoulder', 'Smoke rises from the gap'],
+      'The string smokes and stays dark.',
+      choice('Try again', 'wire'),
+      choice('Leave the lamp, take the flags', 'flags'),
+    ),
+    story(
+      'waiting',
+      'Waiting',
+      [3, 2],
+      NIGHT,
+      'The tide turns. Somewhere out there the ferry looks for a light.',
+      choiceQuestion(
+        'q-tide',
+        'The tide is falling. What happens to the reef?',
+        ['It disappears', '*More of it shows', 'Nothing'],
+        { box: side },
+      ),
+      choice('Keep waiting', 'night'),
+      choice('Signal by hand', 'flags'),
+    ),
+    story(
+      'boat',
+      'In the rowing boat',
+      [2, 3.4],
+      ['rowing', 'A small boat among buoys'],
+      'Waves from the left, the reef on the right.',
+      choice('North of the reef', 'rocks'),
+      choice('Through the gap', 'harbour'),
+    ),
+    story(
+      'rocks',
+      'Chart the rocks',
+      [3, 3.6],
+      ['rowing', 'Buoys mark the rocks'],
+      'Three buoys would show the ferry where the rocks are.',
+      choiceQuestion(
+        'q-buoys',
+        'Where does the first buoy belong?',
+        ['*On the seaward side of the reef', 'On the reef itself', 'In the harbour mouth'],
+        { box: side },
+      ),
+      choice('Wave the flags', 'flags'),
+      choice('Row home', 'harbour'),
+    ),
+    story(
+      'flags',
+      'Flags and mirrors',
+      [4, 2.8],
+      ['flags', 'Signal flags on a mast'],
+      'Two flags, a mirror, and the last of the light.',
+      choiceQuestion(
+        'q-flags',
+        'Where must the mirror point so that the ferry sees the flash?',
+        ['At the ferry', 'At the sun', '*Halfway between the sun and the ferry'],
+        { box: side },
+      ),
+      choice('Signal', 'ferry'),
+      choice('Start over', 'lamp-out'),
+    ),
+    story(
+      'lit',
+      'The lamp is lit',
+      [5, 0.2],
+      ['dawn', 'The lamp shines over the sea'],
+      'The beam sweeps over the sea, and the ferry turns.',
+      ending(),
+      choiceQuestion(
+        'q-why',
+        'What made the difference?',
+        ['Luck', '*Looking for the cause first', 'Waiting long enough'],
+        { box: side },
+      ),
+    ),
+    story(
+      'ferry',
+      'The ferry is safe',
+      [5, 2.2],
+      ['dawn', 'Morning light over the isle'],
+      'A flash, an answer, and a wide turn around the reef.',
+      ending(),
+    ),
+    story(
+      'night',
+      'A long night',
+      [4, 1.98],
+      STORM,
+      'The ferry waits outside until morning. Nobody is hurt; everybody is cold.',
+      ending(),
+    ),
+    story(
+      'harbour',
+      'Back in harbour',
+      [5, 3.5],
+      ['harbour', 'The harbour at dawn'],
+      'Wet through, but ashore. The keeper puts the kettle on.',
+      ending(),
+    ),
+    at(
+      0,
+      4 * ROW,
+      slide(
+        'log: A page of the keeper’s log',
+        pattern(),
+        ...scene(
+          pictures,
+          'log',
+          'page',
+          '',
+          'Write what happened on your route, and what you would do next time.',
+          '',
+        ),
+      ),
+    ),
+  );
+}

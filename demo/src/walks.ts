@@ -1,0 +1,96 @@
+import {
+  addLeaf,
+  answer,
+  isPiece,
+  place,
+  plain,
+  readFolio,
+  routeGraph,
+  setText,
+  spotInZone,
+  visit,
+  type Deck,
+  type Placements,
+  type ZoneElement,
+} from '@gobrel/core';
+import * as Y from 'yjs';
+
+/** Whole numbers that look random and are the same every time (a linear congruential generator, Knuth's MMIX). */
+export function seededNumbers(seed: number): (below: number) => number {
+  let state = BigInt(seed) * 2654435761n + 12345n;
+  return (below) => {
+    state = (state * 6364136223846793005n + 1442695040888963407n) & 0xffffffffffffffffn;
+    return Number((state >> 33n) % BigInt(below));
+  };
+}
+
+const LINES = [
+  'I would look for the cause before I choose.',
+  'String does not carry a current. Copper does.',
+  'The mirror was harder than it looked.',
+  'We rowed north and it was a long way round.',
+  'Next time I would take the flags at once.',
+];
+
+/** A folio as a student might leave it: a walk, answers mostly right, pieces moved, sometimes a leaf. */
+export function walkedFolio(
+  edition: Deck,
+  seed: number,
+  options: { startsAt: number; mostSteps: number; makesLeaf: boolean },
+): Y.Doc {
+  const random = seededNumbers(seed);
+  const doc = new Y.Doc();
+  doc.clientID = 1000 + seed;
+  const graph = routeGraph(edition);
+  let slideId = edition.startSlideId ?? '';
+  let at = options.startsAt + random(40) * 1000;
+  visit(doc, slideId, 'start', at);
+  for (let step = 1; step < options.mostSteps; step++) {
+    workOn(doc, edition, slideId, random, at);
+    const ways = (graph.waysOut.get(slideId) ?? []).filter(
+      (link) => edition.slides[link.target.slideId],
+    );
+    const way = ways[random(Math.max(1, ways.length))];
+    if (!way) break;
+    at += (20 + random(70)) * 1000;
+    slideId = way.target.slideId;
+    visit(doc, slideId, way.id, at);
+  }
+  workOn(doc, edition, slideId, random, at);
+  const pattern = Object.values(edition.slides).find((slide) => slide.isPattern);
+  if (options.makesLeaf && pattern) {
+    const leafId = `leaf-${seed}`;
+    addLeaf(doc, pattern, at + 60_000, leafId);
+    const [heading, body] = readFolio(doc).leaves[0]?.elements ?? [];
+    if (heading) setText(doc, leafId, heading.id, plain('My route'));
+    if (body) setText(doc, leafId, body.id, plain(LINES[random(LINES.length)]!));
+  }
+  return doc;
+}
+
+function workOn(
+  doc: Y.Doc,
+  edition: Deck,
+  slideId: string,
+  random: (below: number) => number,
+  at: number,
+): void {
+  const slide = edition.slides[slideId];
+  if (!slide) return;
+  for (const element of slide.elements) {
+    if (element.kind !== 'question') continue;
+    const { options } = element.question;
+    const right = element.key?.optionIds ?? [];
+    const picked = random(10) < 7 ? right : [options[random(options.length)]!.id];
+    answer(doc, element.id, { kind: 'choice', optionIds: [...picked] }, at);
+  }
+  const zones = slide.elements.filter((element): element is ZoneElement => element.kind === 'zone');
+  const placements: Placements = {};
+  for (const piece of slide.elements.filter(isPiece)) {
+    const expected = zones.find((zone) => zone.expects?.includes(piece.id));
+    const zone = random(10) < 7 ? expected : zones[random(zones.length + 1)];
+    if (!zone) continue;
+    placements[piece.id] = spotInZone(slide, placements, piece.id, zone);
+    place(doc, slideId, piece.id, placements[piece.id]!);
+  }
+}

@@ -1,0 +1,124 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { createServer } from 'node:net';
+import { dirname, join, resolve } from 'node:path';
+
+/** A PostgreSQL cluster of our own: on loopback, on a free port, run by an unprivileged user. */
+
+/** Where Debian keeps the server's programs; null when it is not installed. */
+export function postgresFolder() {
+  const root = '/usr/lib/postgresql';
+  if (!existsSync(root)) return null;
+  const versions = readdirSync(root)
+    .filter((name) => existsSync(join(root, name, 'bin', 'initdb')))
+    .sort((a, b) => Number(b) - Number(a));
+  return versions[0] ? join(root, versions[0], 'bin') : null;
+}
+
+export function freePort() {
+  return new Promise((done, fail) => {
+    const server = createServer();
+    server.once('error', fail);
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      server.close(() => done(port));
+    });
+  });
+}
+
+/** The user the cluster runs as: PostgreSQL refuses root. */
+function clusterUser() {
+  if (process.getuid?.() !== 0) return null;
+  for (const name of ['postgres', 'nobody']) {
+    const uid = spawnSync('id', ['-u', name], { encoding: 'utf8' });
+    const gid = spawnSync('id', ['-g', name], { encoding: 'utf8' });
+    if (uid.status === 0) return { uid: Number(uid.stdout), gid: Number(gid.stdout) };
+  }
+  throw new Error('There is no unprivileged user to run PostgreSQL as.');
+}
+
+/** Root's checkout may lie where others may not look: then the cluster lives in /var/tmp, found through a note. */
+function dataFolder(folder, user) {
+  const wanted = resolve(folder);
+  if (!user || canReach(wanted)) return wanted;
+  const note = `${wanted}.elsewhere`;
+  if (existsSync(note)) return readFileSync(note, 'utf8').trim();
+  const elsewhere = join('/var/tmp', `gobrel-${Buffer.from(wanted).toString('hex').slice(-24)}`);
+  mkdirSync(dirname(note), { recursive: true });
+  writeFileSync(note, elsewhere);
+  return elsewhere;
+}
+
+function canReach(folder) {
+  for (let at = dirname(folder); at !== '/'; at = dirname(at)) {
+    if (existsSync(at) && (statSync(at).mode & 0o001) === 0) return false;
+  }
+  return true;
+}
+
+/** Starts the cluster in a folder, making it first if need be. Resolves to its address and the way to stop it. */
+export async function startCluster(folder, { fresh = false, durable = true } = {}) {
+  const bin = postgresFolder();
+  if (!bin) throw new Error('PostgreSQL is not installed.');
+  const user = clusterUser();
+  const data = dataFolder(folder, user);
+  const run = (program, args) =>
+    execFileSync(join(bin, program), args, {
+      ...(user ?? {}),
+      cwd: '/',
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { PATH: process.env.PATH, LC_ALL: 'C.UTF-8' },
+    });
+  const ctl = (...args) => run('pg_ctl', ['-D', data, '-w', ...args]);
+  const stopRunning = () => {
+    if (existsSync(join(data, 'postmaster.pid'))) {
+      try {
+        ctl('stop', '-m', 'fast', '-t', '30');
+      } catch {
+        rmSync(join(data, 'postmaster.pid'), { force: true });
+      }
+    }
+  };
+  stopRunning();
+  if (fresh) rmSync(data, { recursive: true, force: true });
+  if (!existsSync(join(data, 'PG_VERSION'))) {
+    mkdirSync(data, { recursive: true });
+    if (user) chownSync(data, user.uid, user.gid);
+    run('initdb', ['-D', data, '-U', 'gobrel', '-A', 'trust', '-E', 'UTF8', '--locale=C.UTF-8']);
+  }
+  const port = await freePort();
+  const settings = [
+    '-h 127.0.0.1',
+    `-p ${port}`,
+    `-k ''`,
+    '-c max_connections=60',
+    ...(durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
+  ].join(' ');
+  ctl('start', '-t', '60', '-o', settings, '-l', join(data, 'server.log'));
+  const address = (database) => `postgres://gobrel@127.0.0.1:${port}/${database}`;
+  const sql = (database, text) =>
+    execFileSync(join(bin, 'psql'), [address(database), '-v', 'ON_ERROR_STOP=1', '-tAc', text], {
+      encoding: 'utf8',
+    }).trim();
+  return {
+    port,
+    address,
+    sql,
+    createDatabase(name) {
+      if (sql('postgres', `SELECT 1 FROM pg_database WHERE datname = '${name}'`) !== '1') {
+        sql('postgres', `CREATE DATABASE ${name}`);
+      }
+      return address(name);
+    },
+    stop: stopRunning,
+  };
+}
