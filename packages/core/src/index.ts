@@ -21,5 +21,5 @@ export * from './lesson/joinCode.js';
 export * from './lesson/state.js';
 export * from './lesson/desk.js';
 export * from './folio/folio.js';
-export * from './folio/FolioReader.js';
+export * from './DocumentReader.js';
 export * from './folio/projection.js';

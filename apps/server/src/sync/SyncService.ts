@@ -161,8 +161,10 @@ export class SyncService implements OnApplicationShutdown {
   }: beforeHandleMessagePayload): Promise<void> {
     const message = readClientMessage(data);
     if (message.kind === 'forbidden') throw refusal('not-understood');
-    if (message.kind === 'awareness' && !documentName.startsWith('deck:'))
+    // Presence in the lesson's own document would be a line from every student to the whole class.
+    if (message.kind === 'awareness' && documentName.startsWith('lesson:')) {
       throw refusal('not-understood');
+    }
     if (message.kind !== 'update' || connection.readOnly) return;
     const { update } = message;
     try {

@@ -7,7 +7,7 @@ import type { Deck, Slide } from './types.js';
 /**
  * Readings of a deck (or of a folio's leaves) that follow the document. A slide that did not change keeps its
  * identity from one reading to the next, so a view compares slides with `===`. A reading costs what has changed,
- * plus one pass over the links.
+ * plus one pass over the links. A reader lives as long as its document.
  */
 export class DeckReader {
   #doc: Y.Doc;
@@ -15,22 +15,20 @@ export class DeckReader {
   #stale = new Set<SlideId>();
   #deck: Deck | null = null;
   #listeners = new Set<() => void>();
-  #onSlides = (events: Y.YEvent<Y.AbstractType<unknown>>[]): void => {
-    for (const event of events) {
-      const slideId = event.path[0];
-      if (typeof slideId === 'string') this.#stale.add(slideId);
-      else for (const key of (event as Y.YMapEvent<unknown>).keysChanged) this.#stale.add(key);
-    }
-    this.#changed();
-  };
-  #onOther = (): void => this.#changed();
 
   constructor(doc: Y.Doc) {
     this.#doc = doc;
     for (const id of slidesMap(doc).keys()) this.#stale.add(id);
-    slidesMap(doc).observeDeep(this.#onSlides);
-    linksMap(doc).observeDeep(this.#onOther);
-    deckMap(doc).observe(this.#onOther);
+    slidesMap(doc).observeDeep((events) => {
+      for (const event of events) {
+        const slideId = event.path[0];
+        if (typeof slideId === 'string') this.#stale.add(slideId);
+        else for (const key of (event as Y.YMapEvent<unknown>).keysChanged) this.#stale.add(key);
+      }
+      this.#changed();
+    });
+    linksMap(doc).observeDeep(() => this.#changed());
+    deckMap(doc).observe(() => this.#changed());
   }
 
   /** The deck as it is now; the same object until the document changes. */
@@ -52,13 +50,6 @@ export class DeckReader {
     this.#listeners.add(listener);
     return () => this.#listeners.delete(listener);
   };
-
-  destroy(): void {
-    slidesMap(this.#doc).unobserveDeep(this.#onSlides);
-    linksMap(this.#doc).unobserveDeep(this.#onOther);
-    deckMap(this.#doc).unobserve(this.#onOther);
-    this.#listeners.clear();
-  }
 
   #changed(): void {
     this.#deck = null;

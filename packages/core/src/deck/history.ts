@@ -10,12 +10,12 @@ export interface History {
   canUndo(): boolean;
   canRedo(): boolean;
   subscribe(listener: () => void): () => void;
-  destroy(): void;
 }
 
 /**
  * Undo and redo of this editor's own changes; those of others stay. Each command is one step.
  * Typing arrives with the origins given in `typingOrigins` and gathers into steps by pauses of half a second.
+ * A history lives as long as its document.
  */
 export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): History {
   const manager = new Y.UndoManager([slidesMap(doc), linksMap(doc), deckMap(doc)], {
@@ -36,11 +36,6 @@ export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): Histor
       const events = ['stack-item-added', 'stack-item-popped', 'stack-cleared'] as const;
       for (const event of events) manager.on(event, listener);
       return () => events.forEach((event) => manager.off(event, listener));
-    },
-    destroy() {
-      doc.off('beforeTransaction', part);
-      doc.off('afterTransaction', part);
-      manager.destroy();
     },
   };
 }

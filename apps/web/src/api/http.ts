@@ -1,0 +1,43 @@
+/** A refusal by the server, as RFC 9457 tells it. `message` is its sentence for a person. */
+export class ApiProblem extends Error {
+  constructor(
+    readonly status: number,
+    detail: string,
+    readonly errors: { field: string; message: string }[] = [],
+  ) {
+    super(detail);
+  }
+}
+
+const UNREACHABLE = 'The server cannot be reached. Check the connection and try again.';
+
+async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const isForm = body instanceof FormData;
+  const response = await fetch(`/api/${path}`, {
+    method,
+    headers: body === undefined || isForm ? {} : { 'Content-Type': 'application/json' },
+    body: body === undefined ? undefined : isForm ? body : JSON.stringify(body),
+  }).catch(() => {
+    throw new ApiProblem(0, UNREACHABLE);
+  });
+  if (response.status === 204) return undefined as T;
+  const answer = (await response.json().catch(() => null)) as unknown;
+  if (response.ok) return answer as T;
+  const problem = answer as {
+    detail?: string;
+    errors?: { field: string; message: string }[];
+  } | null;
+  throw new ApiProblem(response.status, problem?.detail ?? UNREACHABLE, problem?.errors);
+}
+
+export const http = {
+  get: <T>(path: string) => request<T>('GET', path),
+  post: <T>(path: string, body?: unknown) => request<T>('POST', path, body),
+  put: <T>(path: string, body?: unknown) => request<T>('PUT', path, body),
+  remove: <T>(path: string) => request<T>('DELETE', path),
+};
+
+/** A sentence for whatever was thrown. */
+export function sentenceOf(error: unknown): string {
+  return error instanceof Error ? error.message : 'Something went wrong.';
+}

@@ -1,0 +1,110 @@
+import type { Deck, LessonState } from '@gobrel/core';
+import {
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type UseMutationResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
+import { http } from './http';
+
+/** What teachers ask the server for. Shapes are the server's. */
+export interface Teacher {
+  id: string;
+  name: string;
+  email: string;
+}
+export interface DeckSummary {
+  slides: number;
+  endings: number;
+  questions: number;
+  cards: { x: number; y: number; isStart: boolean }[];
+  wires: [number, number][];
+}
+export interface DeckCard {
+  id: string;
+  title: string;
+  role: 'owner' | 'coauthor';
+  summary: DeckSummary;
+  changedAt: string;
+  trashedAt: string | null;
+  lessonNow: number | null;
+}
+export interface Person extends Teacher {
+  role: 'owner' | 'coauthor';
+}
+export interface ClassList {
+  id: string;
+  name: string;
+  students: { id: string; name: string }[];
+}
+export interface LessonCard {
+  id: string;
+  title: string;
+  className: string | null;
+  joinCode: string;
+  startedAt: string;
+  endedAt: string | null;
+  students: number;
+  handedIn: number;
+}
+export interface Lesson {
+  id: string;
+  deckId: string;
+  title: string;
+  className: string | null;
+  joinCode: string;
+  state: LessonState;
+  lineUp: string[];
+  startedAt: string;
+  endedAt: string | null;
+  edition: Deck;
+}
+
+export const useTeacher = (): UseQueryResult<Teacher> =>
+  useQuery({ queryKey: ['session'], queryFn: () => http.get<Teacher>('session'), retry: false });
+
+export const useDecks = (from: 'decks' | 'trash'): UseQueryResult<DeckCard[]> =>
+  useQuery({
+    queryKey: ['decks', from],
+    queryFn: () => http.get<DeckCard[]>(from === 'trash' ? 'decks/trash' : 'decks'),
+  });
+
+export const useDeckPeople = (
+  deckId: string,
+): UseQueryResult<{ id: string; role: 'owner' | 'coauthor'; people: Person[] }> =>
+  useQuery({
+    queryKey: ['deck', deckId],
+    queryFn: () => http.get(`decks/${deckId}`),
+    retry: false,
+  });
+
+export const useClasses = (): UseQueryResult<ClassList[]> =>
+  useQuery({ queryKey: ['classes'], queryFn: () => http.get<ClassList[]>('classes') });
+
+export const useLessons = (deckId: string): UseQueryResult<LessonCard[]> =>
+  useQuery({
+    queryKey: ['lessons', deckId],
+    queryFn: () => http.get<LessonCard[]>(`decks/${deckId}/lessons`),
+  });
+
+export const useLesson = (lessonId: string): UseQueryResult<Lesson> =>
+  useQuery({
+    queryKey: ['lesson', lessonId],
+    queryFn: () => http.get<Lesson>(`lessons/${lessonId}`),
+    retry: false,
+  });
+
+/** A change on the server; afterwards everything under the given keys is asked for again. */
+export function useChange<Given, Answer = unknown>(
+  change: (given: Given) => Promise<Answer>,
+  ...stale: string[][]
+): UseMutationResult<Answer, Error, Given> {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: async () => {
+      await Promise.all(stale.map((queryKey) => queries.invalidateQueries({ queryKey })));
+    },
+  });
+}

@@ -1,0 +1,48 @@
+import type { ReactElement } from 'react';
+import type { DeckSummary } from '../api/teacher';
+
+const CARD = { w: 150, h: 90 };
+
+/** A deck's shape: its cards and wires, drawn small. */
+export function DeckMapPicture({ summary }: { summary: DeckSummary }): ReactElement {
+  const { cards, wires } = summary;
+  const xs = cards.map((card) => card.x);
+  const ys = cards.map((card) => card.y);
+  const [left, top] = [Math.min(0, ...xs) - 60, Math.min(0, ...ys) - 60];
+  const width = Math.max(900, Math.max(0, ...xs) - left + CARD.w + 60);
+  const height = Math.max(360, Math.max(0, ...ys) - top + CARD.h + 60);
+  const unit = Math.max(width / 380, height / 150);
+  return (
+    <svg viewBox={`${left} ${top} ${width} ${height}`} className="size-full" aria-hidden>
+      {wires.map(([from, to], index) => {
+        const [a, b] = [cards[from]!, cards[to]!];
+        const [x1, y1] = [a.x + CARD.w, a.y + CARD.h / 2];
+        const [x2, y2] = [b.x, b.y + CARD.h / 2];
+        const bend = Math.max(60, Math.abs(x2 - x1) / 2);
+        return (
+          <path
+            key={index}
+            d={`M${x1} ${y1} C${x1 + bend} ${y1} ${x2 - bend} ${y2} ${x2} ${y2}`}
+            fill="none"
+            stroke="var(--color-ember)"
+            strokeWidth={1.2 * unit}
+            opacity={0.75}
+          />
+        );
+      })}
+      {cards.map((card, index) => (
+        <rect
+          key={index}
+          x={card.x}
+          y={card.y}
+          width={CARD.w}
+          height={CARD.h}
+          rx={2.5 * unit}
+          fill={card.isStart ? 'var(--color-petrol)' : 'var(--color-sheet)'}
+          stroke="var(--color-petrol)"
+          strokeWidth={1.2 * unit}
+        />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,262 @@
+import { DropdownMenu } from 'radix-ui';
+import { useQueryClient } from '@tanstack/react-query';
+import { MoreHorizontal } from 'lucide-react';
+import { useState, type FormEvent, type ReactElement } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { http, sentenceOf } from '../api/http';
+import { useChange, useDecks, type DeckCard, type Teacher } from '../api/teacher';
+import { forgetSocket } from '../sync/openDocument';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { Field } from '../ui/Field';
+import { useNotices } from '../ui/Notice';
+import { Badge, Header, Initials } from '../ui/Page';
+import { DeckMapPicture } from './DeckMapPicture';
+import { RequireTeacher } from './RequireTeacher';
+import { count, when } from './when';
+
+export default function DecksPage(): ReactElement {
+  return <RequireTeacher>{(teacher) => <Decks teacher={teacher} />}</RequireTeacher>;
+}
+
+function Decks({ teacher }: { teacher: Teacher }): ReactElement {
+  const [isTrash, setIsTrash] = useState(false);
+  const [sought, setSought] = useState('');
+  const [isNaming, setIsNaming] = useState(false);
+  const decks = useDecks(isTrash ? 'trash' : 'decks');
+  const found = (decks.data ?? []).filter((deck) =>
+    deck.title.toLowerCase().includes(sought.trim().toLowerCase()),
+  );
+  const running = (decks.data ?? []).filter((deck) => deck.lessonNow !== null).length;
+  return (
+    <div className="flex h-full flex-col">
+      <Header
+        left={<span className="font-head text-[17px] font-semibold">Gobrel</span>}
+        right={<Account teacher={teacher} />}
+      />
+      <main className="flex-1 overflow-auto px-6 py-7 md:px-12">
+        <div className="mb-6 flex flex-wrap items-center gap-x-4 gap-y-3">
+          <h1 className="text-[30px]">{isTrash ? 'Trash' : 'Decks'}</h1>
+          {decks.data && (
+            <p className="text-soft">
+              {count(decks.data.length, 'deck')}
+              {running > 0 && `, ${count(running, 'lesson')} running`}
+            </p>
+          )}
+          <div className="ml-auto flex flex-wrap items-center gap-3">
+            <Button look="quiet" onClick={() => setIsTrash(!isTrash)}>
+              {isTrash ? 'Back to decks' : 'Trash'}
+            </Button>
+            <input
+              type="search"
+              aria-label="Find a deck"
+              placeholder="Find a deck"
+              value={sought}
+              onChange={(event) => setSought(event.target.value)}
+              className="h-[38px] w-[260px] rounded-[6px] border border-line bg-sheet px-3"
+            />
+            {!isTrash && (
+              <Button look="main" onClick={() => setIsNaming(true)}>
+                New deck
+              </Button>
+            )}
+          </div>
+        </div>
+        {decks.error && <p role="alert">{decks.error.message}</p>}
+        {decks.isPending && <p className="text-soft">Opening …</p>}
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-[22px]">
+          {found.map((deck) => (
+            <li key={deck.id}>
+              <Card deck={deck} />
+            </li>
+          ))}
+          {!isTrash && !sought && decks.data && (
+            <li>
+              <button
+                type="button"
+                onClick={() => setIsNaming(true)}
+                className="grid h-full min-h-[230px] w-full place-items-center rounded-[6px] border border-dashed border-[#c9c0a8] hover:border-petrol"
+              >
+                <span>
+                  <span className="block font-head text-[17px] font-semibold text-petrol">
+                    Begin another
+                  </span>
+                  <span className="text-[14px] text-soft">an empty map</span>
+                </span>
+              </button>
+            </li>
+          )}
+        </ul>
+        {decks.data && found.length === 0 && (sought || isTrash) && (
+          <p className="text-soft">
+            {sought ? `No deck is called “${sought}”.` : 'The trash is empty.'}
+          </p>
+        )}
+      </main>
+      <NewDeck isOpen={isNaming} onClose={() => setIsNaming(false)} />
+    </div>
+  );
+}
+
+function Card({ deck }: { deck: DeckCard }): ReactElement {
+  const notices = useNotices();
+  const change = useChange((run: () => Promise<unknown>) => run(), ['decks']);
+  const act = (run: () => Promise<unknown>, said: string): void =>
+    change.mutate(run, {
+      onSuccess: () => notices.tell(said),
+      onError: (error) => notices.trouble(sentenceOf(error)),
+    });
+  const { summary } = deck;
+  return (
+    <article className="relative overflow-hidden rounded-[6px] border border-line bg-sheet focus-within:border-petrol hover:border-petrol">
+      <div className="h-[150px] bg-[#f3eee3] p-2">
+        <DeckMapPicture summary={summary} />
+      </div>
+      <div className="border-t border-line px-4 py-3">
+        <div className="flex items-start">
+          <h2 className="flex-1 text-[18px]">
+            {deck.trashedAt ? (
+              deck.title
+            ) : (
+              <Link to={`/deck/${deck.id}/map`} className="after:absolute after:inset-0">
+                {deck.title}
+              </Link>
+            )}
+          </h2>
+          {deck.trashedAt ? (
+            <Button
+              size="small"
+              onClick={() =>
+                act(() => http.post(`decks/${deck.id}/restore`), `“${deck.title}” is back.`)
+              }
+            >
+              Restore
+            </Button>
+          ) : (
+            <CardMenu deck={deck} onAct={act} />
+          )}
+        </div>
+        <div className="mt-2 flex items-center gap-2 text-[13px] text-soft">
+          {deck.lessonNow !== null ? (
+            <Badge tone="brass">lesson now · {deck.lessonNow}</Badge>
+          ) : (
+            <Badge>{deck.role === 'owner' ? 'private' : 'shared with you'}</Badge>
+          )}
+          <span>
+            {count(summary.slides, 'slide')}
+            {summary.endings > 0
+              ? `, ${count(summary.endings, 'ending')}`
+              : summary.questions > 0
+                ? `, ${count(summary.questions, 'question')}`
+                : ''}
+          </span>
+          <span className="ml-auto">{when(deck.changedAt)}</span>
+        </div>
+      </div>
+    </article>
+  );
+}
+
+function CardMenu({
+  deck,
+  onAct,
+}: {
+  deck: DeckCard;
+  onAct: (run: () => Promise<unknown>, said: string) => void;
+}): ReactElement {
+  const line =
+    'block w-full cursor-pointer rounded-[4px] px-3 py-2 text-left outline-none data-[highlighted]:bg-petrol-mist';
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        aria-label={`More for ${deck.title}`}
+        className="relative z-10 -mr-2 -mt-1 grid size-8 place-items-center rounded-[6px] hover:bg-sand"
+      >
+        <MoreHorizontal size={18} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          className="z-30 min-w-[180px] rounded-[6px] border border-line bg-sheet p-1"
+        >
+          <DropdownMenu.Item
+            className={line}
+            onSelect={() =>
+              onAct(() => http.post(`decks/${deck.id}/copy`), `A copy of “${deck.title}” is made.`)
+            }
+          >
+            Duplicate
+          </DropdownMenu.Item>
+          {deck.role === 'owner' && (
+            <DropdownMenu.Item
+              className={line}
+              onSelect={() =>
+                onAct(() => http.remove(`decks/${deck.id}`), `“${deck.title}” is in the trash.`)
+              }
+            >
+              Move to trash
+            </DropdownMenu.Item>
+          )}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function NewDeck({ isOpen, onClose }: { isOpen: boolean; onClose: () => void }): ReactElement {
+  const [title, setTitle] = useState('');
+  const navigate = useNavigate();
+  const make = useChange(
+    (name: string) => http.post<{ id: string }>('decks', { title: name }),
+    ['decks'],
+  );
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    make.mutate(title, { onSuccess: ({ id }) => void navigate(`/deck/${id}/map`) });
+  };
+  return (
+    <Dialog title="New deck" isOpen={isOpen} onClose={onClose}>
+      <form onSubmit={submit} className="flex flex-col gap-4">
+        <Field
+          label="Name"
+          value={title}
+          onChange={(event) => setTitle(event.target.value)}
+          error={make.error?.message}
+          maxLength={200}
+        />
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" look="main" disabled={title.trim() === '' || make.isPending}>
+            Begin
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+function Account({ teacher }: { teacher: Teacher }): ReactElement {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const signOut = async (): Promise<void> => {
+    await http.remove('session');
+    forgetSocket();
+    queries.clear();
+    await navigate('/sign-in');
+  };
+  return (
+    <>
+      <Link to="/classes" className="text-[14px] hover:text-petrol">
+        Classes
+      </Link>
+      <button
+        type="button"
+        className="text-[14px] hover:text-petrol"
+        onClick={() => void signOut()}
+      >
+        Sign out
+      </button>
+      <Initials name={teacher.name} />
+    </>
+  );
+}

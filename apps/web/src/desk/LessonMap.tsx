@@ -1,0 +1,143 @@
+import { CARD, routeGraph, type Deck, type DeskStudent, type SlideId } from '@gobrel/core';
+import {
+  Background,
+  Handle,
+  Position,
+  ReactFlow,
+  ReactFlowProvider,
+  type Node,
+  type NodeProps,
+} from '@xyflow/react';
+import '@xyflow/react/dist/style.css';
+import { useMemo, type ReactElement } from 'react';
+import { SlideCard, type SlideCardProps } from '../map/SlideCard';
+import { WireEdge, type Wire } from '../map/WireEdge';
+import { initialsOf } from '../ui/Page';
+
+type StandingNode = Node<
+  Omit<SlideCardProps, 'isSelected'> & {
+    standing: DeskStudent[];
+    onOpen: (folioId: string) => void;
+  },
+  'card'
+>;
+
+const NODE_TYPES = { card: StandingCard };
+const EDGE_TYPES = { wire: WireEdge };
+const MOST_DOTS = 7;
+
+function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement {
+  const { standing, onOpen, ...card } = data;
+  return (
+    <>
+      <Handle type="target" position={Position.Left} className="!opacity-0" isConnectable={false} />
+      <SlideCard {...card} isSelected={selected} />
+      <Handle
+        type="source"
+        position={Position.Right}
+        className="!opacity-0"
+        isConnectable={false}
+      />
+      {standing.length > 0 && (
+        <ul
+          aria-label={`Students on ${card.slide.title}`}
+          className="absolute -bottom-3.5 left-0 flex w-full justify-center -space-x-1.5"
+        >
+          {standing.slice(0, MOST_DOTS).map((student) => (
+            <li key={student.folioId}>
+              <button
+                type="button"
+                title={student.name}
+                aria-label={student.name}
+                onClick={(event) => {
+                  event.stopPropagation();
+                  onOpen(student.folioId);
+                }}
+                className={`nopan grid size-[26px] place-items-center rounded-full border-[1.5px] border-petrol text-[10.5px] font-bold ${
+                  student.handedInAt
+                    ? 'bg-petrol text-white'
+                    : student.isHere
+                      ? 'bg-sheet text-petrol'
+                      : 'border-dashed bg-sheet text-soft'
+                }`}
+              >
+                {initialsOf(student.name)}
+              </button>
+            </li>
+          ))}
+          {standing.length > MOST_DOTS && (
+            <li className="grid h-[26px] place-items-center rounded-full border-[1.5px] border-petrol bg-sheet px-1.5 text-[10.5px] font-bold text-petrol">
+              +{standing.length - MOST_DOTS}
+            </li>
+          )}
+        </ul>
+      )}
+    </>
+  );
+}
+
+/** The edition's map with the students standing on it as dots: filled once handed in, dashed while away. */
+export function LessonMap(props: {
+  edition: Deck;
+  students: DeskStudent[];
+  current: SlideId | null;
+  onPick: (slideId: SlideId) => void;
+  onOpenFolio: (folioId: string) => void;
+}): ReactElement {
+  const { edition, students, current, onPick, onOpenFolio } = props;
+  const graph = useMemo(() => routeGraph(edition), [edition]);
+  const nodes = useMemo<StandingNode[]>(
+    () =>
+      Object.values(edition.slides).map((slide) => ({
+        id: slide.id,
+        type: 'card',
+        position: { x: slide.x, y: slide.y },
+        initialWidth: CARD.width,
+        initialHeight: CARD.height,
+        selected: slide.id === current,
+        ariaLabel: slide.title || 'Untitled',
+        data: {
+          slide,
+          theme: edition.theme,
+          links: graph.waysOut.get(slide.id) ?? [],
+          standing: students.filter((student) => student.slideId === slide.id),
+          onOpen: onOpenFolio,
+        },
+      })),
+    [edition, graph, students, current, onOpenFolio],
+  );
+  const edges = useMemo<Wire[]>(
+    () =>
+      Object.values(edition.links)
+        .filter((link) => edition.slides[link.target.slideId])
+        .map((link) => ({
+          id: link.id,
+          type: 'wire',
+          source: link.from,
+          target: link.target.slideId,
+          data: { wording: link.wording, isLabelled: false, thickness: 2 },
+        })),
+    [edition],
+  );
+  return (
+    <ReactFlowProvider>
+      <ReactFlow
+        nodes={nodes}
+        edges={edges}
+        nodeTypes={NODE_TYPES}
+        edgeTypes={EDGE_TYPES}
+        onNodeClick={(_, node) => onPick(node.id)}
+        nodesDraggable={false}
+        nodesConnectable={false}
+        edgesFocusable={false}
+        deleteKeyCode={null}
+        fitView
+        fitViewOptions={{ padding: 0.08 }}
+        minZoom={0.1}
+        proOptions={{ hideAttribution: true }}
+      >
+        <Background color="#d9d2c2" gap={23} size={1.4} />
+      </ReactFlow>
+    </ReactFlowProvider>
+  );
+}

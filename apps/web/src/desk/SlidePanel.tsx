@@ -1,0 +1,275 @@
+import {
+  isPiece,
+  type Deck,
+  type Desk,
+  type DeskStudent,
+  type QuestionElement,
+  type Slide,
+  type SlideElement,
+} from '@gobrel/core';
+import { Suspense, useState, type ReactElement } from 'react';
+import { QUESTION_VIEWS } from '../questions/registry';
+import { boxStyle, ElementBody } from '../stage/ElementView';
+import { SlideView } from '../stage/SlideView';
+import { Button } from '../ui/Button';
+import { Segments } from '../ui/Segments';
+import { useSize } from '../ui/useSize';
+import { useRef } from 'react';
+
+type View = 'stacked' | 'tiles' | 'roll';
+
+/** What the class did on one slide: pieces laid over each other, tiles, a roll, and the tallies. */
+export function SlidePanel(props: {
+  slide: Slide;
+  edition: Deck;
+  desk: Desk;
+  onOpenFolio: (folioId: string) => void;
+  onBringAll?: () => void;
+}): ReactElement {
+  const { slide, edition, desk } = props;
+  const [view, setView] = useState<View>('stacked');
+  const ref = useRef<HTMLDivElement>(null);
+  const { width } = useSize(ref);
+  const links = Object.values(edition.links).filter((link) => link.from === slide.id);
+  const questions = slide.elements.filter(
+    (element): element is QuestionElement => element.kind === 'question',
+  );
+  const worked = desk.students.filter(
+    (student) =>
+      student.placements[slide.id] || questions.some((question) => student.answers[question.id]),
+  );
+  return (
+    <div ref={ref} className="p-5">
+      <div className="mb-2 flex items-baseline gap-3">
+        <h2 className="text-[20px]">{slide.title || 'Untitled'}</h2>
+        <p className="text-[13px] text-soft">
+          {questions.length > 0 || slide.elements.some(isPiece)
+            ? `${worked.length} of ${desk.students.length} worked on it`
+            : 'nothing to do here'}
+        </p>
+        {props.onBringAll && (
+          <Button size="small" className="ml-auto" onClick={props.onBringAll}>
+            Bring all here
+          </Button>
+        )}
+      </div>
+      <Segments<View>
+        label="Answers as"
+        value={view}
+        onChange={setView}
+        options={[
+          { value: 'stacked', label: 'Stacked' },
+          { value: 'tiles', label: 'Tiles' },
+          { value: 'roll', label: 'Roll' },
+        ]}
+      />
+      {width > 40 && (
+        <div className="mt-3">
+          {view === 'stacked' && (
+            <div className="overflow-hidden rounded-[6px] border border-line">
+              <SlideView
+                slide={slide}
+                theme={edition.theme}
+                links={links}
+                width={width - 42}
+                isHidden={(element) => isPiece(element) && worked.length > 0}
+                overlay={<StackedPieces slide={slide} edition={edition} students={worked} />}
+              />
+            </div>
+          )}
+          {view === 'tiles' && <Tiles {...props} students={worked} width={width - 42} />}
+          {view === 'roll' && <Roll {...props} questions={questions} />}
+        </div>
+      )}
+      {view !== 'roll' &&
+        questions.map((question) => {
+          const tally = desk.tallies[question.id];
+          const { TallyView } = QUESTION_VIEWS[question.question.kind];
+          return tally ? (
+            <section key={question.id} className="mt-5" aria-label="Tally">
+              <h3 className="mb-1.5 text-[15px]">{promptOf(question)}</h3>
+              <Suspense>
+                <TallyView element={question} tally={tally} students={desk.students.length} />
+              </Suspense>
+            </section>
+          ) : null;
+        })}
+    </div>
+  );
+}
+
+export const promptOf = (question: QuestionElement): string =>
+  question.text.content
+    .map((node) => (node.content ?? []).map((run) => run.text ?? '').join(''))
+    .join(' ');
+
+/** Every student's pieces where they put them, over each other. */
+function StackedPieces({
+  slide,
+  edition,
+  students,
+}: {
+  slide: Slide;
+  edition: Deck;
+  students: DeskStudent[];
+}): ReactElement {
+  const opacity = Math.max(0.22, 1 / Math.sqrt(Math.max(1, students.length)));
+  return (
+    <>
+      {students.flatMap((student) =>
+        Object.entries(student.placements[slide.id] ?? {}).map(([elementId, placement]) => {
+          const piece = slide.elements.find((element) => element.id === elementId);
+          return piece ? (
+            <PieceAt
+              key={`${student.folioId}/${elementId}`}
+              piece={piece}
+              at={placement}
+              edition={edition}
+              opacity={opacity}
+            />
+          ) : null;
+        }),
+      )}
+    </>
+  );
+}
+
+function PieceAt(props: {
+  piece: SlideElement;
+  at: { x: number; y: number };
+  edition: Deck;
+  opacity?: number;
+}): ReactElement {
+  return (
+    <div style={{ ...boxStyle({ ...props.piece.box, ...props.at }), opacity: props.opacity }}>
+      <ElementBody element={props.piece} theme={props.edition.theme} scale={1} links={[]} />
+    </div>
+  );
+}
+
+/** The slide as one student left it. */
+export function StudentSlide({
+  slide,
+  edition,
+  student,
+  width,
+}: {
+  slide: Slide;
+  edition: Deck;
+  student: DeskStudent;
+  width: number;
+}): ReactElement {
+  const placements = student.placements[slide.id] ?? {};
+  const moved: Slide = {
+    ...slide,
+    elements: slide.elements.map((element) => {
+      const at = placements[element.id];
+      return at ? { ...element, box: { ...element.box, ...at } } : element;
+    }),
+  };
+  return (
+    <SlideView
+      slide={moved}
+      theme={edition.theme}
+      links={Object.values(edition.links).filter((link) => link.from === slide.id)}
+      width={width}
+    />
+  );
+}
+
+function Tiles(props: {
+  slide: Slide;
+  edition: Deck;
+  students: DeskStudent[];
+  width: number;
+  onOpenFolio: (folioId: string) => void;
+}): ReactElement {
+  const { slide, edition, students } = props;
+  if (students.length === 0)
+    return <p className="text-soft">Nobody has worked on this slide yet.</p>;
+  const width = Math.floor((props.width - 24) / 3);
+  return (
+    <ul className="grid grid-cols-3 gap-3">
+      {students.map((student) => (
+        <li key={student.folioId}>
+          <button
+            type="button"
+            onClick={() => props.onOpenFolio(student.folioId)}
+            className="block overflow-hidden rounded-[4px] border border-line bg-sheet text-left hover:border-petrol"
+          >
+            <span className="pointer-events-none block" inert aria-hidden>
+              <StudentSlide slide={slide} edition={edition} student={student} width={width - 2} />
+            </span>
+            <span className="block truncate px-1.5 py-1 text-[13px]">{student.name}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Roll(props: {
+  slide: Slide;
+  desk: Desk;
+  questions: QuestionElement[];
+  onOpenFolio: (folioId: string) => void;
+}): ReactElement {
+  const { slide, desk, questions } = props;
+  const pieces = slide.elements.filter(isPiece);
+  return (
+    <table className="w-full text-[14px]">
+      <thead>
+        <tr className="border-b border-line text-left text-[13px] text-soft">
+          <th scope="col" className="py-1 font-normal">
+            Student
+          </th>
+          {questions.map((question) => (
+            <th key={question.id} scope="col" className="py-1 font-normal">
+              {promptOf(question)}
+            </th>
+          ))}
+          {pieces.length > 0 && (
+            <th scope="col" className="py-1 font-normal">
+              Pieces moved
+            </th>
+          )}
+        </tr>
+      </thead>
+      <tbody>
+        {desk.students.map((student) => (
+          <tr key={student.folioId} className="border-b border-line/60">
+            <th scope="row" className="text-left font-normal">
+              <button
+                type="button"
+                className="min-h-8 text-petrol hover:underline"
+                onClick={() => props.onOpenFolio(student.folioId)}
+              >
+                {student.name}
+              </button>
+            </th>
+            {questions.map((question) => {
+              const given = student.answers[question.id];
+              return (
+                <td key={question.id} className="py-1 pr-2">
+                  {given ? (
+                    QUESTION_VIEWS[question.question.kind].inWords(question.question, given.answer)
+                  ) : (
+                    <span className="text-soft">–</span>
+                  )}
+                  {given?.score === 1 && (
+                    <span className="ml-1 text-[12px] font-semibold text-petrol">right</span>
+                  )}
+                </td>
+              );
+            })}
+            {pieces.length > 0 && (
+              <td className="py-1">
+                {Object.keys(student.placements[slide.id] ?? {}).length} of {pieces.length}
+              </td>
+            )}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,131 @@
+import { useState, type ReactElement } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { http } from '../api/http';
+import { useChange, useClasses, useLessons } from '../api/teacher';
+import { count, when } from '../decks/when';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { Badge } from '../ui/Page';
+import { useDeck } from '../workspace/DeckContext';
+
+/** Past and running lessons of the deck. */
+export default function LessonsView(): ReactElement {
+  const { deckId } = useDeck();
+  const lessons = useLessons(deckId);
+  const [isStarting, setIsStarting] = useState(false);
+  return (
+    <main className="h-full overflow-auto px-6 py-6 md:px-12">
+      <div className="mb-5 flex items-center gap-4">
+        <h1 className="text-[22px]">Lessons</h1>
+        <Button look="main" onClick={() => setIsStarting(true)}>
+          Start a lesson
+        </Button>
+      </div>
+      {lessons.data?.length === 0 && (
+        <p className="text-soft">
+          No lesson has been given on this deck yet. Starting one freezes the deck as it is now.
+        </p>
+      )}
+      <ul className="flex max-w-[860px] flex-col gap-3">
+        {lessons.data?.map((lesson) => (
+          <li
+            key={lesson.id}
+            className="relative flex items-center gap-4 rounded-[6px] border border-line bg-sheet px-4 py-3 hover:border-petrol"
+          >
+            <div className="flex-1">
+              <Link
+                to={`/desk/${lesson.id}`}
+                className="font-semibold after:absolute after:inset-0"
+              >
+                {lesson.className ?? 'Open to names'}, {when(lesson.startedAt)}
+              </Link>
+              <p className="text-[13px] text-soft">
+                {count(lesson.students, 'student')}, {lesson.handedIn} handed in
+              </p>
+            </div>
+            {lesson.endedAt ? (
+              <Badge>ended</Badge>
+            ) : (
+              <>
+                <span className="font-head text-[18px] tracking-[0.08em]">{lesson.joinCode}</span>
+                <Badge tone="brass">running</Badge>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      <StartLesson isOpen={isStarting} onClose={() => setIsStarting(false)} />
+    </main>
+  );
+}
+
+function StartLesson({ isOpen, onClose }: { isOpen: boolean; onClose: () => void }): ReactElement {
+  const { deckId } = useDeck();
+  const classes = useClasses();
+  const navigate = useNavigate();
+  const [classListId, setClassListId] = useState<string | null>(null);
+  const [allowsTypedNames, setAllowsTypedNames] = useState(true);
+  const start = useChange(
+    (given: { classListId: string | null; allowsTypedNames: boolean }) =>
+      http.post<{ id: string }>(`decks/${deckId}/lessons`, given),
+    ['lessons', deckId],
+    ['decks'],
+  );
+  const mayType = allowsTypedNames || classListId === null;
+  return (
+    <Dialog
+      title="Start a lesson"
+      description="The deck is frozen as it is now; changes made later do not reach this lesson."
+      isOpen={isOpen}
+      onClose={onClose}
+    >
+      <fieldset className="flex flex-col gap-2">
+        <legend className="mb-1 font-semibold">Class</legend>
+        {[{ id: null, name: 'No class list: everyone types a name' }, ...(classes.data ?? [])].map(
+          (list) => (
+            <label key={list.id ?? 'none'} className="flex min-h-8 items-center gap-2">
+              <input
+                type="radio"
+                name="class"
+                checked={classListId === list.id}
+                onChange={() => setClassListId(list.id)}
+                className="size-4 accent-petrol"
+              />
+              {list.name}
+            </label>
+          ),
+        )}
+      </fieldset>
+      <label className="mt-3 flex min-h-8 items-center gap-2">
+        <input
+          type="checkbox"
+          checked={mayType}
+          disabled={classListId === null}
+          onChange={(event) => setAllowsTypedNames(event.target.checked)}
+          className="size-4 accent-petrol"
+        />
+        Names that are not on the list may be typed
+      </label>
+      {start.error && (
+        <p role="alert" className="mt-2 text-ember-deep">
+          {start.error.message}
+        </p>
+      )}
+      <div className="mt-5 flex justify-end gap-2">
+        <Button onClick={onClose}>Cancel</Button>
+        <Button
+          look="main"
+          disabled={start.isPending}
+          onClick={() =>
+            start.mutate(
+              { classListId, allowsTypedNames: mayType },
+              { onSuccess: ({ id }) => void navigate(`/desk/${id}`) },
+            )
+          }
+        >
+          Start
+        </Button>
+      </div>
+    </Dialog>
+  );
+}

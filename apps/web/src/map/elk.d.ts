@@ -1,0 +1,4 @@
+declare module 'elkjs/lib/elk-worker.min.js?worker' {
+  const ElkWorker: new () => Worker;
+  export default ElkWorker;
+}

@@ -1,0 +1,32 @@
+import { CARD, type Deck, type SlideId } from '@gobrel/core';
+import ELK from 'elkjs/lib/elk-api.js';
+import ElkWorker from 'elkjs/lib/elk-worker.min.js?worker';
+
+let elk: InstanceType<typeof ELK> | null = null;
+
+/** A layered layout, computed in a worker: where each card that was not placed by hand should lie, in map units. */
+export async function layOut(deck: Deck): Promise<{ slideId: SlideId; x: number; y: number }[]> {
+  elk ??= new ELK({ workerFactory: () => new ElkWorker() });
+  const laid = await elk.layout({
+    id: 'map',
+    layoutOptions: {
+      'elk.algorithm': 'layered',
+      'elk.direction': 'RIGHT',
+      'elk.layered.spacing.nodeNodeBetweenLayers': '90',
+      'elk.spacing.nodeNode': '42',
+      'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
+    },
+    children: Object.keys(deck.slides).map((id) => ({
+      id,
+      ...{ width: CARD.width, height: CARD.height },
+    })),
+    edges: Object.values(deck.links)
+      .filter((link) => deck.slides[link.target.slideId])
+      .map((link) => ({ id: link.id, sources: [link.from], targets: [link.target.slideId] })),
+  });
+  return (laid.children ?? []).flatMap(({ id, x, y }) =>
+    x === undefined || y === undefined || deck.slides[id]?.isPlacedByHand
+      ? []
+      : [{ slideId: id, x, y }],
+  );
+}

@@ -1,0 +1,150 @@
+import {
+  DeckReader,
+  onlyWayOut,
+  routeGraph,
+  waitsForChoice,
+  type Deck,
+  type LinkId,
+  type SlideId,
+} from '@gobrel/core';
+import { useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { RequireTeacher } from '../decks/RequireTeacher';
+import { SlideCard } from '../map/SlideCard';
+import { FittedSlide, SlideView } from '../stage/SlideView';
+import type { OpenDocument } from '../sync/openDocument';
+import { useDocument, useReader } from '../sync/useDocument';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { Centre } from '../ui/Page';
+
+export default function ShowPage(): ReactElement {
+  const { deckId = '' } = useParams();
+  return (
+    <RequireTeacher>
+      {(teacher) => <Opened deckId={deckId} keepAs={`gobrel:${teacher.id}:deck:${deckId}`} />}
+    </RequireTeacher>
+  );
+}
+
+function Opened({ deckId, keepAs }: { deckId: string; keepAs: string }): ReactElement {
+  const opening = useDocument(`deck:${deckId}`, { keepAs });
+  if (opening.state === 'opening') return <Centre>Opening …</Centre>;
+  if (opening.state === 'failed')
+    return <Centre title="Not yours to open">{opening.reason}</Centre>;
+  return <Show deckId={deckId} document={opening.document} />;
+}
+
+function Show({ deckId, document }: { deckId: string; document: OpenDocument }): ReactElement {
+  const deck: Deck = useReader(() => new DeckReader(document.doc));
+  const graph = useMemo(() => routeGraph(deck), [deck]);
+  const navigate = useNavigate();
+  const [walk, setWalk] = useState<SlideId[]>(deck.startSlideId ? [deck.startSlideId] : []);
+  const [isBandShown, setIsBandShown] = useState(false);
+  const [isMapOpen, setIsMapOpen] = useState(false);
+  const here = walk.at(-1) ?? '';
+  const slide = deck.slides[here];
+  const isWaiting = waitsForChoice(graph, here);
+  const goTo = useCallback((slideId: SlideId) => setWalk((old) => [...old, slideId]), []);
+  const back = useCallback(() => setWalk((old) => (old.length > 1 ? old.slice(0, -1) : old)), []);
+  const follow = useCallback(
+    (linkId: LinkId) => {
+      const target = deck.links[linkId]?.target.slideId;
+      if (target && deck.slides[target]) goTo(target);
+    },
+    [deck, goTo],
+  );
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (isMapOpen) return;
+      if (event.key === 'Escape') void navigate(`/deck/${deckId}/map`);
+      else if (event.key === 'ArrowLeft' || event.key === 'Backspace') back();
+      else if (event.key === 'ArrowRight' || event.key === 'PageDown') {
+        const way = onlyWayOut(graph, here);
+        if (way) goTo(way.target.slideId);
+        else setIsBandShown(true);
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [graph, here, back, goTo, navigate, deckId, isMapOpen]);
+
+  if (!slide) return <Centre title="Nothing to show">This deck has no slide to start on.</Centre>;
+  return (
+    <main
+      className="relative h-full bg-[#10191d]"
+      onPointerMove={(event) => setIsBandShown(event.clientY > window.innerHeight - 90)}
+    >
+      <FittedSlide
+        slide={slide}
+        theme={deck.theme}
+        links={graph.waysOut.get(here)}
+        onFollow={follow}
+      />
+      <div
+        className={`absolute inset-x-0 bottom-0 flex items-center gap-3 bg-paper/95 px-6 py-3 transition-opacity focus-within:opacity-100 ${isBandShown ? 'opacity-100' : 'opacity-0'}`}
+      >
+        <Button onClick={back} disabled={walk.length < 2}>
+          Back
+        </Button>
+        <span className="text-[13px] text-soft">The walk so far</span>
+        <ol className="flex items-center gap-2 overflow-hidden">
+          {walk.slice(-6).map((slideId, index) => {
+            const walked = deck.slides[slideId];
+            return walked ? (
+              <li key={index} className="flex items-center gap-2">
+                {index > 0 && <span className="text-ember">→</span>}
+                <span
+                  className="block overflow-hidden rounded-[3px] border border-line"
+                  aria-hidden
+                  inert
+                >
+                  <SlideView
+                    slide={walked}
+                    theme={deck.theme}
+                    links={graph.waysOut.get(slideId)}
+                    width={72}
+                  />
+                </span>
+              </li>
+            ) : null;
+          })}
+        </ol>
+        <span className="ml-auto text-[13px] font-semibold text-ember-deep">
+          {slide.isEnding ? 'An ending' : isWaiting ? 'Waiting for a choice' : ''}
+        </span>
+        <Button onClick={() => setIsMapOpen(true)}>Map</Button>
+        <Button look="quiet" onClick={() => void navigate(`/deck/${deckId}/map`)}>
+          Leave the show
+        </Button>
+      </div>
+      <Dialog title="Jump to a slide" isOpen={isMapOpen} onClose={() => setIsMapOpen(false)} isWide>
+        <ul className="grid grid-cols-[repeat(auto-fill,150px)] gap-3">
+          {Object.values(deck.slides)
+            .sort((a, b) => a.x - b.x || a.y - b.y)
+            .map((candidate) => (
+              <li key={candidate.id}>
+                <button
+                  type="button"
+                  className="block text-left"
+                  aria-label={candidate.title || 'Untitled'}
+                  onClick={() => {
+                    goTo(candidate.id);
+                    setIsMapOpen(false);
+                  }}
+                >
+                  <SlideCard
+                    slide={candidate}
+                    theme={deck.theme}
+                    links={graph.waysOut.get(candidate.id) ?? []}
+                    isSelected={candidate.id === here}
+                  />
+                </button>
+              </li>
+            ))}
+        </ul>
+      </Dialog>
+    </main>
+  );
+}

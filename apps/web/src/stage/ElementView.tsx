@@ -1,0 +1,192 @@
+import {
+  wordsOf,
+  type Box,
+  type Link,
+  type LinkId,
+  type QuestionElement,
+  type ShapeElement,
+  type SlideElement,
+  type TextElement,
+  type ThemeName,
+} from '@gobrel/core';
+import { memo, type CSSProperties, type ReactElement, type ReactNode } from 'react';
+import { assetUrl } from '../api/assets';
+import { QUESTION_VIEWS } from '../questions/registry';
+import { RichTextView, type WordLinks } from './RichTextView';
+import { THEME_COLOURS, textStyle } from './theme';
+
+export interface ElementViewProps {
+  element: SlideElement;
+  theme: ThemeName;
+  /** CSS pixels per slide unit, to ask for pictures of the right size. */
+  scale: number;
+  /** The link that the whole element carries. */
+  link?: Link;
+  /** All links of the slide, for words that carry one. */
+  links: readonly Link[];
+  onFollow?: (linkId: LinkId) => void;
+  /** Stands in for the element's words while they are being typed. */
+  words?: ReactNode;
+}
+
+export const boxStyle = (box: Box): CSSProperties => ({
+  position: 'absolute',
+  left: box.x,
+  top: box.y,
+  width: box.w,
+  height: box.h,
+});
+
+export const ElementView = memo(function ElementView(props: ElementViewProps): ReactElement {
+  const { element, link, onFollow } = props;
+  const body = <ElementBody {...props} />;
+  const common = { style: boxStyle(element.box), 'data-element': element.id };
+  if (!link || !onFollow) return <div {...common}>{body}</div>;
+  const follow = (): void => onFollow(link.id);
+  return (
+    <div
+      {...common}
+      role="link"
+      tabIndex={0}
+      aria-label={link.wording || undefined}
+      className="cursor-pointer rounded-[6px] transition-transform hover:brightness-[0.97] active:scale-[0.99]"
+      onClick={follow}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' || event.key === ' ') {
+          event.preventDefault();
+          follow();
+        }
+      }}
+    >
+      {body}
+    </div>
+  );
+});
+
+/** What stands inside an element's box. */
+export function ElementBody(props: ElementViewProps): ReactElement {
+  const { element, theme } = props;
+  const wordLinks: WordLinks = {
+    isLink: (linkId) => props.links.some((link) => link.id === linkId),
+    follow: props.onFollow,
+  };
+  switch (element.kind) {
+    case 'text':
+      return <TextBody element={element} theme={theme} links={wordLinks} words={props.words} />;
+    case 'shape':
+      return <ShapeBody element={element} theme={theme} links={wordLinks} words={props.words} />;
+    case 'picture':
+      return (
+        <img
+          src={assetUrl(element.asset, element.box.w * props.scale)}
+          alt={element.alt}
+          draggable={false}
+          loading="lazy"
+          decoding="async"
+          className="size-full select-none"
+          style={{ objectFit: element.fit }}
+        />
+      );
+    case 'zone':
+      return (
+        <div
+          className="size-full rounded-[10px]"
+          style={
+            element.isVisible
+              ? { border: '4px dashed #E8CE86', background: '#ffffff22' }
+              : undefined
+          }
+        />
+      );
+    case 'question':
+      return <QuestionCard element={element} theme={theme} words={props.words} />;
+  }
+}
+
+function TextBody(props: {
+  element: TextElement;
+  theme: ThemeName;
+  links: WordLinks;
+  words?: ReactNode;
+}): ReactElement {
+  const { element, theme } = props;
+  const isChoice = element.style === 'choice';
+  const isPiece = element.layer === 'pieces';
+  const card = isChoice || isPiece;
+  const words = wordsOf(element.text);
+  return (
+    <div
+      className={`slide-text size-full ${card ? 'flex items-center rounded-[10px]' : ''}`}
+      style={{
+        ...textStyle(element.style, theme, isPiece ? '' : element.colour),
+        ...(card ? { background: THEME_COLOURS[theme].choiceFill, padding: '0 24px' } : {}),
+        ...(isPiece
+          ? { color: '#1E2B32', justifyContent: 'center', border: '2px solid #DED6C6' }
+          : {}),
+      }}
+    >
+      <div className="w-full">
+        {props.words ??
+          (words === '' && !card ? null : <RichTextView text={element.text} links={props.links} />)}
+      </div>
+    </div>
+  );
+}
+
+const SHAPE_PATHS: Record<
+  ShapeElement['shape'],
+  (w: number, h: number, fill: string) => ReactElement
+> = {
+  rectangle: (w, h, fill) => <rect width={w} height={h} fill={fill} />,
+  rounded: (w, h, fill) => <rect width={w} height={h} rx={Math.min(24, h / 2)} fill={fill} />,
+  ellipse: (w, h, fill) => <ellipse cx={w / 2} cy={h / 2} rx={w / 2} ry={h / 2} fill={fill} />,
+  triangle: (w, h, fill) => <path d={`M${w / 2} 0 L${w} ${h} H0Z`} fill={fill} />,
+};
+
+function ShapeBody(props: {
+  element: ShapeElement;
+  theme: ThemeName;
+  links: WordLinks;
+  words?: ReactNode;
+}): ReactElement {
+  const { element, theme } = props;
+  const { w, h } = element.box;
+  return (
+    <>
+      <svg width={w} height={h} className="absolute inset-0" aria-hidden>
+        {SHAPE_PATHS[element.shape](w, h, element.fill || THEME_COLOURS[theme].shapeFill)}
+      </svg>
+      <div
+        className="slide-text relative flex size-full items-center justify-center p-3 text-center"
+        style={textStyle('body', theme, element.colour)}
+      >
+        <div>{props.words ?? <RichTextView text={element.text} links={props.links} />}</div>
+      </div>
+    </>
+  );
+}
+
+/** A question as it stands on a slide that nobody answers on: prompt and options. */
+export function QuestionCard(props: {
+  element: QuestionElement;
+  theme: ThemeName;
+  words?: ReactNode;
+  children?: ReactNode;
+}): ReactElement {
+  const { element } = props;
+  const { Still } = QUESTION_VIEWS[element.question.kind];
+  return (
+    <div
+      className="slide-text flex size-full flex-col gap-3 overflow-auto rounded-[10px] p-5"
+      style={{
+        ...textStyle('body', 'paper', ''),
+        fontSize: 26,
+        background: '#FFFFFF',
+        border: '2px solid #DED6C6',
+      }}
+    >
+      <div className="font-semibold">{props.words ?? <RichTextView text={element.text} />}</div>
+      {props.children ?? <Still question={element.question} />}
+    </div>
+  );
+}

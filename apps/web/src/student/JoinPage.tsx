@@ -1,0 +1,209 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { readJoinCode } from '@gobrel/core';
+import { useState, type FormEvent, type ReactElement } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { sentenceOf } from '../api/http';
+import { comeBack, join, look, type LessonLook } from '../api/student';
+import { forgetSocket } from '../sync/openDocument';
+import { Button } from '../ui/Button';
+import { Field } from '../ui/Field';
+import { Mark } from '../ui/Page';
+
+/** The way into a lesson: its code, then one's name, or a return code. */
+export default function JoinPage(): ReactElement {
+  const [search] = useSearchParams();
+  const [code, setCode] = useState(search.get('code') ?? '');
+  const [lesson, setLesson] = useState<LessonLook | null>(null);
+  const [isReturning, setIsReturning] = useState(false);
+  const [trouble, setTrouble] = useState('');
+  const [isBusy, setIsBusy] = useState(false);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+
+  const attempt = async (what: () => Promise<void>): Promise<void> => {
+    setTrouble('');
+    setIsBusy(true);
+    try {
+      await what();
+    } catch (error) {
+      setTrouble(sentenceOf(error));
+    } finally {
+      setIsBusy(false);
+    }
+  };
+  const enter = (how: () => Promise<unknown>): void =>
+    void attempt(async () => {
+      await how();
+      forgetSocket();
+      queries.removeQueries({ queryKey: ['student'] });
+      await navigate('/lesson');
+    });
+  const find = (event: FormEvent): void => {
+    event.preventDefault();
+    void attempt(async () => setLesson(await look(code)));
+  };
+
+  return (
+    <main className="mx-auto flex min-h-full max-w-[560px] flex-col justify-center gap-5 p-5">
+      <div className="flex items-center gap-3">
+        <Mark size={34} />
+        <h1 className="text-[26px]">{lesson ? lesson.title : 'Join a lesson'}</h1>
+      </div>
+      {trouble && (
+        <p
+          role="alert"
+          className="rounded-[6px] border border-[#e6c4b6] bg-ember-mist px-3 py-2 text-[16px] text-ember-deep"
+        >
+          {trouble}
+        </p>
+      )}
+      {!lesson ? (
+        <form onSubmit={find} className="flex flex-col gap-4">
+          <Field
+            label="Join code"
+            hint="A word and three digits, as on the big screen."
+            placeholder="TERN 482"
+            autoCapitalize="characters"
+            autoComplete="off"
+            value={code}
+            onChange={(event) => setCode(event.target.value)}
+          />
+          <Button type="submit" look="main" size="large" disabled={isBusy || code.trim() === ''}>
+            Go on
+          </Button>
+        </form>
+      ) : isReturning ? (
+        <ReturnForm
+          isBusy={isBusy}
+          onReturn={(back) => enter(() => comeBack(code, back))}
+          onCancel={() => setIsReturning(false)}
+        />
+      ) : (
+        <>
+          <WhoAmI
+            lesson={lesson}
+            isBusy={isBusy}
+            onChoose={(who) => enter(() => join(code, who))}
+          />
+          <div className="flex justify-between">
+            <button
+              type="button"
+              className="min-h-11 text-petrol underline underline-offset-4"
+              onClick={() => setLesson(null)}
+            >
+              Not {readJoinCode(code) ?? 'this lesson'}?
+            </button>
+            <button
+              type="button"
+              className="min-h-11 text-petrol underline underline-offset-4"
+              onClick={() => setIsReturning(true)}
+            >
+              I have a return code
+            </button>
+          </div>
+        </>
+      )}
+    </main>
+  );
+}
+
+function WhoAmI(props: {
+  lesson: LessonLook;
+  isBusy: boolean;
+  onChoose: (who: { classStudentId: string } | { name: string }) => void;
+}): ReactElement {
+  const { lesson, isBusy, onChoose } = props;
+  const [name, setName] = useState('');
+  return (
+    <>
+      {lesson.names.length > 0 && (
+        <section>
+          <h2 className="mb-2 text-[18px]">Who are you?</h2>
+          <ul className="grid grid-cols-2 gap-2">
+            {lesson.names.map((entry) => (
+              <li key={entry.id}>
+                <Button
+                  size="large"
+                  className="w-full justify-start"
+                  disabled={entry.isTaken || isBusy}
+                  onClick={() => onChoose({ classStudentId: entry.id })}
+                >
+                  {entry.name}
+                  {entry.isTaken && (
+                    <span className="ml-auto text-[12px] font-normal">is here</span>
+                  )}
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {lesson.allowsTypedNames && (
+        <form
+          className="flex items-end gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            onChoose({ name });
+          }}
+        >
+          <Field
+            className="flex-1"
+            label={lesson.names.length > 0 ? 'Not on the list? Type your name' : 'Your name'}
+            value={name}
+            maxLength={60}
+            autoComplete="off"
+            onChange={(event) => setName(event.target.value)}
+          />
+          <Button
+            type="submit"
+            look="main"
+            size="large"
+            className="min-h-10"
+            disabled={isBusy || name.trim() === ''}
+          >
+            Join
+          </Button>
+        </form>
+      )}
+    </>
+  );
+}
+
+function ReturnForm(props: {
+  isBusy: boolean;
+  onReturn: (code: string) => void;
+  onCancel: () => void;
+}): ReactElement {
+  const [code, setCode] = useState('');
+  return (
+    <form
+      className="flex flex-col gap-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        props.onReturn(code);
+      }}
+    >
+      <Field
+        label="Return code"
+        hint="Five characters; it stands under “My leaves” on your other device."
+        value={code}
+        autoCapitalize="characters"
+        autoComplete="off"
+        onChange={(event) => setCode(event.target.value)}
+      />
+      <div className="flex gap-2">
+        <Button
+          type="submit"
+          look="main"
+          size="large"
+          disabled={props.isBusy || code.trim() === ''}
+        >
+          Come back
+        </Button>
+        <Button size="large" onClick={props.onCancel}>
+          Cancel
+        </Button>
+      </div>
+    </form>
+  );
+}

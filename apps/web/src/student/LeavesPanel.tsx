@@ -1,0 +1,252 @@
+import {
+  addElement,
+  addLeaf,
+  createHistory,
+  leafOnPattern,
+  leafTitle,
+  plain,
+  removeLeaf,
+  setElement,
+  setText,
+  STAGE,
+  wordsOf,
+  type Deck,
+  type Folio,
+  type Leaf,
+  type Result,
+  type SlideId,
+} from '@gobrel/core';
+import { useMemo, useRef, useState, type ReactElement } from 'react';
+import { ySyncPluginKey } from 'y-prosemirror';
+import type * as Y from 'yjs';
+import { uploadPicture } from '../api/assets';
+import { sentenceOf } from '../api/http';
+import type { StudentLesson } from '../api/student';
+import { EditingStage } from '../slide/EditingStage';
+import { pictureElement } from '../slide/pictureElement';
+import { useStageEdit } from '../slide/useStageEdit';
+import { SlideView } from '../stage/SlideView';
+import { Button } from '../ui/Button';
+import { useNotices } from '../ui/Notice';
+import { useSize } from '../ui/useSize';
+import { useIsNarrow } from './useIsNarrow';
+
+/** A student's own leaves: make, open, change, take out. */
+export default function LeavesPanel(props: {
+  lesson: StudentLesson;
+  doc: Y.Doc;
+  folio: Folio;
+  isClosed: boolean;
+  onClose: () => void;
+}): ReactElement {
+  const { lesson, doc, folio, isClosed } = props;
+  const { edition } = lesson;
+  const { trouble } = useNotices();
+  const [openId, setOpenId] = useState<SlideId | null>(null);
+  const patterns = Object.values(edition.slides).filter((slide) => slide.isPattern);
+  const open = folio.leaves.find((leaf) => leaf.id === openId);
+  const run = <T extends object>(result: Result<T>): T | null => {
+    if (result.ok) return result;
+    trouble(result.reason);
+    return null;
+  };
+  if (open) {
+    return (
+      <LeafEditor
+        key={open.id}
+        leaf={open}
+        edition={edition}
+        doc={doc}
+        isClosed={isClosed}
+        run={run}
+        onClose={() => setOpenId(null)}
+      />
+    );
+  }
+  return (
+    <main className="h-full overflow-y-auto p-5">
+      <h1 className="text-[24px]">My leaves</h1>
+      <p className="mt-1 text-soft">
+        Your return code is <b className="tracking-[0.1em] text-ink">{lesson.returnCode}</b>: with
+        it and the join code you come back on any device.
+      </p>
+      <ul className="mt-5 flex flex-wrap gap-4">
+        {folio.leaves.map((leaf) => (
+          <li key={leaf.id} className="w-[240px]">
+            <button
+              type="button"
+              onClick={() => setOpenId(leaf.id)}
+              className="block w-full rounded-[6px] border border-line bg-sheet p-1.5 text-left hover:border-petrol"
+            >
+              <span className="pointer-events-none block overflow-hidden" aria-hidden inert>
+                <SlideView
+                  slide={leafOnPattern(leaf, edition.slides[leaf.patternId])}
+                  theme={edition.theme}
+                  width={226}
+                />
+              </span>
+              <span className="mt-1 block truncate font-semibold">{leafTitle(leaf)}</span>
+            </button>
+            {!isClosed && (
+              <Button size="small" look="quiet" onClick={() => run(removeLeaf(doc, leaf.id))}>
+                Take out
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {!isClosed && (
+        <ul className="mt-5 flex flex-wrap gap-3">
+          {patterns.map((pattern) => (
+            <li key={pattern.id}>
+              <Button
+                size="large"
+                look="ember"
+                onClick={() => {
+                  const added = run(addLeaf(doc, pattern, Date.now()));
+                  if (added) setOpenId(added.leafId);
+                }}
+              >
+                Add a leaf: {pattern.title || 'Untitled'}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {patterns.length === 0 && <p className="mt-5">This lesson has no leaves to make.</p>}
+    </main>
+  );
+}
+
+function LeafEditor(props: {
+  leaf: Leaf;
+  edition: Deck;
+  doc: Y.Doc;
+  isClosed: boolean;
+  run: <T extends object>(result: Result<T>) => T | null;
+  onClose: () => void;
+}): ReactElement {
+  const { leaf, edition, doc, run } = props;
+  const edit = useStageEdit(leaf);
+  const isNarrow = useIsNarrow();
+  const frame = useRef<HTMLDivElement>(null);
+  const file = useRef<HTMLInputElement>(null);
+  const { trouble } = useNotices();
+  const space = useSize(frame);
+  const width = Math.floor(
+    Math.min(space.width, isNarrow ? space.width : (space.height * STAGE.width) / STAGE.height),
+  );
+  const drawn = useMemo(() => leafOnPattern(leaf, edition.slides[leaf.patternId]), [leaf, edition]);
+  const [history] = useState(() => createHistory(doc, [ySyncPluginKey]));
+  const addPicture = async (picked: File | undefined): Promise<void> => {
+    if (!picked) return;
+    try {
+      run(addElement(doc, leaf.id, pictureElement(leaf, await uploadPicture(picked), false)));
+    } catch (error) {
+      trouble(sentenceOf(error));
+    }
+  };
+  const pictures = leaf.elements.filter((element) => element.kind === 'picture');
+  return (
+    <div className="flex h-full flex-col">
+      <div className="flex shrink-0 flex-wrap items-center gap-2 border-b border-line px-4 py-2">
+        <Button onClick={props.onClose}>All leaves</Button>
+        {!props.isClosed && (
+          <>
+            <Button
+              onClick={() =>
+                run(
+                  addElement(doc, leaf.id, {
+                    kind: 'text',
+                    style: 'body',
+                    layer: 'content',
+                    box: { x: 120, y: 420, w: 520, h: 80 },
+                    text: plain('New text'),
+                  }),
+                )
+              }
+            >
+              Text
+            </Button>
+            <Button onClick={() => file.current?.click()}>Picture</Button>
+            <input
+              ref={file}
+              type="file"
+              accept="image/*"
+              aria-label="Picture for the leaf"
+              className="sr-only"
+              tabIndex={-1}
+              onChange={(event) => {
+                void addPicture(event.target.files?.[0]);
+                event.target.value = '';
+              }}
+            />
+            <Button look="quiet" onClick={history.undo}>
+              Undo
+            </Button>
+          </>
+        )}
+      </div>
+      <div
+        ref={frame}
+        className={isNarrow ? 'overflow-y-auto' : 'grid min-h-0 flex-1 place-items-center bg-sand'}
+      >
+        {width > 0 &&
+          (props.isClosed ? (
+            <SlideView slide={drawn} theme={edition.theme} width={width} />
+          ) : (
+            <EditingStage
+              doc={doc}
+              slide={leaf}
+              drawn={drawn}
+              theme={edition.theme}
+              links={[]}
+              width={width}
+              edit={edit}
+              run={run}
+            />
+          ))}
+        {isNarrow && !props.isClosed && (
+          <div className="flex flex-col gap-3 p-4">
+            {leaf.elements.map((element) =>
+              element.kind === 'text' ? (
+                <label key={element.id} className="block text-[14px] font-semibold">
+                  {element.style === 'title' ? 'Title' : 'Text'}
+                  <textarea
+                    rows={element.style === 'title' ? 1 : 4}
+                    value={wordsOf(element.text)}
+                    onChange={(event) =>
+                      run(
+                        setText(doc, leaf.id, element.id, plain(...event.target.value.split('\n'))),
+                      )
+                    }
+                    className="mt-1 w-full rounded-[6px] border border-line bg-sheet px-3 py-2 text-[17px] font-normal"
+                  />
+                </label>
+              ) : null,
+            )}
+          </div>
+        )}
+        {pictures.some((picture) => picture.kind === 'picture' && picture.alt === '') &&
+          !props.isClosed && (
+            <div className="flex flex-col gap-2 p-3">
+              {pictures.map((picture) =>
+                picture.kind === 'picture' ? (
+                  <label key={picture.id} className="flex items-center gap-2 text-[14px]">
+                    What does the picture show?
+                    <input
+                      value={picture.alt}
+                      onChange={(event) =>
+                        run(setElement(doc, leaf.id, picture.id, { alt: event.target.value }))
+                      }
+                      className="h-9 flex-1 rounded-[6px] border border-line bg-sheet px-2"
+                    />
+                  </label>
+                ) : null,
+              )}
+            </div>
+          )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,135 @@
+import { phoneReading, STAGE, type SlideElement, type ThemeName } from '@gobrel/core';
+import { useCallback, useMemo, useRef, type ReactElement } from 'react';
+import { QUESTION_VIEWS } from '../questions/registry';
+import { RichTextView } from '../stage/RichTextView';
+import { SlideView } from '../stage/SlideView';
+import { useSize } from '../ui/useSize';
+import { useLiveElements } from './LiveSlide';
+import { pieceName, type SlideWork } from './useFolio';
+
+/**
+ * On a phone the slide stays a picture on top; below it, at reading size and in reading order, stands what is to be
+ * read, moved, answered and chosen.
+ */
+export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName }): ReactElement {
+  const { slide, links } = work;
+  const ref = useRef<HTMLDivElement>(null);
+  const { width } = useSize(ref);
+  const reading = useMemo(() => phoneReading(slide), [slide]);
+  const renderElement = useLiveElements(work, theme);
+  const isBelow = useCallback(
+    (element: SlideElement) =>
+      element.kind === 'question' || (element.kind === 'text' && element.layer === 'content'),
+    [],
+  );
+  const zones = reading.zones.filter((zone) => zone.kind === 'zone');
+  const wordLinks = {
+    isLink: (linkId: string) => links.some((link) => link.id === linkId),
+    follow: work.onFollow,
+  };
+  const choices = links.filter((link) => link.carrier.kind === 'element');
+  return (
+    <div className="h-full overflow-y-auto overscroll-contain">
+      <div
+        ref={ref}
+        className="border-b border-line"
+        style={{ minHeight: width ? (width * STAGE.height) / STAGE.width : 200 }}
+      >
+        {width > 0 && (
+          <SlideView
+            slide={slide}
+            theme={theme}
+            links={links}
+            width={width}
+            isHidden={isBelow}
+            renderElement={renderElement}
+            label={`Picture: ${slide.title}`}
+          />
+        )}
+      </div>
+      <div className="flex flex-col gap-4 p-4 text-[17px]">
+        <h1 className="text-[22px]">{slide.title}</h1>
+        {reading.texts.map((element) =>
+          'text' in element ? (
+            <div key={element.id} className="slide-text">
+              <RichTextView text={element.text} links={wordLinks} />
+            </div>
+          ) : null,
+        )}
+        {reading.pieces.length > 0 && (
+          <section aria-label="Pieces">
+            <ul className="flex flex-wrap gap-2">
+              {reading.pieces.map((piece) => (
+                <li key={piece.id}>
+                  <button
+                    type="button"
+                    aria-pressed={work.picked === piece.id}
+                    disabled={work.isHeld}
+                    onClick={() => work.onPick(piece)}
+                    className={`min-h-12 rounded-[6px] border bg-sheet px-3.5 ${work.picked === piece.id ? 'border-petrol outline outline-petrol' : 'border-line'}`}
+                  >
+                    {pieceName(piece)}
+                  </button>
+                </li>
+              ))}
+            </ul>
+            {work.picked ? (
+              <ul className="mt-2 flex flex-wrap gap-2">
+                {zones.map((zone) => (
+                  <li key={zone.id}>
+                    <button
+                      type="button"
+                      onClick={() => work.onPutInto(zone)}
+                      className="min-h-12 rounded-[6px] border border-petrol bg-petrol-mist px-3.5 font-semibold text-petrol"
+                    >
+                      Put into {zone.name || 'the zone'}
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            ) : (
+              <p className="mt-2 text-[14px] text-soft">
+                {zones.length > 0
+                  ? 'Tap a piece, then where it goes. Or drag it in the picture.'
+                  : 'Drag the pieces in the picture.'}
+              </p>
+            )}
+          </section>
+        )}
+        {reading.questions.map((element) => {
+          if (element.kind !== 'question') return null;
+          const { Input } = QUESTION_VIEWS[element.question.kind];
+          return (
+            <section key={element.id} className="slide-text flex flex-col gap-2">
+              <div className="font-semibold">
+                <RichTextView text={element.text} />
+              </div>
+              <Input
+                question={element.question}
+                name={`phone-${element.id}`}
+                answer={work.answerOf(element)}
+                isHeld={work.isHeld}
+                onAnswer={(given) => work.onAnswer(element, given)}
+              />
+            </section>
+          );
+        })}
+        {choices.length > 0 && (
+          <section aria-label="Choices" className="flex flex-col gap-2.5">
+            {choices.length > 1 && <h2 className="text-[16px]">Then choose</h2>}
+            {choices.map((link) => (
+              <button
+                key={link.id}
+                type="button"
+                onClick={() => work.onFollow(link.id)}
+                className="min-h-[52px] rounded-[6px] border border-[#e6c4b6] bg-sheet px-4 text-left font-semibold text-ember-deep"
+              >
+                {link.wording || 'On'}
+              </button>
+            ))}
+          </section>
+        )}
+      </div>
+    </div>
+  );
+}

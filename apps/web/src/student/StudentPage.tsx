@@ -1,0 +1,253 @@
+import {
+  DocumentReader,
+  readFolio,
+  readLessonState,
+  routeGraph,
+  type Deck,
+  type LessonState,
+  type LinkId,
+} from '@gobrel/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 'react';
+import { Navigate } from 'react-router';
+import { ApiProblem, sentenceOf } from '../api/http';
+import { handIn, useStudentLesson, type StudentLesson } from '../api/student';
+import { FittedSlide } from '../stage/SlideView';
+import { whenSaved, type OpenDocument } from '../sync/openDocument';
+import { useDocument, useReader } from '../sync/useDocument';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { useNotices } from '../ui/Notice';
+import { Centre } from '../ui/Page';
+import { SavedLabel } from '../workspace/SavedLabel';
+import { useLiveElements } from './LiveSlide';
+import { PhoneSlide } from './PhoneSlide';
+import { Presenting } from './Presenting';
+import { useSlideWork, useWalk } from './useFolio';
+import { useIsNarrow } from './useIsNarrow';
+
+const LeavesPanel = lazy(() => import('./LeavesPanel'));
+
+export default function StudentPage(): ReactElement {
+  const lesson = useStudentLesson();
+  if (lesson.data) return <Opened lesson={lesson.data} />;
+  if (lesson.error instanceof ApiProblem && lesson.error.status === 401)
+    return <Navigate to="/join" replace />;
+  if (lesson.error) {
+    return (
+      <Centre title="No answer">
+        <p className="mb-4">{lesson.error.message}</p>
+        <Button onClick={() => void lesson.refetch()}>Try again</Button>
+      </Centre>
+    );
+  }
+  return <Centre>Opening the lesson …</Centre>;
+}
+
+function Opened({ lesson }: { lesson: StudentLesson }): ReactElement {
+  const folio = useDocument(`folio:${lesson.folioId}`, {
+    keepAs: `gobrel:folio:${lesson.folioId}`,
+  });
+  const state = useDocument(`lesson:${lesson.lessonId}`, {
+    keepAs: `gobrel:lesson:${lesson.lessonId}`,
+    hasAwareness: false,
+  });
+  if (folio.state === 'failed' || state.state === 'failed') {
+    return (
+      <Centre title="This lesson is not open to you">
+        <p className="mb-4">Your place in it may have been removed.</p>
+        <a href="/join" className="text-petrol underline">
+          Join with a code
+        </a>
+      </Centre>
+    );
+  }
+  if (folio.state === 'opening' || state.state === 'opening')
+    return <Centre>Opening your folio …</Centre>;
+  return <AtWork lesson={lesson} document={folio.document} stateDocument={state.document} />;
+}
+
+function AtWork(props: {
+  lesson: StudentLesson;
+  document: OpenDocument;
+  stateDocument: OpenDocument;
+}): ReactElement {
+  const { lesson, document } = props;
+  const { edition } = lesson;
+  const { doc } = document;
+  const folio = useReader(() => new DocumentReader(doc, readFolio));
+  const state = useReader(() => new DocumentReader(props.stateDocument.doc, readLessonState));
+  const walk = useWalk(doc, folio);
+  const { tell } = useNotices();
+  const [leaves, setLeaves] = useState<'closed' | 'open'>('closed');
+  const isClosed = lesson.handedInAt !== null || state?.isEnded === true;
+  const isHeld = isClosed || state?.isHeld === true;
+  const { pace = 'own', slideId: classSlide = null } = state ?? {};
+
+  const here = edition.slides[walk.here ?? ''] ? walk.here : null;
+  useEffect(() => {
+    if (isClosed) return;
+    const wanted = pace === 'together' && classSlide ? classSlide : null;
+    if (wanted && wanted !== here && edition.slides[wanted]) walk.goTo(wanted, 'teacher');
+    else if (!here && edition.startSlideId) walk.goTo(edition.startSlideId, 'start');
+    // The walk moves with `here`; its functions need not be followed.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [pace, classSlide, here, isClosed, edition]);
+
+  const graph = useMemo(() => routeGraph(edition), [edition]);
+  const slide = edition.slides[here ?? edition.startSlideId ?? ''];
+  const follow = (linkId: LinkId): void => {
+    const target = edition.links[linkId]?.target.slideId;
+    if (!target || isHeld) return;
+    if (pace === 'together') tell('The class moves together: your teacher goes on.');
+    else walk.goTo(target, linkId);
+  };
+  if (state?.presenting?.folioId === lesson.folioId) {
+    return <Presenting edition={edition} leaves={folio.leaves} presenting={state.presenting} />;
+  }
+  if (!slide) return <Centre title="Nothing to see yet">This lesson has no slides.</Centre>;
+  return (
+    <div className="flex h-full flex-col">
+      <StateNote state={state} handedInAt={lesson.handedInAt} />
+      <div className="min-h-0 flex-1">
+        {leaves === 'open' ? (
+          <Suspense fallback={<Centre>Opening your leaves …</Centre>}>
+            <LeavesPanel
+              lesson={lesson}
+              doc={doc}
+              folio={folio}
+              isClosed={isHeld}
+              onClose={() => setLeaves('closed')}
+            />
+          </Suspense>
+        ) : (
+          <SlideAtWork
+            key={slide.id}
+            {...{ doc, folio, edition, slide, isHeld }}
+            links={graph.waysOut.get(slide.id) ?? []}
+            onFollow={follow}
+          />
+        )}
+      </div>
+      <footer className="flex min-h-[60px] shrink-0 items-center gap-3 border-t border-line bg-sheet px-4 pb-[env(safe-area-inset-bottom)]">
+        <Button
+          size="large"
+          onClick={walk.back}
+          disabled={!walk.canGoBack || isHeld || pace === 'together' || leaves === 'open'}
+        >
+          Back
+        </Button>
+        <div className="min-w-0 text-[13px] leading-tight text-soft">
+          <p className="truncate">{lesson.name}</p>
+          <p className="flex flex-wrap gap-x-1.5">
+            <span className="whitespace-nowrap">{walk.steps} slides walked ·</span>{' '}
+            <SavedLabel document={document} />
+          </p>
+        </div>
+        <div className="ml-auto flex items-center gap-2">
+          <Button
+            look="quiet"
+            size="large"
+            className="!px-2"
+            onClick={() => setLeaves(leaves === 'open' ? 'closed' : 'open')}
+          >
+            {leaves === 'open' ? 'To the slide' : 'My leaves'}
+          </Button>
+          {!isClosed && <HandIn document={document} />}
+        </div>
+      </footer>
+    </div>
+  );
+}
+
+function SlideAtWork(props: Parameters<typeof useSlideWork>[0] & { edition: Deck }): ReactElement {
+  const work = useSlideWork(props);
+  const isNarrow = useIsNarrow();
+  const renderElement = useLiveElements(work, props.edition.theme);
+  return (
+    <>
+      {isNarrow ? (
+        <PhoneSlide work={work} theme={props.edition.theme} />
+      ) : (
+        <FittedSlide
+          className="bg-[#10191d]"
+          slide={props.slide}
+          theme={props.edition.theme}
+          links={props.links}
+          onFollow={work.onFollow}
+          renderElement={renderElement}
+        />
+      )}
+      <p role="status" aria-label="What happened" className="sr-only">
+        {work.said}
+      </p>
+    </>
+  );
+}
+
+function StateNote({
+  state,
+  handedInAt,
+}: {
+  state: LessonState | null;
+  handedInAt: string | null;
+}): ReactElement | null {
+  const said = handedInAt
+    ? 'Handed in. You can look, but nothing can be changed any more.'
+    : state?.isEnded
+      ? 'This lesson has ended. What you did is kept.'
+      : state?.isHeld
+        ? 'Hold: look up for a moment.'
+        : null;
+  return said ? (
+    <p
+      role="status"
+      className="shrink-0 bg-brass-mist px-4 py-2 text-center font-semibold text-brass-deep"
+    >
+      {said}
+    </p>
+  ) : null;
+}
+
+/** Waits until everything is on the server, then freezes the folio as an attempt. */
+function HandIn({ document }: { document: OpenDocument }): ReactElement {
+  const [isAsking, setIsAsking] = useState(false);
+  const [isBusy, setIsBusy] = useState(false);
+  const queries = useQueryClient();
+  const { trouble } = useNotices();
+  const hand = async (): Promise<void> => {
+    setIsBusy(true);
+    try {
+      await whenSaved(document);
+      await handIn();
+      await queries.invalidateQueries({ queryKey: ['student'] });
+      setIsAsking(false);
+    } catch (error) {
+      trouble(sentenceOf(error));
+    } finally {
+      setIsBusy(false);
+    }
+  };
+  return (
+    <>
+      <Button look="main" size="large" onClick={() => setIsAsking(true)}>
+        Hand in
+      </Button>
+      <Dialog
+        title="Hand in?"
+        description="Your answers, pieces and leaves go to your teacher as they are now. You cannot change them afterwards."
+        isOpen={isAsking}
+        onClose={() => setIsAsking(false)}
+      >
+        <div className="flex justify-end gap-2">
+          <Button size="large" onClick={() => setIsAsking(false)}>
+            Not yet
+          </Button>
+          <Button size="large" look="main" disabled={isBusy} onClick={() => void hand()}>
+            {isBusy ? 'Handing in …' : 'Hand in now'}
+          </Button>
+        </div>
+      </Dialog>
+    </>
+  );
+}

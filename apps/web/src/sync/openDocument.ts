@@ -1,0 +1,127 @@
+import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider';
+import { IndexeddbPersistence } from 'y-indexeddb';
+import type { Awareness } from 'y-protocols/awareness';
+import * as Y from 'yjs';
+
+/**
+ * What is known of a document's changes: `saved` means the server has all of them on disk; `saving` that some are
+ * on their way; `kept` that there is no connection and they wait on this device.
+ */
+export type SavedState = 'opening' | 'saved' | 'saving' | 'kept' | 'refused';
+
+export interface OpenDocument {
+  doc: Y.Doc;
+  awareness: Awareness | null;
+  /** Resolves when the document can be worked with: from the server, or from this device. */
+  ready: Promise<void>;
+  savedState(): SavedState;
+  subscribe(listener: () => void): () => void;
+  close(): void;
+}
+
+let socket: HocuspocusProviderWebsocket | null = null;
+
+function sharedSocket(): HocuspocusProviderWebsocket {
+  const { protocol, host } = window.location;
+  socket ??= new HocuspocusProviderWebsocket({
+    url: `${protocol === 'https:' ? 'wss' : 'ws'}://${host}/sync`,
+    maxDelay: 4000,
+  });
+  return socket;
+}
+
+/** After signing in, out or joining: the next document opens with the new cookie. */
+export function forgetSocket(): void {
+  socket?.destroy();
+  socket = null;
+}
+
+/**
+ * Opens a document over the one socket of this page. With `keepAs` it is kept on this device under that name and
+ * can be worked on without a connection.
+ */
+export function openDocument(
+  name: string,
+  options: { keepAs?: string; hasAwareness?: boolean } = {},
+): OpenDocument {
+  const doc = new Y.Doc();
+  const kept = options.keepAs ? new IndexeddbPersistence(options.keepAs, doc) : null;
+  const listeners = new Set<() => void>();
+  let isConnected = false;
+  let isRefused = false;
+  let hasOpened = false;
+  const tell = (): void => listeners.forEach((listener) => listener());
+  const provider = new HocuspocusProvider({
+    websocketProvider: sharedSocket(),
+    name,
+    document: doc,
+    token: 'cookie',
+    awareness: options.hasAwareness === false ? null : undefined,
+    onStatus: ({ status }) => {
+      isConnected = String(status) === 'connected';
+      tell();
+    },
+    onUnsyncedChanges: tell,
+    onSynced: tell,
+    onAuthenticationFailed: () => {
+      isRefused = true;
+      tell();
+    },
+  });
+  provider.attach();
+  const ready = new Promise<void>((resolve, reject) => {
+    const done = (): void => {
+      hasOpened = true;
+      tell();
+      resolve();
+    };
+    provider.on('synced', done);
+    provider.on('authenticationFailed', () => reject(new Error('This is not yours to open.')));
+    void kept?.whenSynced.then(() => {
+      if (Y.encodeStateVector(doc).length > 1) done();
+    });
+  });
+  ready.catch(() => undefined);
+  return {
+    doc,
+    awareness: provider.awareness,
+    ready,
+    savedState() {
+      if (isRefused) return 'refused';
+      if (!hasOpened) return 'opening';
+      if (!isConnected) return 'kept';
+      return provider.hasUnsyncedChanges || !provider.isSynced ? 'saving' : 'saved';
+    },
+    subscribe(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    close() {
+      provider.destroy();
+      void kept?.destroy();
+      doc.destroy();
+    },
+  };
+}
+
+/** Resolves once everything is on the server's disk; rejects after `milliseconds`. */
+export function whenSaved(document: OpenDocument, milliseconds = 8000): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const stop = document.subscribe(check);
+    const timer = setTimeout(() => {
+      stop();
+      reject(
+        new Error(
+          'Not everything has reached the server yet. Wait for the connection and try again.',
+        ),
+      );
+    }, milliseconds);
+    function check(): void {
+      if (document.savedState() !== 'saved') return;
+      clearTimeout(timer);
+      stop();
+      resolve();
+    }
+    check();
+  });
+}

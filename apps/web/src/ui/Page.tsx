@@ -1,0 +1,81 @@
+import type { ReactElement, ReactNode } from 'react';
+import { Link } from 'react-router';
+
+export function Mark({ size = 26 }: { size?: number }): ReactElement {
+  return <img src="/mark.svg" alt="" width={size} height={size} />;
+}
+
+/** The one thin header: what stands left, what stands right. */
+export function Header({ left, right }: { left: ReactNode; right?: ReactNode }): ReactElement {
+  return (
+    <header className="flex h-12 shrink-0 items-center gap-3 border-b border-line px-4">
+      <Link to="/" aria-label="All decks" className="shrink-0 rounded-[6px] p-0.5">
+        <Mark />
+      </Link>
+      {left}
+      <div className="ml-auto flex items-center gap-3">{right}</div>
+    </header>
+  );
+}
+
+/** The middle of an otherwise empty page: opening, not found, nothing here yet. */
+export function Centre({
+  title,
+  children,
+}: {
+  title?: string;
+  children?: ReactNode;
+}): ReactElement {
+  return (
+    <main className="grid h-full place-items-center p-6 text-center">
+      <div className="max-w-[420px]">
+        {title && <h1 className="text-[24px] mb-2">{title}</h1>}
+        <div className="text-soft">{children}</div>
+      </div>
+    </main>
+  );
+}
+
+export const initialsOf = (name: string): string =>
+  name
+    .split(/\s+/)
+    .map((part) => part[0] ?? '')
+    .slice(0, 2)
+    .join('')
+    .toUpperCase();
+
+export function Initials({ name, isMuted }: { name: string; isMuted?: boolean }): ReactElement {
+  return (
+    <span
+      title={name}
+      aria-label={name}
+      role="img"
+      className={`grid size-[26px] shrink-0 place-items-center rounded-full border-[1.5px] text-[11px] font-bold ${
+        isMuted ? 'border-line text-soft' : 'border-petrol text-petrol bg-sheet'
+      }`}
+    >
+      {initialsOf(name)}
+    </span>
+  );
+}
+
+export function Badge({
+  children,
+  tone = 'plain',
+}: {
+  children: ReactNode;
+  tone?: 'plain' | 'brass' | 'petrol';
+}): ReactElement {
+  const tones = {
+    plain: 'border-line bg-sheet text-ink',
+    brass: 'border-[#e4cf95] bg-brass-mist text-brass-deep',
+    petrol: 'border-petrol text-petrol bg-sheet',
+  };
+  return (
+    <span
+      className={`inline-flex items-center rounded-full border px-2 text-[12.5px] leading-[21px] whitespace-nowrap ${tones[tone]}`}
+    >
+      {children}
+    </span>
+  );
+}

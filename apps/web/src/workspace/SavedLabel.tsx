@@ -1,0 +1,26 @@
+import type { ReactElement } from 'react';
+import type { OpenDocument, SavedState } from '../sync/openDocument';
+import { useSavedState } from '../sync/useDocument';
+
+const SAID: Record<SavedState, string> = {
+  opening: 'opening',
+  saved: 'saved',
+  saving: 'saving',
+  kept: 'kept on this device',
+  refused: 'not saved: no longer yours to change',
+};
+
+/** The acknowledged state, in words. */
+export function SavedLabel({ document }: { document: OpenDocument }): ReactElement {
+  const state = useSavedState(document);
+  const isTrouble = state === 'kept' || state === 'refused';
+  return (
+    <span
+      role="status"
+      aria-label="Saved state"
+      className={`text-[13px] ${isTrouble ? 'font-semibold text-brass-deep' : 'text-soft'}`}
+    >
+      {SAID[state]}
+    </span>
+  );
+}

@@ -1,0 +1,143 @@
+import { routeFindings } from '@gobrel/core';
+import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
+import { Navigate, NavLink, Route, Routes, useNavigate, useParams } from 'react-router';
+import { renameDeck } from '@gobrel/core';
+import { RequireTeacher } from '../decks/RequireTeacher';
+import type { Teacher } from '../api/teacher';
+import { useDocument } from '../sync/useDocument';
+import { Button } from '../ui/Button';
+import { Centre, Header } from '../ui/Page';
+import { DeckProvider, useDeck } from './DeckContext';
+import { Here } from './Here';
+import { isTyping } from './isTyping';
+import { SavedLabel } from './SavedLabel';
+import { ShareDialog } from './ShareDialog';
+
+const MapView = lazy(() => import('../map/MapView'));
+const SlideEditor = lazy(() => import('../slide/SlideEditor'));
+const CheckView = lazy(() => import('../check/CheckView'));
+const LessonsView = lazy(() => import('../lessons/LessonsView'));
+
+export default function Workspace(): ReactElement {
+  const { deckId = '' } = useParams();
+  return (
+    <RequireTeacher>
+      {(teacher) => <OpenedDeck key={deckId} deckId={deckId} teacher={teacher} />}
+    </RequireTeacher>
+  );
+}
+
+function OpenedDeck({ deckId, teacher }: { deckId: string; teacher: Teacher }): ReactElement {
+  const opening = useDocument(`deck:${deckId}`, { keepAs: `gobrel:${teacher.id}:deck:${deckId}` });
+  if (opening.state === 'opening') return <Centre>Opening the deck …</Centre>;
+  if (opening.state === 'failed') {
+    return (
+      <Centre title="Not yours to open">
+        This deck is not there any more, or it has not been shared with you.
+      </Centre>
+    );
+  }
+  return (
+    <DeckProvider deckId={deckId} teacher={teacher} document={opening.document}>
+      <Views />
+    </DeckProvider>
+  );
+}
+
+function Views(): ReactElement {
+  const { deckId, deck, graph, history, document } = useDeck();
+  const [isSharing, setIsSharing] = useState(false);
+  const navigate = useNavigate();
+  const findings = routeFindings(deck, graph).length;
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event)) return;
+      const key = event.key.toLowerCase();
+      if (key === 'z' && !event.shiftKey) history.undo();
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) history.redo();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [history]);
+
+  const tab = ({ isActive }: { isActive: boolean }): string =>
+    `flex h-12 items-center gap-1.5 border-b-2 px-2.5 text-[14px] ${isActive ? 'border-petrol font-semibold text-petrol' : 'border-transparent text-soft hover:text-ink'}`;
+  return (
+    <div className="flex h-full flex-col">
+      <Header
+        left={
+          <>
+            <DeckName />
+            <nav aria-label="Views" className="ml-2 flex self-stretch">
+              <NavLink to={`/deck/${deckId}/map`} className={tab}>
+                Map
+              </NavLink>
+              <NavLink to={`/deck/${deckId}/slide`} className={tab}>
+                Slide
+              </NavLink>
+              <NavLink to={`/deck/${deckId}/check`} className={tab}>
+                Check
+                {findings > 0 && (
+                  <span className="rounded-full border border-[#e4cf95] bg-brass-mist px-1.5 text-[12px] leading-[18px] text-brass-deep">
+                    {findings}
+                  </span>
+                )}
+              </NavLink>
+              <NavLink to={`/deck/${deckId}/lessons`} className={tab}>
+                Lessons
+              </NavLink>
+            </nav>
+          </>
+        }
+        right={
+          <>
+            <Here />
+            <SavedLabel document={document} />
+            <Button onClick={() => void navigate(`/deck/${deckId}/show`)}>Show</Button>
+            <Button look="main" onClick={() => setIsSharing(true)}>
+              Share
+            </Button>
+          </>
+        }
+      />
+      <div className="min-h-0 flex-1">
+        <Suspense fallback={<Centre>Opening …</Centre>}>
+          <Routes>
+            <Route path="map" element={<MapView />} />
+            <Route path="slide/:slideId?" element={<SlideEditor />} />
+            <Route path="check" element={<CheckView />} />
+            <Route path="lessons" element={<LessonsView />} />
+            <Route path="*" element={<Navigate to={`/deck/${deckId}/map`} replace />} />
+          </Routes>
+        </Suspense>
+      </div>
+      <ShareDialog isOpen={isSharing} onClose={() => setIsSharing(false)} />
+    </div>
+  );
+}
+
+function DeckName(): ReactElement {
+  const { deck, doc, run } = useDeck();
+  const [typed, setTyped] = useState<string | null>(null);
+  const finish = (): void => {
+    if (typed !== null && typed.trim() !== deck.title) run(renameDeck(doc, typed));
+    setTyped(null);
+  };
+  return (
+    <input
+      aria-label="Name of the deck"
+      value={typed ?? deck.title}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={finish}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Escape') setTyped(null);
+      }}
+      style={{ width: `${Math.min(34, Math.max(8, (typed ?? deck.title).length + 1))}ch` }}
+      className="h-9 max-w-[30vw] rounded-[6px] border border-transparent bg-transparent px-1.5 font-head text-[17px] font-semibold hover:border-line focus:bg-sheet"
+    />
+  );
+}

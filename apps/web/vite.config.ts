@@ -1,0 +1,22 @@
+import { fileURLToPath } from 'node:url';
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+const core = (path: string): string =>
+  fileURLToPath(new URL(`../../packages/core/src/${path}`, import.meta.url));
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  resolve: {
+    alias: [{ find: /^@gobrel\/core$/, replacement: core('index.ts') }],
+    dedupe: ['yjs', 'react', 'react-dom'],
+  },
+  build: { assetsDir: 'static', target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 2000 },
+  server: {
+    proxy: {
+      '/api': 'http://127.0.0.1:4301',
+      '/sync': { target: 'ws://127.0.0.1:4301', ws: true },
+    },
+  },
+});
