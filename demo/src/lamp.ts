@@ -18,7 +18,7 @@ import type * as Y from 'yjs';
 import { box, scene, title, type Pictures } from './palette.js';
 import type { PictureName } from './pictures.js';
 
-const COLUMN = 230;
+const COLUMN = 270;
 const ROW = 150;
 
 /** A branching story with four endings, six questions, one scene with pieces, and a page for the students. */
@@ -48,7 +48,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
     'The lighthouse of Petrel Isle at night, its lamp dark',
   ];
   const STORM: [PictureName, string] = ['storm', 'Rain over the lighthouse'];
-  const side = box(760, 330, 440, 300);
+  const side = box(730, 236, 490, 430);
   return deckNamed(
     'Keep the Lamp Lit',
     story(
@@ -149,7 +149,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
     story(
       'string',
       'String smoulders',
-      [4, 1.3],
+      [4, 1.1],
       ['smoulder', 'Smoke rises from the gap'],
       'The string smokes and stays dark.',
       choice('Try again', 'wire'),
@@ -197,7 +197,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
     story(
       'flags',
       'Flags and mirrors',
-      [4, 2.8],
+      [4, 2.95],
       ['flags', 'Signal flags on a mast'],
       'Two flags, a mirror, and the last of the light.',
       choiceQuestion(
@@ -234,7 +234,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
     story(
       'night',
       'A long night',
-      [4, 1.98],
+      [4, 2],
       STORM,
       'The ferry waits outside until morning. Nobody is hurt; everybody is cold.',
       ending(),
@@ -242,7 +242,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
     story(
       'harbour',
       'Back in harbour',
-      [5, 3.5],
+      [5, 3.4],
       ['harbour', 'The harbour at dawn'],
       'Wet through, but ashore. The keeper puts the kettle on.',
       ending(),

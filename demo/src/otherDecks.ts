@@ -57,13 +57,13 @@ export function rockPoolDeck(pictures: Pictures): Y.Doc {
       'splash',
       'The splash zone',
       'Only spray reaches this rock.',
-      230,
+      270,
       0,
       choiceQuestion(
         'q-splash',
         'What must an animal here stand best?',
         ['*Drying out', 'Great depth', 'Darkness'],
-        { box: box(760, 300, 440, 260) },
+        { box: box(730, 270, 490, 370) },
       ),
       choice('On to the pool', 'sort'),
     ),
@@ -71,7 +71,7 @@ export function rockPoolDeck(pictures: Pictures): Y.Doc {
       'sort',
       'Who lives where?',
       'Move each animal to where it lives.',
-      230,
+      270,
       150,
       zone('dry', 'dry rock', box(700, 60, 520, 150), ['limpet']),
       zone('mid', 'the pool', box(700, 270, 520, 160), ['crab', 'anemone', 'starfish']),
@@ -88,13 +88,13 @@ export function rockPoolDeck(pictures: Pictures): Y.Doc {
       'deep',
       'The deep edge',
       'Weed sways where the light grows dim.',
-      230,
+      270,
       300,
       choiceQuestion(
         'q-deep',
         'Why do weeds not grow deeper still?',
         ['*Too little light', 'Too much salt', 'Too many crabs'],
-        { box: box(760, 300, 440, 260) },
+        { box: box(730, 270, 490, 370) },
       ),
       choice('Back up to the pool', 'sort'),
     ),
@@ -102,11 +102,11 @@ export function rockPoolDeck(pictures: Pictures): Y.Doc {
       'sorted',
       'The tide comes back',
       'Time to leave the pool as it was found.',
-      460,
+      540,
       150,
       choice('Home', 'home'),
     ),
-    sort('home', 'Home along the shore', 'What will you look for next time?', 690, 150, ending()),
+    sort('home', 'Home along the shore', 'What will you look for next time?', 810, 150, ending()),
   );
 }
 
@@ -134,7 +134,7 @@ export function almanacDeck(pictures: Pictures): Y.Doc {
       ),
     ),
     at(
-      230,
+      270,
       0,
       slide(
         'how: How to make a page',
@@ -146,7 +146,7 @@ export function almanacDeck(pictures: Pictures): Y.Doc {
       ),
     ),
     at(
-      460,
+      540,
       0,
       slide(
         'page: A day on the isle',
@@ -176,7 +176,7 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
     ...parts: SlidePlan['parts']
   ): SlidePlan =>
     at(
-      x * 230,
+      x * 270,
       y * 150,
       bare(
         slide(
@@ -255,7 +255,7 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
         'q-glass',
         'The glass fell fast since noon. What do you expect?',
         ['*A gale', 'A calm night', 'Fog'],
-        { box: box(760, 330, 440, 260) },
+        { box: box(730, 270, 490, 370) },
       ),
       choice('The gale', 'gale'),
     ),

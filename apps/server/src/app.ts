@@ -88,6 +88,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.enableShutdownHooks();
   if (config.webFolder) serveInterface(app, config.webFolder);
   app.get(SyncService).attach(app.getHttpServer() as Server);
+  await app.init();
   return app;
 }
 

@@ -35,6 +35,7 @@ export class AssetsService {
 
   /** Checks by content, re-encodes, strips metadata and keeps a picture. The same bytes are kept once. */
   async add(file: Buffer): Promise<AssetRef> {
+    if (file.length === 0) throw invalid(NO_PICTURE);
     const picture = looksLikeSvg(file) ? readSvg(file) : await readBitmap(file);
     const { mediaType, width, height, isAnimated, bytes } = picture;
     const hash = createHash('sha256').update(bytes).digest('hex');

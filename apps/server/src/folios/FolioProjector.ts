@@ -1,4 +1,9 @@
-import { Injectable, Logger, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
+import {
+  Injectable,
+  Logger,
+  type BeforeApplicationShutdown,
+  type OnModuleInit,
+} from '@nestjs/common';
 import type { DirectConnection, Document } from '@hocuspocus/server';
 import {
   deskAnswers,
@@ -52,7 +57,7 @@ const TALLY_PAUSE = 200;
  * On opening, a folio is projected whole: whatever a crash kept from the rows is made good.
  */
 @Injectable()
-export class FolioProjector implements OnModuleInit, OnApplicationShutdown {
+export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   #logger = new Logger('projector');
   #lessons = new Map<string, Promise<LiveLesson>>();
   #folios = new Map<string, LiveFolio>();
@@ -244,7 +249,7 @@ export class FolioProjector implements OnModuleInit, OnApplicationShutdown {
     while (this.#pass) await this.#pass;
   }
 
-  async onApplicationShutdown(): Promise<void> {
+  async beforeApplicationShutdown(): Promise<void> {
     await this.settle();
     this.#isClosed = true;
     for (const opening of this.#lessons.values()) {

@@ -1,6 +1,6 @@
 import type { Server as HttpServer, IncomingMessage } from 'node:http';
 import type { Duplex } from 'node:stream';
-import { Inject, Injectable, Logger, type OnApplicationShutdown } from '@nestjs/common';
+import { Inject, Injectable, type BeforeApplicationShutdown } from '@nestjs/common';
 import { Redis } from '@hocuspocus/extension-redis';
 import {
   Hocuspocus,
@@ -48,9 +48,8 @@ export interface DocumentKeeper {
 
 /** Hocuspocus in the same HTTP server: lets in, stores before acknowledging, hands documents to their keepers. */
 @Injectable()
-export class SyncService implements OnApplicationShutdown {
+export class SyncService implements BeforeApplicationShutdown {
   readonly hocuspocus: Hocuspocus;
-  #logger = new Logger('sync');
   #keepers = new Map<DocumentKind, DocumentKeeper>();
   #bytes = new Map<string, number>();
   #sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE });
@@ -192,12 +191,12 @@ export class SyncService implements OnApplicationShutdown {
     if (name) this.#keepers.get(name.kind)?.onPresence?.(name.id, document);
   }
 
-  async onApplicationShutdown(): Promise<void> {
+  /** Before the HTTP server closes, which waits for its sockets. */
+  async beforeApplicationShutdown(): Promise<void> {
     this.hocuspocus.closeConnections();
     for (const socket of this.#sockets.clients) socket.terminate();
     this.#sockets.close();
-    this.#logger.log('sockets closed');
-    await Promise.resolve();
+    await this.store.drained();
   }
 }
 

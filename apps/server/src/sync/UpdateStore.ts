@@ -1,4 +1,4 @@
-import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
+import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
 
@@ -17,7 +17,7 @@ const COMPACT_AFTER = 200;
  * and go as one multi-row INSERT with one commit. An append resolves once its rows are on disk.
  */
 @Injectable()
-export class UpdateStore implements OnApplicationShutdown {
+export class UpdateStore {
   #waiting: Waiting[] = [];
   #draining: Promise<void> | null = null;
   #counts = new Map<string, number>();
@@ -114,7 +114,8 @@ export class UpdateStore implements OnApplicationShutdown {
     return true;
   }
 
-  async onApplicationShutdown(): Promise<void> {
-    await this.#draining;
+  /** Resolves when nothing waits to be written. */
+  async drained(): Promise<void> {
+    while (this.#draining) await this.#draining;
   }
 }

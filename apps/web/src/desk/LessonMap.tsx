@@ -5,6 +5,7 @@ import {
   Position,
   ReactFlow,
   ReactFlowProvider,
+  useStore,
   type Node,
   type NodeProps,
 } from '@xyflow/react';
@@ -24,10 +25,14 @@ type StandingNode = Node<
 
 const NODE_TYPES = { card: StandingCard };
 const EDGE_TYPES = { wire: WireEdge };
-const MOST_DOTS = 7;
+const MOST_DOTS = 4;
 
 function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement {
   const { standing, onOpen, ...card } = data;
+  // Dots stay readable however far the map is zoomed out.
+  const grow = useStore((store) =>
+    Math.min(2.2, Math.max(1, Math.round(10 / store.transform[2]) / 10)),
+  );
   return (
     <>
       <Handle type="target" position={Position.Left} className="!opacity-0" isConnectable={false} />
@@ -41,7 +46,8 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
       {standing.length > 0 && (
         <ul
           aria-label={`Students on ${card.slide.title}`}
-          className="absolute -bottom-3.5 left-0 flex w-full justify-center -space-x-1.5"
+          className="absolute left-1/2 top-full flex justify-center -space-x-1.5"
+          style={{ transform: `translate(-50%, -50%) scale(${grow})` }}
         >
           {standing.slice(0, MOST_DOTS).map((student) => (
             <li key={student.folioId}>

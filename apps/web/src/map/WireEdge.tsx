@@ -1,5 +1,6 @@
 import { BaseEdge, EdgeLabelRenderer, type Edge, type EdgeProps } from '@xyflow/react';
 import type { ReactElement } from 'react';
+import { wirePath } from './wirePath';
 
 export type WireData = {
   wording: string;
@@ -43,29 +44,4 @@ export function WireEdge(props: EdgeProps<Wire>): ReactElement {
       )}
     </>
   );
-}
-
-export function wirePath(
-  sourceX: number,
-  sourceY: number,
-  targetX: number,
-  targetY: number,
-): { path: string; x: number; y: number; isBack: boolean } {
-  const isBack = targetX < sourceX - 20;
-  if (isBack) {
-    const low = Math.max(sourceY, targetY) + 110;
-    return {
-      path: `M${sourceX} ${sourceY} C${sourceX + 90} ${low} ${targetX - 90} ${low} ${targetX} ${targetY}`,
-      x: (sourceX + targetX) / 2,
-      y: (sourceY + targetY) / 8 + (low * 6) / 8,
-      isBack,
-    };
-  }
-  const bend = Math.max(30, (targetX - sourceX) / 2);
-  return {
-    path: `M${sourceX} ${sourceY} C${sourceX + bend} ${sourceY} ${targetX - bend} ${targetY} ${targetX} ${targetY}`,
-    x: (sourceX + targetX) / 2,
-    y: (sourceY + targetY) / 2,
-    isBack,
-  };
 }

@@ -12,7 +12,7 @@ export async function layOut(deck: Deck): Promise<{ slideId: SlideId; x: number;
     layoutOptions: {
       'elk.algorithm': 'layered',
       'elk.direction': 'RIGHT',
-      'elk.layered.spacing.nodeNodeBetweenLayers': '90',
+      'elk.layered.spacing.nodeNodeBetweenLayers': '120',
       'elk.spacing.nodeNode': '42',
       'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
     },

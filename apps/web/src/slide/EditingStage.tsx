@@ -17,7 +17,9 @@ import {
   type Result,
   type Slide,
   type SlideElement,
+  type TextStyle,
   type ThemeName,
+  wordsOf,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import {
@@ -33,6 +35,7 @@ import type * as Y from 'yjs';
 import { boxStyle, ElementView } from '../stage/ElementView';
 import { RichTextEditor } from '../stage/RichTextEditor';
 import { SlideView } from '../stage/SlideView';
+import { textStyle } from '../stage/theme';
 import { isTouchable, withBoxes, type StageEdit } from './useStageEdit';
 
 const KIND_NAMES: Record<SlideElement['kind'], string> = {
@@ -58,6 +61,8 @@ interface Drag {
   handle: Handle | null;
   from: Record<ElementId, Box>;
   hasMoved: boolean;
+  /** A press on the one selected text that does not turn into a drag starts typing. */
+  thenType: ElementId | null;
 }
 
 /**
@@ -86,7 +91,12 @@ export function EditingStage(props: {
   const drawn = useMemo(() => withBoxes(props.drawn ?? slide, boxes), [props.drawn, slide, boxes]);
   const touchable = moved.elements.filter((element) => isTouchable(element, layer));
 
-  const start = (event: PointerEvent, elements: SlideElement[], handle: Handle | null): void => {
+  const start = (
+    event: PointerEvent,
+    elements: SlideElement[],
+    handle: Handle | null,
+    thenType: ElementId | null = null,
+  ): void => {
     if (event.button !== 0) return;
     event.stopPropagation();
     (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
@@ -97,6 +107,7 @@ export function EditingStage(props: {
       handle,
       from: Object.fromEntries(elements.map((element) => [element.id, element.box])),
       hasMoved: false,
+      thenType,
     };
   };
 
@@ -145,7 +156,7 @@ export function EditingStage(props: {
           Object.entries(boxes).map(([elementId, box]) => ({ elementId, box })),
         ),
       );
-    }
+    } else if (now?.thenType) type(now.thenType);
     setBoxesNow({});
   };
 
@@ -161,7 +172,8 @@ export function EditingStage(props: {
     }
     const elements = isIn ? selected : [element];
     if (!isIn) select([element.id]);
-    start(event, elements, null);
+    const isTheOne = isIn && selected.length === 1 && 'text' in element;
+    start(event, elements, null, isTheOne ? element.id : null);
   };
 
   const remove = (ids: ElementId[]): void => {
@@ -237,7 +249,9 @@ export function EditingStage(props: {
                   : undefined,
               outlineOffset: 1 / scale,
             }}
-          />
+          >
+            <EmptyText element={element} theme={theme} />
+          </div>
         );
       })}
       {one && typing !== one.id && (
@@ -298,6 +312,33 @@ export function EditingStage(props: {
         overlay={overlay}
       />
     </div>
+  );
+}
+
+const INVITATIONS: Record<TextStyle, string> = {
+  title: 'A title goes here',
+  heading: 'A heading goes here',
+  body: 'Text goes here',
+  caption: 'A caption goes here',
+  choice: 'A choice goes here',
+};
+
+/** An empty text would not be seen: it invites to write, on the stage only. */
+function EmptyText({
+  element,
+  theme,
+}: {
+  element: SlideElement;
+  theme: ThemeName;
+}): ReactElement | null {
+  if (element.kind !== 'text' || wordsOf(element.text) !== '') return null;
+  return (
+    <span
+      className="pointer-events-none block size-full border-2 border-dashed border-current/40 opacity-60"
+      style={textStyle(element.style, theme, element.colour)}
+    >
+      {INVITATIONS[element.style]}
+    </span>
   );
 }
 

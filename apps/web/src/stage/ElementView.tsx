@@ -81,7 +81,6 @@ export function ElementBody(props: ElementViewProps): ReactElement {
           src={assetUrl(element.asset, element.box.w * props.scale)}
           alt={element.alt}
           draggable={false}
-          loading="lazy"
           decoding="async"
           className="size-full select-none"
           style={{ objectFit: element.fit }}
@@ -119,10 +118,10 @@ function TextBody(props: {
       className={`slide-text size-full ${card ? 'flex items-center rounded-[10px]' : ''}`}
       style={{
         ...textStyle(element.style, theme, isPiece ? '' : element.colour),
-        ...(card ? { background: THEME_COLOURS[theme].choiceFill, padding: '0 24px' } : {}),
-        ...(isPiece
-          ? { color: '#1E2B32', justifyContent: 'center', border: '2px solid #DED6C6' }
+        ...(card
+          ? { background: THEME_COLOURS[theme].choiceFill, padding: isPiece ? '0 10px' : '0 24px' }
           : {}),
+        ...(isPiece ? { color: '#1E2B32', textAlign: 'center', border: '2px solid #DED6C6' } : {}),
       }}
     >
       <div className="w-full">
@@ -177,7 +176,7 @@ export function QuestionCard(props: {
   const { Still } = QUESTION_VIEWS[element.question.kind];
   return (
     <div
-      className="slide-text flex size-full flex-col gap-3 overflow-auto rounded-[10px] p-5"
+      className="slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-[10px] p-5"
       style={{
         ...textStyle('body', 'paper', ''),
         fontSize: 26,

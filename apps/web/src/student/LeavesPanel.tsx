@@ -2,6 +2,7 @@ import {
   addElement,
   addLeaf,
   createHistory,
+  elementWords,
   leafOnPattern,
   leafTitle,
   plain,
@@ -146,6 +147,9 @@ function LeafEditor(props: {
       trouble(sentenceOf(error));
     }
   };
+  const asked = edition.slides[leaf.patternId]?.elements.find(
+    (element) => element.kind === 'text' && element.style === 'body',
+  );
   const pictures = leaf.elements.filter((element) => element.kind === 'picture');
   return (
     <div className="flex h-full flex-col">
@@ -186,6 +190,7 @@ function LeafEditor(props: {
             </Button>
           </>
         )}
+        {asked && <p className="basis-full text-[14px] text-soft">{elementWords(asked)}</p>}
       </div>
       <div
         ref={frame}

@@ -12,6 +12,7 @@ import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 
 import { Navigate } from 'react-router';
 import { ApiProblem, sentenceOf } from '../api/http';
 import { handIn, useStudentLesson, type StudentLesson } from '../api/student';
+import { count } from '../decks/when';
 import { FittedSlide } from '../stage/SlideView';
 import { whenSaved, type OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
@@ -137,14 +138,16 @@ function AtWork(props: {
         >
           Back
         </Button>
-        <div className="min-w-0 text-[13px] leading-tight text-soft">
-          <p className="truncate">{lesson.name}</p>
+        <div className="min-w-0 flex-1 text-[13px] leading-tight text-soft">
+          <p className="hidden truncate sm:block">{lesson.name}</p>
           <p className="flex flex-wrap gap-x-1.5">
-            <span className="whitespace-nowrap">{walk.steps} slides walked ·</span>{' '}
+            <span className="whitespace-nowrap">
+              {count(walk.steps, 'slide')} <span className="hidden sm:inline">walked</span>
+            </span>
             <SavedLabel document={document} />
           </p>
         </div>
-        <div className="ml-auto flex items-center gap-2">
+        <div className="flex shrink-0 items-center gap-1 sm:gap-2">
           <Button
             look="quiet"
             size="large"

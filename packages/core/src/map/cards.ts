@@ -6,7 +6,7 @@ import { slideOf, slidesMap } from '../deck/document.js';
 /** A card on the map, in map units: 150 wide, its picture 16:9, its title below. */
 export const CARD = { width: 150, height: 110 } as const;
 /** Room that a card takes with the gap to the next one. */
-export const PITCH = { x: 230, y: 150 } as const;
+export const PITCH = { x: 270, y: 150 } as const;
 
 interface Spot {
   x: number;

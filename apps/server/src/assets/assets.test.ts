@@ -1,0 +1,128 @@
+import sharp from 'sharp';
+import type { AssetRef } from '@gobrel/core';
+import {
+  signUp,
+  startServer,
+  Visitor,
+  type Answered,
+  type TestServer,
+} from '../testing/testServer.js';
+import { sanitiseSvg } from './svg.js';
+
+let server: TestServer;
+let ines: Visitor;
+beforeAll(async () => {
+  server = await startServer();
+  ines = await signUp(server.url);
+});
+afterAll(() => server.stop());
+
+function send(
+  bytes: Buffer | string,
+  who = ines,
+): Promise<Answered<AssetRef & { detail: string }>> {
+  const form = new FormData();
+  form.append('file', new Blob([new Uint8Array(Buffer.from(bytes))]), 'picture');
+  return who.request('POST', 'assets', form);
+}
+const serve = (hash: string, query = ''): Promise<Response> =>
+  fetch(`${server.url}/api/assets/${hash}${query}`);
+const plain = (width: number, height: number): ReturnType<typeof sharp> =>
+  sharp({ create: { width, height, channels: 3, background: '#17505C' } });
+
+test('a photo loses its metadata, is kept once, and comes in the size that is asked for', async () => {
+  const photo = await plain(1600, 900)
+    .withExif({ IFD0: { Copyright: 'Secret Street 5' } })
+    .jpeg()
+    .toBuffer();
+  expect(photo.toString('latin1')).toContain('Secret Street 5');
+  const { status, body } = await send(photo);
+  expect([status, body.width, body.height]).toEqual([201, 1600, 900]);
+  expect((await send(photo)).body.hash).toBe(body.hash);
+  const whole = await serve(body.hash);
+  expect(whole.headers.get('cache-control')).toContain('immutable');
+  expect(Buffer.from(await whole.arrayBuffer()).toString('latin1')).not.toContain('Secret Street');
+  for (const [asked, width] of [
+    [100, 320],
+    [500, 640],
+    [1300, 1600],
+  ] as const) {
+    const sized = await serve(body.hash, `?w=${asked}`);
+    expect((await sharp(Buffer.from(await sized.arrayBuffer())).metadata()).width).toBe(width);
+  }
+});
+
+test('an animated picture keeps moving', async () => {
+  const frames = await Promise.all(
+    ['#ff0000', '#0000ff'].map((background) =>
+      sharp({ create: { width: 40, height: 30, channels: 3, background } })
+        .png()
+        .toBuffer(),
+    ),
+  );
+  const gif = await sharp(frames, { join: { animated: true } })
+    .gif({ delay: [100, 100] })
+    .toBuffer();
+  const { body } = await send(gif);
+  expect(body).toMatchObject({ width: 40, height: 30, isAnimated: true });
+  const kept = await sharp(
+    Buffer.from(await (await serve(body.hash, '?w=320')).arrayBuffer()),
+  ).metadata();
+  expect(kept.pages).toBe(2);
+});
+
+test.each([
+  ['text', 'just words', 'no picture'],
+  ['nothing', '', 'no picture'],
+  ['a page', '<!doctype html><html><script>alert(1)</script></html>', 'no picture'],
+  ['half a picture', Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex'), 'picture'],
+])('%s is refused with a sentence', async (_, bytes, said) => {
+  const { status, body } = await send(bytes);
+  expect(status).toBe(400);
+  expect(body.detail).toContain(said);
+});
+
+test('a 60-megapixel picture is refused before it is unpacked', async () => {
+  const huge = await plain(10_000, 6000).png({ compressionLevel: 9 }).toBuffer();
+  const { status, body } = await send(huge);
+  expect(status).toBe(400);
+  expect(body.detail).toContain('60 megapixels; 40 are the most');
+});
+
+test('a file over 20 MB is refused', async () => {
+  expect((await send(Buffer.alloc(20_500_000))).status).toBe(413);
+});
+
+test('strangers add nothing; unknown names show nothing', async () => {
+  expect((await send('x', new Visitor(server.url))).status).toBe(401);
+  expect((await serve('a'.repeat(64))).status).toBe(404);
+  expect((await serve('../../etc/passwd')).status).toBe(404);
+});
+
+describe('drawings', () => {
+  const hostile = `<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" width="120" height="80" onload="alert(1)">
+    <script>alert(2)</script><style>@import url(http://evil.example/x.css)</style>
+    <foreignObject><body onload="alert(3)"/></foreignObject>
+    <a href="javascript:alert(4)"><rect width="9" height="9" fill="url(http://evil.example/p)"/></a>
+    <image href="http://evil.example/spy.png"/><use href="http://evil.example/x.svg#a"/><use href="#ok"/>
+    <circle id="ok" r="5" fill="url(#g)" onclick="alert(5)"/><path d="M0 0L5 5" style="fill:red"/></svg>`;
+
+  test('keep what draws and lose script, handlers, styles and everything from outside', async () => {
+    const { status, body } = await send(hostile);
+    expect([status, body.width, body.height]).toEqual([201, 120, 80]);
+    const served = await serve(body.hash);
+    const svg = await served.text();
+    expect(served.headers.get('content-security-policy')).toContain("default-src 'none'");
+    expect(svg).toContain('<circle id="ok" r="5" fill="url(#g)"');
+    expect(svg).toContain('href="#ok"');
+    expect(svg).not.toMatch(/script|alert|evil|onload|onclick|style|foreignObject|javascript/i);
+  });
+
+  test('sizes come from the drawing or its view box', () => {
+    expect(sanitiseSvg('<svg viewBox="0 0 640 360"></svg>')).toMatchObject({
+      width: 640,
+      height: 360,
+    });
+    expect(sanitiseSvg('<p>no drawing</p>')).toBeNull();
+  });
+});

@@ -1,0 +1,83 @@
+import { addChoice, readDeck } from '@gobrel/core';
+import { signUp, startServer, until, type TestServer } from '../testing/testServer.js';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startServer();
+});
+afterAll(() => server.stop());
+
+async function withDeck(): Promise<{ ines: Awaited<ReturnType<typeof signUp>>; id: string }> {
+  const ines = await signUp(server.url);
+  const { body } = await ines.post<{ id: string }>('decks', { title: 'Tides' });
+  return { ines, id: body.id };
+}
+
+test('a new deck has a name and a first slide, and its card follows what is changed', async () => {
+  const { ines, id } = await withDeck();
+  const open = await ines.open(`deck:${id}`);
+  const deck = readDeck(open.doc);
+  expect(deck.title).toBe('Tides');
+  expect(Object.keys(deck.slides)).toHaveLength(1);
+  addChoice(open.doc, deck.startSlideId!, 'Row out');
+  await open.acknowledged();
+  ines.close();
+  await until(async () => {
+    const { body } = await ines.get<{ summary: { slides: number; wires: unknown[] } }[]>('decks');
+    return body[0]!.summary.slides === 2 && body[0]!.summary.wires.length === 1;
+  });
+});
+
+test('another teacher’s deck is not there, on any route', async () => {
+  const { id } = await withDeck();
+  const tomas = await signUp(server.url, 'Tomas');
+  for (const [method, path, body] of [
+    ['GET', `decks/${id}`],
+    ['DELETE', `decks/${id}`],
+    ['POST', `decks/${id}/copy`],
+    ['POST', `decks/${id}/restore`],
+    ['POST', `decks/${id}/people`, { email: tomas.email }],
+    ['DELETE', `decks/${id}/people/${tomas.id}`],
+    ['GET', `decks/${id}/lessons`],
+    ['POST', `decks/${id}/lessons`, { allowsTypedNames: true }],
+    ['GET', 'decks/not-an-id'],
+    ['GET', `decks/${id}'--`],
+  ] as const) {
+    const answer = await tomas.request<{ detail: string }>(method, path, body);
+    expect([method, path, answer.status]).toEqual([method, path, 404]);
+    expect(answer.body.detail).toMatch(/not yours to open|no such/);
+  }
+  await expect(tomas.open(`deck:${id}`)).rejects.toThrow('not-yours');
+});
+
+test('a co-author works on the deck but cannot trash it or share it on, and is out at once when taken out', async () => {
+  const { ines, id } = await withDeck();
+  const tomas = await signUp(server.url, 'Tomas');
+  expect((await ines.post(`decks/${id}/people`, { email: 'nobody@gobrel.example' })).status).toBe(
+    409,
+  );
+  expect((await ines.post(`decks/${id}/people`, { email: tomas.email })).status).toBe(204);
+  const mine = await ines.open(`deck:${id}`);
+  const theirs = await tomas.open(`deck:${id}`);
+  addChoice(theirs.doc, readDeck(theirs.doc).startSlideId!, 'Together');
+  await until(() => Object.keys(readDeck(mine.doc).slides).length === 2);
+  expect((await tomas.request('DELETE', `decks/${id}`)).status).toBe(404);
+  expect((await tomas.post(`decks/${id}/people`, { email: ines.email })).status).toBe(404);
+  await ines.request('DELETE', `decks/${id}/people/${tomas.id}`);
+  await expect(tomas.open(`deck:${id}`)).rejects.toThrow('not-yours');
+  ines.close();
+  tomas.close();
+});
+
+test('trash and restore, duplicate', async () => {
+  const { ines, id } = await withDeck();
+  const copy = await ines.post<{ id: string }>(`decks/${id}/copy`);
+  const copied = await ines.open(`deck:${copy.body.id}`);
+  expect(readDeck(copied.doc).title).toBe('Tides (copy)');
+  await ines.request('DELETE', `decks/${id}`);
+  expect((await ines.get<{ id: string }[]>('decks')).body.map((d) => d.id)).toEqual([copy.body.id]);
+  await expect(ines.open(`deck:${id}`)).rejects.toThrow('not-yours');
+  expect((await ines.post(`decks/${id}/restore`)).status).toBe(204);
+  expect((await ines.get<unknown[]>('decks')).body).toHaveLength(2);
+  ines.close();
+});

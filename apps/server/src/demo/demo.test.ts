@@ -1,0 +1,43 @@
+import { readDeck, routeFindings, routeGraph } from '@gobrel/core';
+import { DataSource } from 'typeorm';
+import { startServer, type TestServer } from '../testing/testServer.js';
+import { UpdateStore } from '../sync/UpdateStore.js';
+import { seedDemo } from './seedDemo.js';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startServer();
+  await seedDemo(server.app);
+}, 60_000);
+afterAll(() => server.stop());
+
+test('Petrel Isle is whole: sound decks, a finished lesson of 24, a running one', async () => {
+  const database = server.app.get(DataSource);
+  const decks = await database.query<{ id: string; title: string }[]>(
+    'SELECT id, title FROM deck ORDER BY id',
+  );
+  expect(decks.map((deck) => deck.title)).toEqual([
+    'Keep the Lamp Lit',
+    'Rock Pool Sort',
+    'Almanac of Petrel Isle',
+    'Weather Over the Isle',
+  ]);
+  for (const { id } of decks) {
+    const deck = readDeck((await server.app.get(UpdateStore).load(`deck:${id}`)).doc);
+    expect(routeFindings(deck, routeGraph(deck))).toEqual([]);
+  }
+  const lessons = await database.query<{ handed: number; folios: number; walks: number }[]>(
+    `SELECT count(f.handed_in_at)::int AS handed, count(f.id)::int AS folios,
+       count(DISTINCT v.folio_id)::int AS walks
+     FROM lesson l JOIN folio f ON f.lesson_id = l.id LEFT JOIN LATERAL (SELECT folio_id FROM visit WHERE folio_id = f.id LIMIT 1) v ON true
+     GROUP BY l.id ORDER BY l.started_at`,
+  );
+  expect(lessons).toEqual([
+    { handed: 24, folios: 24, walks: 24 },
+    { handed: 0, folios: 11, walks: 11 },
+  ]);
+});
+
+test('a second start leaves it alone', async () => {
+  expect(await seedDemo(server.app)).toBe(false);
+});
