@@ -33,7 +33,6 @@ interface LiveLesson {
   id: string;
   edition: Deck;
   questions: Map<ElementId, QuestionElement>;
-  folios: Set<string>;
   /** Keeps the desk's document in memory, so that no change is missed while it loads. */
   desk: DirectConnection;
   staleTallies: Set<ElementId>;
@@ -59,7 +58,8 @@ const TALLY_PAUSE = 200;
 @Injectable()
 export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   #logger = new Logger('projector');
-  #lessons = new Map<string, Promise<LiveLesson>>();
+  /** With the number of those who hold on to each: open folios, recounts under way. */
+  #lessons = new Map<string, { opening: Promise<LiveLesson>; holders: number }>();
   #folios = new Map<string, LiveFolio>();
   #dirty = new Set<LiveFolio>();
   #pass: Promise<void> | null = null;
@@ -88,7 +88,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       [folioId],
     );
     if (!row) return;
-    const lesson = await this.#live(row.lesson_id);
+    const lesson = await this.#hold(row.lesson_id);
     const { edition, questions } = lesson;
     const folio: LiveFolio = {
       id: folioId,
@@ -97,7 +97,6 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       projection: new FolioProjection(doc, edition, questions, row.steps),
       onUpdate: () => this.#mark(folio),
     };
-    lesson.folios.add(folioId);
     this.#folios.set(folioId, folio);
     doc.on('update', folio.onUpdate);
     this.#mark(folio);
@@ -109,16 +108,26 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     this.#mark(folio);
     folio.doc.off('update', folio.onUpdate);
     this.#folios.delete(folioId);
-    folio.lesson.folios.delete(folioId);
+    void this.settle().then(() => this.#letGo(folio.lesson));
   }
 
-  #live(lessonId: string): Promise<LiveLesson> {
-    const known = this.#lessons.get(lessonId);
-    if (known) return known;
-    const opening = this.#open(lessonId);
-    this.#lessons.set(lessonId, opening);
-    opening.catch(() => this.#lessons.delete(lessonId));
-    return opening;
+  async #hold(lessonId: string): Promise<LiveLesson> {
+    const known = this.#lessons.get(lessonId) ?? { opening: this.#open(lessonId), holders: 0 };
+    this.#lessons.set(lessonId, known);
+    known.holders++;
+    try {
+      return await known.opening;
+    } catch (error) {
+      this.#lessons.delete(lessonId);
+      throw error;
+    }
+  }
+
+  async #letGo(lesson: LiveLesson): Promise<void> {
+    const known = this.#lessons.get(lesson.id);
+    if (!known || --known.holders > 0) return;
+    this.#lessons.delete(lesson.id);
+    await lesson.desk.disconnect();
   }
 
   async #open(lessonId: string): Promise<LiveLesson> {
@@ -128,7 +137,6 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       id: lessonId,
       edition,
       questions: questionsOf(edition),
-      folios: new Set(),
       desk: await this.sync.hocuspocus.openDirectConnection(`desk:${lessonId}`),
       staleTallies: new Set(),
       tallyTimer: null,
@@ -197,10 +205,14 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   }
 
   #countSoon(lesson: LiveLesson): void {
-    if (lesson.staleTallies.size === 0 || lesson.tallyTimer || this.#isClosed) return;
+    const known = this.#lessons.get(lesson.id);
+    if (lesson.staleTallies.size === 0 || lesson.tallyTimer || this.#isClosed || !known) return;
+    known.holders++;
     lesson.tallyTimer = setTimeout(() => {
       lesson.tallyTimer = null;
-      this.#count(lesson).catch((error: unknown) => this.#logger.error(String(error)));
+      this.#count(lesson)
+        .catch((error: unknown) => this.#logger.error(String(error)))
+        .finally(() => void this.#letGo(lesson));
     }, TALLY_PAUSE);
   }
 
@@ -236,12 +248,14 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
 
   /** Tells the desk of a folio that has joined or been handed in. */
   async announce(lessonId: string, folioId: string): Promise<void> {
-    const lesson = await this.#live(lessonId);
+    const lesson = await this.#hold(lessonId);
     const entry = await rows.readEntry(this.database, folioId);
-    if (!entry) return;
-    await lesson.desk.transact((doc) =>
-      deskEntries(doc).set(folioId, { ...entry, isHere: this.#isHere(folioId) }),
-    );
+    if (entry) {
+      await lesson.desk.transact((doc) =>
+        deskEntries(doc).set(folioId, { ...entry, isHere: this.#isHere(folioId) }),
+      );
+    }
+    await this.#letGo(lesson);
   }
 
   /** Resolves when all that has changed so far is in the rows. */
@@ -252,9 +266,10 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   async beforeApplicationShutdown(): Promise<void> {
     await this.settle();
     this.#isClosed = true;
-    for (const opening of this.#lessons.values()) {
+    for (const { opening } of this.#lessons.values()) {
       const lesson = await opening.catch(() => null);
       if (lesson?.tallyTimer) clearTimeout(lesson.tallyTimer);
+      await lesson?.desk.disconnect();
     }
   }
 }
