@@ -1,4 +1,4 @@
-import * as Y from 'yjs';
+import type * as Y from 'yjs';
 import { asId, asRecord } from '../deck/decode.js';
 import type { Deck, QuestionElement } from '../deck/types.js';
 import type { ElementId, SlideId } from '../ids.js';

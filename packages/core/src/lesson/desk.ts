@@ -1,4 +1,4 @@
-import * as Y from 'yjs';
+import type * as Y from 'yjs';
 import type { ElementId, FolioId, SlideId } from '../ids.js';
 import type { Answer, Tally } from '../questions/registry.js';
 import type { Placement, Placements } from '../stage/zones.js';

@@ -1,4 +1,4 @@
-import * as Y from 'yjs';
+import type * as Y from 'yjs';
 import { asBoolean, asId, asRecord, asString } from '../deck/decode.js';
 import type { FolioId, SlideId } from '../ids.js';
 

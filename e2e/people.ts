@@ -1,0 +1,67 @@
+import { expect, type Browser, type Locator, type Page } from '@playwright/test';
+
+export const TEACHER = { email: 'ines@gobrel.example', password: 'petrel-isle-lamp' };
+export const COAUTHOR = { email: 'tomas@gobrel.example', password: 'petrel-isle-lamp' };
+export const LAMP = '/deck/00000000-0000-4000-8000-000000000001';
+export const RUNNING = '00000000-0000-4000-8000-000000000102';
+
+/** A person with a browser of their own. */
+export async function someone(
+  browser: Browser,
+  options: Parameters<Browser['newContext']>[0] = {},
+): Promise<Page> {
+  const page = await (await browser.newContext(options)).newPage();
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+  return page;
+}
+
+export async function signIn(page: Page, who = TEACHER): Promise<Page> {
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail').fill(who.email);
+  await page.getByLabel('Password').fill(who.password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Decks' })).toBeVisible();
+  return page;
+}
+
+export async function newDeck(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'New deck' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill(name);
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(page.getByRole('application', { name: 'Map of the deck' })).toBeVisible();
+}
+
+export async function joinAs(page: Page, code: string, name: string): Promise<void> {
+  await page.goto('/join');
+  await page.getByLabel('Join code').fill(code);
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByLabel(/your name/i).fill(name);
+  await page.getByRole('button', { name: 'Join', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Hand in' })).toBeVisible();
+}
+
+export const isSaved = (page: Page): Promise<void> =>
+  expect(page.getByRole('status', { name: 'Saved state' })).toHaveText('saved');
+
+/** Drags with the mouse from the middle of one thing to a point inside another, given in shares of its size. */
+export async function drag(
+  page: Page,
+  what: Locator,
+  onto: Locator,
+  at = { x: 0.5, y: 0.5 },
+): Promise<void> {
+  const [from, to] = [await what.boundingBox(), await onto.boundingBox()];
+  if (!from || !to) throw new Error('nothing to drag');
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x + to.width * at.x, to.y + to.height * at.y, { steps: 8 });
+  await page.mouse.up();
+}
+
+/** A picture for the tests: ten by eight pixels of brass. */
+export const PNG = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAoAAAAICAIAAABPmPnhAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAEUlEQVQImWNYWa+EBzEMV2kAIZZnITYkVA4AAAAASUVORK5CYII=',
+  'base64',
+);

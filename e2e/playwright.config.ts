@@ -1,0 +1,46 @@
+import { defineConfig } from '@playwright/test';
+import { join } from 'node:path';
+
+const root = join(import.meta.dirname, '..');
+const PORT = 4377;
+
+/** Debian's Chromium against the built server with the demo data. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: join(root, 'test-results'),
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  retries: process.env.CI ? 1 : 0,
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 10_000,
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: `node ${join(root, 'apps/server/dist/main.js')}`,
+    url: `http://127.0.0.1:${PORT}/api/health`,
+    timeout: 60_000,
+    env: {
+      ...(process.env as Record<string, string>),
+      PORT: String(PORT),
+      GOBREL_DEMO: '1',
+      GOBREL_WEB: join(root, 'apps/web/dist'),
+      LOG_LEVEL: 'warn',
+    },
+  },
+});

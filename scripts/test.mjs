@@ -1,0 +1,101 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { startCluster } from './postgres.mjs';
+import {
+  build,
+  checkModules,
+  checkNode,
+  checkPackages,
+  root,
+  run,
+  say,
+  workFolder,
+} from './setup.mjs';
+
+/**
+ * `npm test`: formatting, lint, types, Jest and Playwright, on a cluster of its own.
+ * Ends with a line `N passed, N failed`; each check that is no test counts as one.
+ */
+checkNode();
+checkPackages();
+checkModules();
+build({ force: true });
+
+let passed = 0;
+let failed = 0;
+const results = join(workFolder, 'test');
+rmSync(results, { recursive: true, force: true });
+mkdirSync(results, { recursive: true });
+
+function check(name, program, args) {
+  say(`\n── ${name}`);
+  if (run(program, args)) passed++;
+  else failed++;
+}
+
+function count(name, file, read) {
+  try {
+    const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')));
+    passed += good;
+    failed += bad;
+  } catch (error) {
+    say(`${name} left no report: ${error.message}`);
+    failed++;
+  }
+}
+
+function runAsync(program, args, env) {
+  return new Promise((done) => {
+    const child = spawn(program, args, {
+      cwd: root,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, ...env },
+    });
+    child.on('exit', done);
+  });
+}
+
+const only = process.argv.slice(2);
+const wants = (part) => only.length === 0 || only.includes(part);
+
+if (wants('static')) {
+  check('Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+  check('Lint', 'npx', ['eslint', '.']);
+  check('Types of the interface', 'npx', ['tsc', '-p', 'apps/web']);
+  check('Types of the browser tests', 'npx', ['tsc', '-p', 'e2e']);
+  check('Types of the benchmarks', 'npx', ['tsc', '-p', 'bench']);
+}
+
+// A crash of the machine is not among what is tested, so the test cluster does not wait for the disk.
+const cluster = await startCluster(join(workFolder, 'test-postgres'), {
+  fresh: true,
+  durable: false,
+});
+try {
+  if (wants('jest')) {
+    say('\n── Jest');
+    const report = join(results, 'jest.json');
+    await runAsync('npx', ['jest', '--json', `--outputFile=${report}`], {
+      DATABASE_URL: cluster.createDatabase('jest'),
+    });
+    count('Jest', report, (said) => [
+      said.numPassedTests,
+      said.numFailedTests + said.numRuntimeErrorTestSuites,
+    ]);
+  }
+  if (wants('playwright')) {
+    say('\n── Playwright');
+    const report = join(results, 'playwright.json');
+    await runAsync('npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
+      DATABASE_URL: cluster.createDatabase('browser'),
+      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+    });
+    count('Playwright', report, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+  }
+} finally {
+  cluster.stop();
+}
+
+say(`\n${passed} passed, ${failed} failed`);
+process.exit(failed > 0 ? 1 : 0);
