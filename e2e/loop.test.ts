@@ -119,9 +119,11 @@ async function buildSlide(page: Page, deckAddress: string): Promise<void> {
   await page.goto(`${deckAddress}/slide`);
   const stage = page.getByRole('group', { name: 'Stage: The pier' });
   const thing = (name: string | RegExp) => page.getByRole('button', { name });
+  const tray = page.getByRole('toolbar', { name: 'Tray' });
+  const add = (what: string) => tray.getByRole('button', { name: what, exact: true }).click();
 
   // Text, typed in place.
-  await page.getByRole('button', { name: 'Text', exact: true }).click();
+  await add('Text');
   await page.getByRole('textbox', { name: 'Text' }).pressSequentially('Down to the boat');
   await page.keyboard.press('Escape');
   await expect(thing('Text: Down to the boat')).toBeVisible();
@@ -135,16 +137,16 @@ async function buildSlide(page: Page, deckAddress: string): Promise<void> {
   const waysOut = page.getByRole('region', { name: 'Ways out' });
   await expect(waysOut.getByRole('button', { name: 'boat: The boat', exact: true })).toBeVisible();
   // A shape that leads home.
-  await page.getByRole('button', { name: 'Shape', exact: true }).click();
+  await add('Shape');
   await page.getByRole('button', { name: 'Lead to …' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Home' }).click();
-  await expect(waysOut.getByRole('listitem')).toHaveCount(5);
+  await expect(waysOut.getByRole('button', { name: /: Home$/ })).toHaveCount(2);
   // A picture on the background, which then cannot be touched from the content layer.
   await page.getByRole('radio', { name: /Background/ }).click();
   await page
     .getByLabel('Picture file')
     .setInputFiles({ name: 'sea.png', mimeType: 'image/png', buffer: PNG });
-  await expect(thing('Picture')).toHaveCount(2);
+  await expect(stage.getByRole('button', { name: 'Picture' })).toHaveCount(1);
   await page.getByRole('radio', { name: 'Content' }).click();
   await expect(stage.getByRole('button', { name: 'Picture' })).toHaveCount(0);
   // A file that is no picture says so and changes nothing.
@@ -160,7 +162,7 @@ async function buildSlide(page: Page, deckAddress: string): Promise<void> {
     ['oar', 0.14],
     ['rope', 0.34],
   ] as const) {
-    await page.getByRole('button', { name: 'Piece', exact: true }).click();
+    await add('Piece');
     const typing = page.getByRole('textbox', { name: /Piece/ });
     await typing.press('ControlOrMeta+a');
     await typing.pressSequentially(name);
@@ -172,14 +174,14 @@ async function buildSlide(page: Page, deckAddress: string): Promise<void> {
       { x, y: 0.9 },
     );
   }
-  await page.getByRole('button', { name: 'Zone', exact: true }).click();
+  await add('Zone');
   await page.getByLabel('Name', { exact: true }).fill('the hull');
   await page.getByLabel('Name', { exact: true }).press('Enter');
   await drag(page, thing('Zone: the hull'), page.getByRole('group', { name: 'Stage: The boat' }), {
     x: 0.78,
     y: 0.85,
   });
-  await page.getByRole('button', { name: 'Question', exact: true }).click();
+  await add('Question');
   await page.getByRole('button', { name: 'Options and key' }).click();
   await page.getByLabel('Prompt').fill('What does she need?');
   await page.getByLabel('Option 1', { exact: true }).fill('Oars');
@@ -197,14 +199,7 @@ async function buildSlide(page: Page, deckAddress: string): Promise<void> {
   const undo = page.getByRole('button', { name: 'Undo' });
   const redo = page.getByRole('button', { name: 'Redo' });
   while (await undo.isEnabled()) await undo.click();
-  await expect(thing(/Question|Zone|Piece/)).toHaveCount(
-    3 -
-      3 +
-      (await page
-        .getByRole('toolbar', { name: 'Tray' })
-        .getByRole('button', { name: /Question|Zone|Piece/ })
-        .count()),
-  );
+  await expect(thing(/^(Question|Zone|Piece): /)).toHaveCount(0);
   while (await redo.isEnabled()) await redo.click();
   await expect(thing('Question: What does she need?')).toBeVisible();
   await isSaved(page);
@@ -268,12 +263,9 @@ async function walkAndWork(page: Page, code: string): Promise<void> {
   ] as const) {
     await page.getByRole('button', { name: /My leaves|All leaves/ }).click();
     await page.getByRole('button', { name: 'Add a leaf: My page' }).click();
-    for (const [index, text] of [title, words].entries()) {
-      const target = page
-        .getByRole('button', { name: 'Text', exact: true })
-        .and(page.locator('[aria-pressed]'));
-      await target.nth(index === 0 ? 0 : 0).dblclick();
-      await page.getByRole('textbox', { name: 'Text' }).pressSequentially(text);
+    for (const text of [title, words]) {
+      await page.getByRole('button', { name: 'Text, empty' }).first().dblclick();
+      await page.getByRole('textbox', { name: 'Text, empty' }).pressSequentially(text);
       await page.keyboard.press('Escape');
       await expect(page.getByRole('button', { name: `Text: ${text}` })).toBeVisible();
     }
@@ -281,7 +273,9 @@ async function walkAndWork(page: Page, code: string): Promise<void> {
       await page
         .getByLabel('Picture for the leaf')
         .setInputFiles({ name: 'gull.png', mimeType: 'image/png', buffer: PNG });
-      await expect(page.getByRole('button', { name: 'Picture', exact: true })).toHaveCount(2);
+      await expect(
+        page.getByRole('group', { name: /^Stage/ }).getByRole('button', { name: 'Picture' }),
+      ).toBeVisible();
     }
   }
   await isSaved(page);
@@ -305,7 +299,7 @@ async function walkOnPhone(page: Page, code: string): Promise<void> {
   expect(size).toBeGreaterThanOrEqual(15);
   await page.getByRole('button', { name: 'My leaves' }).tap();
   await page.getByRole('button', { name: 'Add a leaf: My page' }).tap();
-  await page.getByLabel('Title').fill('From my phone');
+  await page.getByRole('textbox', { name: 'Title' }).fill('From my phone');
   await isSaved(page);
   await page.getByRole('button', { name: 'To the slide' }).tap();
   await page.getByRole('button', { name: 'Back', exact: true }).tap();

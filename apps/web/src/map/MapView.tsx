@@ -74,6 +74,7 @@ function CardNodeView({ data, selected }: NodeProps<CardNode>): ReactElement {
       <Handle
         type="source"
         position={Position.Right}
+        role="button"
         aria-label={`Draw a link from ${data.slide.title || 'this slide'}`}
         className="!size-3.5 !border-2 !border-sheet !bg-ember opacity-0 hover:opacity-100 [.selected_&]:opacity-100"
       />

@@ -51,7 +51,7 @@ export function labelOf(element: SlideElement): string {
   const words = elementWords(element).replace(/\s+/g, ' ').slice(0, 60);
   const kind =
     element.layer === 'pieces' && element.kind !== 'zone' ? 'Piece' : KIND_NAMES[element.kind];
-  return words ? `${kind}: ${words}` : kind;
+  return words ? `${kind}: ${words}` : 'text' in element ? `${kind}, empty` : kind;
 }
 
 interface Drag {

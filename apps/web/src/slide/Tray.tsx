@@ -25,11 +25,7 @@ export function Tray({
   const { doc, run } = useDeck();
   const add = (element: NewElement, thenType = false): void => {
     const added = run(addElement(doc, slide.id, element));
-    if (!added) return;
-    edit.select([added.elementId]);
-    if (thenType) edit.type(added.elementId);
-    if (element.layer !== edit.layer) edit.setLayer(element.layer);
-    requestAnimationFrame(() => edit.select([added.elementId]));
+    if (added) edit.takeNew(added.elementId, element.layer, thenType);
   };
   const layer = edit.layer === 'background' ? 'background' : 'content';
   const at = (w: number, h: number): ReturnType<typeof newElementBox> =>

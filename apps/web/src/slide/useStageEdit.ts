@@ -7,6 +7,8 @@ export interface StageEdit {
   setLayer: (layer: Layer) => void;
   selected: SlideElement[];
   select: (ids: ElementId[]) => void;
+  /** Takes in hand what has just been put on the stage, and starts typing if asked. */
+  takeNew: (id: ElementId, layer: Layer, isTyping: boolean) => void;
   /** The element whose words are being typed. */
   typing: ElementId | null;
   type: (id: ElementId | null) => void;
@@ -44,12 +46,18 @@ export function useStageEdit(slide: Slide): StageEdit {
     setIds([]);
     setTyping(null);
   }, []);
+  const takeNew = useCallback((id: ElementId, layer: Layer, isTyping: boolean) => {
+    setLayerState(layer);
+    setIds([id]);
+    setTyping(isTyping ? id : null);
+  }, []);
   const isTypingThere = slide.elements.some((element) => element.id === typing);
   return {
     layer,
     setLayer,
     selected,
     select,
+    takeNew,
     typing: isTypingThere ? typing : null,
     type: setTyping,
   };

@@ -33,12 +33,26 @@ export function nextChoiceBox(slide: Slide): Box {
   };
 }
 
-/** The box of a new element put on the stage without a place of its own: centred, stepped down per element. */
+/**
+ * The box of a new element put on the stage without a place of its own: the free spot nearest the middle, or
+ * stepped down from the middle when the stage is full.
+ */
 export function newElementBox(slide: Slide, size: { w: number; h: number }): Box {
-  const step = (slide.elements.length % 8) * 24;
-  return {
-    x: Math.round((STAGE.width - size.w) / 2) + step,
-    y: Math.round((STAGE.height - size.h) / 2) + step,
-    ...size,
-  };
+  const middle = { x: (STAGE.width - size.w) / 2, y: (STAGE.height - size.h) / 2 };
+  const others = slide.elements.filter((element) => element.layer !== 'background');
+  const spots: { x: number; y: number }[] = [middle];
+  for (let y = 40; y + size.h <= STAGE.height - 40; y += 40) {
+    for (let x = 60; x + size.w <= STAGE.width - 60; x += 40) spots.push({ x, y });
+  }
+  const fromMiddle = (spot: { x: number; y: number }): number =>
+    Math.hypot(spot.x - middle.x, spot.y - middle.y);
+  const free = spots
+    .sort((a, b) => fromMiddle(a) - fromMiddle(b))
+    .find((spot) => !others.some((other) => overlaps({ ...spot, ...size }, other.box)));
+  const step = (others.length % 8) * 24;
+  const spot = free ?? { x: middle.x + step, y: middle.y + step };
+  return { x: Math.round(spot.x), y: Math.round(spot.y), ...size };
 }
+
+const overlaps = (a: Box, b: Box): boolean =>
+  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;

@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import {
   clampToStage,
   HANDLES,
+  newElementBox,
   phoneReading,
   piecesIn,
   readDeck,
@@ -135,4 +136,22 @@ describe('reading order', () => {
     expect(reading.pieces.map((e) => e.id)).toEqual(['crab', 'weed']);
     expect(reading.questions.map((e) => e.id)).toEqual(['q']);
   });
+});
+
+test('a new thing goes where nothing lies yet, as near the middle as it can', () => {
+  expect(newElementBox({ ...scene, elements: [] }, { w: 280, h: 120 })).toEqual({
+    x: 500,
+    y: 300,
+    w: 280,
+    h: 120,
+  });
+  const spot = newElementBox(scene, { w: 200, h: 80 });
+  for (const { box } of scene.elements) {
+    const isApart =
+      spot.x >= box.x + box.w ||
+      box.x >= spot.x + spot.w ||
+      spot.y >= box.y + box.h ||
+      box.y >= spot.y + spot.h;
+    expect(isApart).toBe(true);
+  }
 });

@@ -1,0 +1,143 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { isSaved, joinAs, LAMP, newDeck, RUNNING, signIn, someone } from './people';
+
+test('a link to a slide that was deleted shows as broken, and can be led on or removed', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await newDeck(page, 'Broken on purpose');
+  await page.keyboard.type('Start');
+  await page.keyboard.press('Enter');
+  for (const wording of ['To the cave', 'To the sea']) {
+    await page.getByRole('group', { name: 'Start', exact: true }).click();
+    await page.keyboard.press('Tab');
+    await page.getByLabel('Wording of the choice').fill(wording);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('group', { name: wording, exact: true })).toBeVisible();
+  }
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('“To the sea” deleted')).toBeVisible();
+  await expect(page.getByText('broken link')).toBeVisible();
+  await page.getByRole('link', { name: 'Slide', exact: true }).click();
+  const waysOut = page.getByRole('region', { name: 'Ways out' });
+  await expect(waysOut.getByText('Leads nowhere')).toBeVisible();
+  await page.getByRole('link', { name: /Check/ }).click();
+  await expect(page.getByRole('heading', { name: 'Leads nowhere' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'No way on' })).toBeVisible();
+  await page.getByRole('button', { name: 'Mark as ending' }).click();
+  await expect(page.getByRole('heading', { name: 'One thing to mend' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take the link out' }).click();
+  await expect(page.getByText('Nothing to mend')).toBeVisible();
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect(page.getByRole('heading', { name: 'Leads nowhere' })).toBeVisible();
+  await isSaved(page);
+});
+
+test('a lesson’s students meet a choice whose slide is gone without a crash', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await newDeck(page, 'Gone but given');
+  await page.keyboard.type('Start');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Into the fog');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('group', { name: 'Into the fog', exact: true })).toBeVisible();
+  await page.keyboard.press('Delete');
+  await isSaved(page);
+  await page.getByRole('link', { name: 'Lessons' }).click();
+  await page.getByRole('button', { name: 'Start a lesson' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  const label = await page.getByRole('button', { name: /Join code/ }).getAttribute('aria-label');
+  const student = await someone(browser);
+  await joinAs(student, /Join code (.*):/.exec(label ?? '')![1]!, 'Otis');
+  await expect(student.getByText('Into the fog')).toBeVisible();
+  await student.getByText('Into the fog').click();
+  await expect(student.getByRole('group', { name: 'Start' })).toBeVisible();
+});
+
+test('the show waits for a choice: arrows stop there, and go on where there is one way only', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await page.goto(`${LAMP}/show`);
+  await expect(page.getByRole('group', { name: 'The lamp goes out' }).first()).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('Waiting for a choice')).toBeVisible();
+  await page.getByRole('link', { name: 'Climb the tower' }).click();
+  await page.getByRole('link', { name: 'Look first' }).click();
+  await page.keyboard.press('ArrowRight');
+  await expect(
+    page.getByRole('main').getByRole('group', { name: 'A wire has burnt through' }).first(),
+  ).toBeVisible();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('link', { name: 'Follow the wire' })).toBeVisible();
+});
+
+test('two teachers type in one text at once', async ({ browser }) => {
+  const [ines, tomas] = [
+    await signIn(await someone(browser)),
+    await signIn(await someone(browser), {
+      email: 'tomas@gobrel.example',
+      password: 'petrel-isle-lamp',
+    }),
+  ];
+  const typeAt = async (page: Page, key: 'Home' | 'End', words: string): Promise<void> => {
+    await page.goto(`${LAMP}/slide/harbour`);
+    await page.getByRole('button', { name: /^Text: .*kettle/ }).dblclick();
+    await page.getByRole('textbox').filter({ hasText: 'kettle' }).press(`ControlOrMeta+${key}`);
+    await page.keyboard.type(words, { delay: 15 });
+  };
+  await Promise.all([typeAt(ines, 'Home', 'At last: '), typeAt(tomas, 'End', ' Tea for all.')]);
+  for (const page of [ines, tomas]) {
+    await expect(page.getByRole('textbox').filter({ hasText: 'kettle' })).toHaveText(
+      /^At last: .*Tea for all\.$/,
+    );
+  }
+  for (const page of [ines, tomas]) await page.keyboard.press('Escape');
+  while (await ines.getByRole('button', { name: 'Undo' }).isEnabled())
+    await ines.getByRole('button', { name: 'Undo' }).click();
+  await expect(
+    tomas
+      .getByRole('button', { name: /Text: Wet through.*Tea/ })
+      .or(tomas.getByRole('button', { name: /^Text: Wet through/ })),
+  ).toBeVisible();
+});
+
+test('axe finds nothing serious on any view', async ({ browser }) => {
+  const page = await signIn(await someone(browser));
+  const views = [
+    '/',
+    '/classes',
+    `${LAMP}/map`,
+    `${LAMP}/slide/wire`,
+    `${LAMP}/check`,
+    `${LAMP}/lessons`,
+    `${LAMP}/show`,
+    `/desk/${RUNNING}`,
+    `/screen/${RUNNING}`,
+    '/join',
+    '/sign-in',
+  ];
+  const found: string[] = [];
+  const look = async (where: string, on: Page): Promise<void> => {
+    await on.waitForLoadState('networkidle');
+    // The pictures of slides are a teacher's own colours; everything around them is ours.
+    const { violations } = await new AxeBuilder({ page: on }).exclude('[inert]').analyze();
+    for (const { id, impact, nodes } of violations) {
+      if (impact === 'serious' || impact === 'critical')
+        found.push(`${where}: ${id} ${nodes[0]?.html.slice(0, 160)}`);
+    }
+  };
+  for (const view of views) {
+    await page.goto(view);
+    await expect(page.getByText('Opening …')).toHaveCount(0);
+    await look(view, page);
+  }
+  const student = await someone(browser, { viewport: { width: 390, height: 844 } });
+  await joinAs(student, 'TERN 482', 'Pia Quist');
+  await look('student on a phone', student);
+  expect(found).toEqual([]);
+});

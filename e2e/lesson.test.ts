@@ -1,0 +1,132 @@
+import { expect, test, type Page } from '@playwright/test';
+import { gzipSync } from 'node:zlib';
+import { isSaved, joinAs, RUNNING, signIn, someone } from './people';
+
+const CODE = 'TERN 482';
+
+test('the teacher moves the class together, holds it, and lets it go', async ({ browser }) => {
+  const teacher = await signIn(await someone(browser));
+  await teacher.goto(`/desk/${RUNNING}`);
+  const student = await someone(browser);
+  await joinAs(student, CODE, 'Kaya Wren');
+  await expect(student.getByRole('group', { name: 'The lamp goes out' })).toBeVisible();
+
+  const map = teacher.getByRole('region', { name: 'Map of the lesson' });
+  await map.getByRole('group', { name: 'What the keeper sees', exact: true }).click();
+  await teacher.getByRole('radio', { name: 'Together' }).click();
+  await expect(student.getByRole('group', { name: 'What the keeper sees' })).toBeVisible();
+  await student.getByRole('link', { name: 'Follow the wire' }).click();
+  await expect(student.getByText('The class moves together')).toBeVisible();
+
+  await teacher.getByRole('button', { name: 'Hold' }).click();
+  await expect(student.getByText('Hold: look up for a moment.')).toBeVisible();
+  await expect(student.getByRole('radio', { name: 'The battery is flat' })).toBeDisabled();
+  await teacher.getByRole('button', { name: 'Let go on' }).click();
+  await student.getByRole('radio', { name: 'The battery is flat' }).check();
+  await expect(teacher.getByRole('row', { name: /The battery is flat/ })).not.toContainText(
+    /^The battery is flat\s*0 /,
+  );
+
+  await teacher.getByRole('radio', { name: 'Own pace' }).click();
+  await student.getByRole('link', { name: 'Follow the wire' }).click();
+  await expect(student.getByRole('group', { name: 'A wire has burnt through' })).toBeVisible();
+});
+
+/** A page whose socket can be cut like a cable. */
+async function cuttable(page: Page): Promise<{ cut: () => void; mend: () => void }> {
+  let isCut = false;
+  const open = new Set<{ close: () => Promise<void> }>();
+  await page.routeWebSocket(/\/sync/, (socket) => {
+    if (isCut) return void socket.close();
+    const server = socket.connectToServer();
+    open.add(socket);
+    server.onClose(() => open.delete(socket));
+  });
+  return {
+    cut: () => {
+      isCut = true;
+      for (const socket of open) void socket.close();
+    },
+    mend: () => {
+      isCut = false;
+    },
+  };
+}
+
+test('a student who is offline goes on working, and everything arrives afterwards', async ({
+  browser,
+}) => {
+  const student = await someone(browser);
+  const cable = await cuttable(student);
+  await joinAs(student, CODE, 'Lene Fisk');
+  await isSaved(student);
+  cable.cut();
+  const saved = student.getByRole('status', { name: 'Saved state' });
+  await expect(saved).toHaveText('kept on this device');
+  await student.getByRole('link', { name: 'Climb the tower' }).click();
+  await student.getByRole('link', { name: 'Look first' }).click();
+  await student.getByRole('radio', { name: 'Something in the circuit is open' }).check();
+  await student.getByRole('button', { name: 'Hand in' }).click();
+  await student.getByRole('button', { name: 'Hand in now' }).click();
+  await expect(student.getByText('Not everything has reached the server yet')).toBeVisible({
+    timeout: 15_000,
+  });
+  await student.getByRole('button', { name: 'Not yet' }).click();
+  // The page is left and opened again: what was done waits on the device.
+  await student.reload();
+  await expect(
+    student.getByRole('radio', { name: 'Something in the circuit is open' }),
+  ).toBeChecked();
+  await expect(saved).toHaveText('kept on this device');
+  cable.mend();
+  await expect(saved).toHaveText('saved', { timeout: 15_000 });
+
+  const teacher = await signIn(await someone(browser));
+  await teacher.goto(`/desk/${RUNNING}`);
+  await teacher
+    .getByRole('region', { name: 'Map of the lesson' })
+    .getByRole('group', { name: 'What the keeper sees', exact: true })
+    .click();
+  await teacher.getByRole('radio', { name: 'Roll' }).click();
+  await expect(teacher.getByRole('row', { name: /Lene Fisk/ })).toContainText(
+    'Something in the circuit is open',
+  );
+});
+
+test('a wrong name or code is said in a sentence; a return code brings one back', async ({
+  browser,
+}) => {
+  const student = await someone(browser, { viewport: { width: 390, height: 844 } });
+  await student.goto('/join?code=TERN+482');
+  await student.getByRole('button', { name: 'Go on' }).click();
+  await student.getByLabel(/your name/i).fill('ada brandt');
+  await student.getByRole('button', { name: 'Join', exact: true }).click();
+  await expect(student.getByRole('alert')).toContainText('has joined already');
+  await student.getByLabel(/your name/i).fill('Milo C.');
+  await student.getByRole('button', { name: 'Join', exact: true }).click();
+  await student.getByRole('button', { name: 'My leaves' }).click();
+  const code = await student.getByText(/^[2-9A-Z]{5}$/).innerText();
+
+  const other = await someone(browser);
+  await other.goto('/join');
+  await other.getByLabel('Join code').fill('tern482');
+  await other.getByRole('button', { name: 'Go on' }).click();
+  await other.getByRole('button', { name: 'I have a return code' }).click();
+  await other.getByLabel('Return code').fill(code.toLowerCase());
+  await other.getByRole('button', { name: 'Come back' }).click();
+  await expect(other.getByText('Milo C.')).toBeVisible();
+});
+
+test('a student’s page is small before the first slide can be used', async ({ browser }) => {
+  const student = await someone(browser);
+  await joinAs(student, CODE, 'Nia Holm');
+  let bytes = 0;
+  student.on('response', (response) => {
+    if (response.url().endsWith('.js'))
+      void response.body().then((body) => (bytes += gzipSync(body).length));
+  });
+  await student.reload();
+  await expect(student.getByRole('link', { name: 'Climb the tower' })).toBeVisible();
+  await expect.poll(() => bytes).toBeGreaterThan(50_000);
+  expect(bytes).toBeLessThanOrEqual(200_000);
+});
