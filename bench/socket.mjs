@@ -17,7 +17,6 @@ export function openSocket(url, cookie = '') {
     url: `${url.replace('http', 'ws')}/sync`,
     WebSocketPolyfill: CookieSocket,
   });
-  websocketProvider.setMaxListeners?.(0);
   return {
     /** @param {string} name */
     async open(name) {

@@ -24,12 +24,13 @@ export function postgresFolder() {
   return versions[0] ? join(root, versions[0], 'bin') : null;
 }
 
+/** @returns {Promise<number>} */
 export function freePort() {
   return new Promise((done, fail) => {
     const server = createServer();
     server.once('error', fail);
     server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address();
+      const { port } = /** @type {import('node:net').AddressInfo} */ (server.address());
       server.close(() => done(port));
     });
   });
@@ -47,6 +48,7 @@ function clusterUser() {
 }
 
 /** Root's checkout may lie where others may not look: then the cluster lives in /var/tmp, found through a note. */
+/** @param {string} folder @param {object | null} user */
 function dataFolder(folder, user) {
   const wanted = resolve(folder);
   if (!user || canReach(wanted)) return wanted;
@@ -58,6 +60,7 @@ function dataFolder(folder, user) {
   return elsewhere;
 }
 
+/** @param {string} folder */
 function canReach(folder) {
   for (let at = dirname(folder); at !== '/'; at = dirname(at)) {
     if (existsSync(at) && (statSync(at).mode & 0o001) === 0) return false;
@@ -65,20 +68,23 @@ function canReach(folder) {
   return true;
 }
 
-/** Starts the cluster in a folder, making it first if need be. Resolves to its address and the way to stop it. */
+/**
+ * Starts the cluster in a folder, making it first if need be. Resolves to its address and the way to stop it.
+ * @param {string} folder
+ */
 export async function startCluster(folder, { fresh = false, durable = true } = {}) {
   const bin = postgresFolder();
   if (!bin) throw new Error('PostgreSQL is not installed.');
   const user = clusterUser();
   const data = dataFolder(folder, user);
-  const run = (program, args) =>
+  const run = (/** @type {string} */ program, /** @type {string[]} */ args) =>
     execFileSync(join(bin, program), args, {
       ...(user ?? {}),
       cwd: '/',
       stdio: ['ignore', 'pipe', 'pipe'],
       env: { PATH: process.env.PATH, LC_ALL: 'C.UTF-8' },
     });
-  const ctl = (...args) => run('pg_ctl', ['-D', data, '-w', ...args]);
+  const ctl = (/** @type {string[]} */ ...args) => run('pg_ctl', ['-D', data, '-w', ...args]);
   const stopRunning = () => {
     if (existsSync(join(data, 'postmaster.pid'))) {
       try {
@@ -104,8 +110,9 @@ export async function startCluster(folder, { fresh = false, durable = true } = {
     ...(durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
   ].join(' ');
   ctl('start', '-t', '60', '-o', settings, '-l', join(data, 'server.log'));
-  const address = (database) => `postgres://gobrel@127.0.0.1:${port}/${database}`;
-  const sql = (database, text) =>
+  const address = (/** @type {string} */ database) =>
+    `postgres://gobrel@127.0.0.1:${port}/${database}`;
+  const sql = (/** @type {string} */ database, /** @type {string} */ text) =>
     execFileSync(join(bin, 'psql'), [address(database), '-v', 'ON_ERROR_STOP=1', '-tAc', text], {
       encoding: 'utf8',
     }).trim();
@@ -113,6 +120,7 @@ export async function startCluster(folder, { fresh = false, durable = true } = {
     port,
     address,
     sql,
+    /** @param {string} name */
     createDatabase(name) {
       if (sql('postgres', `SELECT 1 FROM pg_database WHERE datname = '${name}'`) !== '1') {
         sql('postgres', `CREATE DATABASE ${name}`);

@@ -12,14 +12,18 @@ interface Waiting {
 /** Updates a document gathers before they are folded into its state. */
 const COMPACT_AFTER = 200;
 
+/** One INSERT may wait for the disk while the next is on its way; they share the disk's turn. */
+const MOST_IN_FLIGHT = 2;
+
 /**
- * Yjs updates in PostgreSQL. One queue for all documents: while one INSERT is under way the next updates gather,
- * and go as one multi-row INSERT with one commit. An append resolves once its rows are on disk.
+ * Yjs updates in PostgreSQL. One queue for all documents: while INSERTs are under way the next updates gather, and go
+ * as one multi-row INSERT with one commit. An append resolves once its rows are on disk. Two updates of one document
+ * may come to lie in another order than they came: Yjs holds an update until those it builds on are there.
  */
 @Injectable()
 export class UpdateStore {
   #waiting: Waiting[] = [];
-  #draining: Promise<void> | null = null;
+  #inFlight = new Set<Promise<void>>();
   #counts = new Map<string, number>();
 
   constructor(private readonly database: DataSource) {}
@@ -27,28 +31,36 @@ export class UpdateStore {
   append(name: string, data: Uint8Array): Promise<void> {
     return new Promise((resolve, reject) => {
       this.#waiting.push({ name, data, resolve, reject });
-      this.#draining ??= this.#drain();
+      this.#pump();
     });
   }
 
-  async #drain(): Promise<void> {
-    while (this.#waiting.length > 0) {
+  #pump(): void {
+    while (this.#inFlight.size < MOST_IN_FLIGHT && this.#waiting.length > 0) {
       const batch = this.#waiting;
       this.#waiting = [];
-      try {
-        await this.database.query(
-          'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[])',
-          [batch.map((entry) => entry.name), batch.map((entry) => Buffer.from(entry.data))],
-        );
-        for (const { name, resolve } of batch) {
-          this.#counts.set(name, (this.#counts.get(name) ?? 0) + 1);
-          resolve();
-        }
-      } catch (error) {
-        for (const entry of batch) entry.reject(error);
-      }
+      const inserting = this.#insert(batch).finally(() => {
+        this.#inFlight.delete(inserting);
+        this.#pump();
+      });
+      this.#inFlight.add(inserting);
     }
-    this.#draining = null;
+  }
+
+  async #insert(batch: Waiting[]): Promise<void> {
+    try {
+      await this.database.query(
+        'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[])',
+        [batch.map((entry) => entry.name), batch.map((entry) => Buffer.from(entry.data))],
+      );
+    } catch (error) {
+      for (const entry of batch) entry.reject(error);
+      return;
+    }
+    for (const { name, resolve } of batch) {
+      this.#counts.set(name, (this.#counts.get(name) ?? 0) + 1);
+      resolve();
+    }
   }
 
   /** The document as stored; empty when there is nothing. Bytes is what it takes up as stored. */
@@ -116,6 +128,6 @@ export class UpdateStore {
 
   /** Resolves when nothing waits to be written. */
   async drained(): Promise<void> {
-    while (this.#draining) await this.#draining;
+    while (this.#inFlight.size > 0) await Promise.all(this.#inFlight);
   }
 }

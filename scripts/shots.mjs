@@ -1,0 +1,154 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { freePort, startCluster } from './postgres.mjs';
+import { build, checkModules, checkNode, checkPackages, root, say, workFolder } from './setup.mjs';
+
+/** `npm run shots`: one picture of each main view, from fresh demo data, into docs/screenshots. */
+checkNode();
+checkPackages();
+checkModules();
+build();
+const { chromium } = await import('@playwright/test');
+const folder = join(root, 'docs', 'screenshots');
+mkdirSync(folder, { recursive: true });
+const cluster = await startCluster(join(workFolder, 'shots-postgres'), {
+  fresh: true,
+  durable: false,
+});
+const port = await freePort();
+const base = `http://127.0.0.1:${port}`;
+const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
+  stdio: ['ignore', 'pipe', 'inherit'],
+  env: {
+    ...process.env,
+    PORT: String(port),
+    DATABASE_URL: cluster.createDatabase('shots'),
+    GOBREL_DEMO: '1',
+    GOBREL_WEB: join(root, 'apps/web/dist'),
+    LOG_LEVEL: 'warn',
+  },
+});
+await new Promise((done) =>
+  server.stdout.on('data', (text) => String(text).includes('listening') && done()),
+);
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+const LAMP = '/deck/00000000-0000-4000-8000-000000000001';
+const RUNNING = '00000000-0000-4000-8000-000000000102';
+
+async function someone(viewport = { width: 1280, height: 800 }) {
+  const context = await browser.newContext({ viewport, baseURL: base, reducedMotion: 'reduce' });
+  return context.newPage();
+}
+async function shoot(page, name) {
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  say(name);
+}
+async function join_(page, name) {
+  await page.goto('/join?code=TERN+482');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByRole('button', { name }).waitFor();
+  return page.getByRole('button', { name });
+}
+
+const student = await someone();
+const chosen = await join_(student, 'Kaya Wren');
+await shoot(student, 'join');
+await chosen.click();
+await student.getByRole('link', { name: 'Climb the tower' }).click();
+await student.getByRole('link', { name: 'Look first' }).click();
+await student.getByLabel('Something in the circuit is open').check();
+await student.getByRole('link', { name: 'Follow the wire' }).click();
+const wire = student.getByRole('button', { name: 'Piece: copper wire' });
+await wire.press('Enter');
+await student.getByRole('button', { name: 'Put into the gap' }).click();
+await shoot(student, 'student');
+await student.getByRole('button', { name: 'My leaves' }).click();
+await student.getByRole('button', { name: /Add a leaf/ }).click();
+for (const words of ['Copper, not string', 'The current needs a metal all the way round.']) {
+  await student.getByRole('button', { name: 'Text, empty' }).first().dblclick();
+  await student.getByRole('textbox', { name: 'Text, empty' }).pressSequentially(words);
+  await student.keyboard.press('Escape');
+}
+await shoot(student, 'leaf');
+
+const phone = await someone({ width: 390, height: 844 });
+await (await join_(phone, 'Lene Fisk')).click();
+await phone.getByRole('button', { name: 'Climb the tower' }).click();
+await phone.getByRole('button', { name: 'Look first' }).click();
+await phone.getByRole('radio', { name: 'The battery is flat' }).check();
+await phone.getByRole('button', { name: 'Follow the wire' }).click();
+await phone.getByRole('button', { name: 'copper wire', exact: true }).click();
+await shoot(phone, 'phone');
+
+const teacher = await someone();
+await teacher.goto('/sign-in');
+await shoot(teacher, 'sign-in');
+await teacher.getByLabel('E-mail').fill('ines@gobrel.example');
+await teacher.getByLabel('Password').fill('petrel-isle-lamp');
+await teacher.getByRole('button', { name: 'Sign in' }).click();
+await teacher.getByText('Keep the Lamp Lit').waitFor();
+await shoot(teacher, 'decks');
+await teacher.goto(`${LAMP}/map`);
+await teacher.getByRole('group', { name: 'Up the tower', exact: true }).click();
+await shoot(teacher, 'map');
+await teacher.goto(`${LAMP}/slide/wire`);
+await teacher.getByRole('button', { name: 'Text: Copper' }).click();
+await shoot(teacher, 'slide');
+await teacher.goto(`${LAMP}/lessons`);
+await shoot(teacher, 'lessons');
+await teacher.goto(`${LAMP}/show`);
+await teacher.getByRole('link', { name: 'Run to the boathouse' }).click();
+await teacher.mouse.move(600, 790);
+await shoot(teacher, 'show');
+await teacher.goto(`/screen/${RUNNING}`);
+await shoot(teacher, 'big-screen');
+await teacher.goto(`/desk/${RUNNING}`);
+const lessonMap = teacher.getByRole('region', { name: 'Map of the lesson' });
+await lessonMap.getByRole('group', { name: 'What the keeper sees', exact: true }).click();
+await shoot(teacher, 'desk');
+await teacher.getByRole('button', { name: 'Line-up' }).click();
+for (const name of ['Kaya Wren', 'Ada Brandt']) {
+  await teacher
+    .getByRole('region', { name: 'Details' })
+    .getByRole('button', { name, exact: true })
+    .click();
+  await teacher.getByText(name).first().waitFor();
+}
+await shoot(teacher, 'line-up');
+// A deck with something to mend, for Check.
+await teacher.goto('/');
+await teacher.getByRole('button', { name: 'New deck' }).click();
+await teacher.getByRole('dialog').getByLabel('Name').fill('Fog Bank');
+await teacher.getByRole('button', { name: 'Begin', exact: true }).click();
+for (const [key, words] of [
+  ['F2', 'Fog over the bay'],
+  ['Tab', 'Ring the bell'],
+  ['Enter', 'Wait it out'],
+  ['Delete', ''],
+]) {
+  await teacher.waitForTimeout(300);
+  await teacher.keyboard.press(key);
+  if (words) await teacher.keyboard.type(words);
+  if (words) await teacher.keyboard.press('Enter');
+}
+await teacher.getByRole('link', { name: /Check/ }).click();
+await shoot(teacher, 'check');
+
+await browser.close();
+server.kill('SIGTERM');
+await new Promise((done) => server.once('exit', done));
+cluster.stop();
