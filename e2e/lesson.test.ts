@@ -130,3 +130,36 @@ test('a student’s page is small before the first slide can be used', async ({ 
   await expect.poll(() => bytes).toBeGreaterThan(50_000);
   expect(bytes).toBeLessThanOrEqual(200_000);
 });
+
+test('a piece is dragged with a finger, in the picture on a phone', async ({ browser }) => {
+  const phone = await someone(browser, {
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  });
+  await joinAs(phone, CODE, 'Theo Lark');
+  for (const choice of ['Climb the tower', 'Look first', 'Follow the wire']) {
+    await phone.getByRole('button', { name: choice }).tap();
+  }
+  const piece = phone.getByRole('button', { name: 'Piece: a twig' });
+  const from = (await piece.boundingBox())!;
+  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2];
+  const touch = await phone.context().newCDPSession(phone);
+  const at = (dx: number, dy: number): { x: number; y: number }[] => [{ x: x + dx, y: y + dy }];
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: at(0, 0) });
+  for (const step of [10, 30, 60, 90]) {
+    await touch.send('Input.dispatchTouchEvent', {
+      type: 'touchMove',
+      touchPoints: at(step, -step / 2),
+    });
+  }
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  await expect
+    .poll(async () => Math.round((await piece.boundingBox())!.x - from.x))
+    .toBeGreaterThan(80);
+  await isSaved(phone);
+  await phone.reload();
+  await expect
+    .poll(async () => Math.round((await piece.boundingBox())!.x - from.x))
+    .toBeGreaterThan(80);
+});

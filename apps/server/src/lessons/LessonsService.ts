@@ -175,7 +175,8 @@ export class LessonsService implements OnModuleInit {
       );
       if (!row) throw notFound('lesson');
       if (row.ended_at) throw refused('This lesson has ended.');
-      const next = change(decodeLessonState(row.state));
+      const before = decodeLessonState(row.state);
+      const next = { ...change(before), version: before.version + 1 };
       await rows.query(
         'UPDATE lesson SET state = $2, ended_at = CASE WHEN $3 THEN now() END WHERE id = $1',
         [lessonId, JSON.stringify(next), next.isEnded],

@@ -36,7 +36,7 @@ test('a student’s socket opens neither the deck, nor the desk, nor another stu
 test('what may only be read cannot be written, and nobody else sees the try', async () => {
   const state = await ada.open(`lesson:${room.lessonId}`);
   const other = await bela.open(`lesson:${room.lessonId}`);
-  state.doc.getMap('lesson').set('state', { pace: 'together', isEnded: true });
+  state.doc.getMap('lesson').set('99', { version: 99, pace: 'together', isEnded: true });
   const teacher = await room.ines.open(`folio:${ada.folioId}`);
   const own = await ada.open(`folio:${ada.folioId}`);
   answer(teacher.doc, 'q', { kind: 'choice', optionIds: ['a'] }, 1);

@@ -53,7 +53,7 @@ function FindingCard({ finding }: { finding: Finding }): ReactElement {
       )}
       <div>
         <p className="text-[13px] text-soft">
-          {slide?.title}
+          {slide && (slide.title || 'Untitled')}
           {link && ` · “${link.wording}”`}
         </p>
         <h2 className="text-[18px]">{title}</h2>

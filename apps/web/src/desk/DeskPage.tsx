@@ -30,7 +30,7 @@ export default function DeskPage(): ReactElement {
 
 function Opened({ lessonId }: { lessonId: string }): ReactElement {
   const lesson = useLesson(lessonId);
-  const desk = useDocument(`desk:${lessonId}`);
+  const desk = useDocument(`desk:${lessonId}`, { isServerMade: true });
   const state = useDocument(`lesson:${lessonId}`, { hasAwareness: false });
   if (lesson.error || desk.state === 'failed') {
     return (
@@ -53,9 +53,10 @@ function Desk(props: {
 }): ReactElement {
   const { lesson } = props;
   const { edition } = lesson;
-  const desk = useReader(() => new DocumentReader(props.deskDocument.doc, readDesk));
+  const desk = useReader(props.deskDocument.doc, (doc) => new DocumentReader(doc, readDesk));
   const state: LessonState =
-    useReader(() => new DocumentReader(props.stateDocument.doc, readLessonState)) ?? lesson.state;
+    useReader(props.stateDocument.doc, (doc) => new DocumentReader(doc, readLessonState)) ??
+    lesson.state;
   const { trouble } = useNotices();
   const [slideId, setSlideId] = useState<SlideId | null>(edition.startSlideId);
   const [panel, setPanel] = useState<Panel>({ kind: 'slide' });

@@ -59,7 +59,7 @@ function Contents({
   edition: Deck;
   student: DeskStudent;
 }): ReactElement {
-  const folio = useReader(() => new DocumentReader(document.doc, readFolio));
+  const folio = useReader(document.doc, (doc) => new DocumentReader(doc, readFolio));
   const ref = useRef<HTMLDivElement>(null);
   const { width } = useSize(ref);
   const half = Math.floor((width - 12) / 2) - 2;

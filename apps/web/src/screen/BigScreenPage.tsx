@@ -32,7 +32,8 @@ function Opened({ lessonId }: { lessonId: string }): ReactElement {
 }
 
 function Screen({ lesson, document }: { lesson: Lesson; document: OpenDocument }): ReactElement {
-  const state = useReader(() => new DocumentReader(document.doc, readLessonState)) ?? lesson.state;
+  const state =
+    useReader(document.doc, (doc) => new DocumentReader(doc, readLessonState)) ?? lesson.state;
   const { edition } = lesson;
   if (state.isEnded) return <Centre title={lesson.title}>The lesson has ended.</Centre>;
   if (state.presenting) {
@@ -84,7 +85,7 @@ function Leaf(props: {
   edition: Deck;
 }): ReactElement {
   const { presenting, edition } = props;
-  const folio = useReader(() => new DocumentReader(props.document.doc, readFolio));
+  const folio = useReader(props.document.doc, (doc) => new DocumentReader(doc, readFolio));
   const leaf =
     folio.leaves.find((candidate) => candidate.id === presenting.leafId) ?? folio.leaves[0];
   return (

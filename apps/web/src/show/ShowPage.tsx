@@ -36,7 +36,7 @@ function Opened({ deckId, keepAs }: { deckId: string; keepAs: string }): ReactEl
 }
 
 function Show({ deckId, document }: { deckId: string; document: OpenDocument }): ReactElement {
-  const deck: Deck = useReader(() => new DeckReader(document.doc));
+  const deck: Deck = useReader(document.doc, (doc) => new DeckReader(doc));
   const graph = useMemo(() => routeGraph(deck), [deck]);
   const navigate = useNavigate();
   const [walk, setWalk] = useState<SlideId[]>(deck.startSlideId ? [deck.startSlideId] : []);

@@ -69,14 +69,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
           </div>
         </div>
         <WaysOut ref={ways} slide={slide} onAdd={() => setIsAdding(true)} />
-        <WayLines
-          slide={slide}
-          links={links}
-          frame={frame}
-          stage={stage}
-          ways={ways}
-          width={width}
-        />
+        <WayLines slide={slide} links={links} frame={frame} stage={stage} ways={ways} />
       </div>
       <Notes key={slide.id} slide={slide} />
       <Tray slide={slide} edit={edit} editor={editor} />

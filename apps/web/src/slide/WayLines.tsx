@@ -1,4 +1,4 @@
-import { STAGE, type Link, type Slide } from '@gobrel/core';
+import type { Link, Slide } from '@gobrel/core';
 import { useEffect, useLayoutEffect, useState, type ReactElement, type RefObject } from 'react';
 
 /** Thin lines from what carries a link on the stage to its card among the ways out. */
@@ -8,9 +8,8 @@ export function WayLines(props: {
   frame: RefObject<HTMLElement | null>;
   stage: RefObject<HTMLElement | null>;
   ways: RefObject<HTMLElement | null>;
-  width: number;
 }): ReactElement {
-  const { slide, links, frame, stage, ways, width } = props;
+  const { slide, links, frame, stage, ways } = props;
   const [paths, setPaths] = useState<string[]>([]);
   const [tick, setTick] = useState(0);
 
@@ -18,39 +17,39 @@ export function WayLines(props: {
     const column = ways.current;
     const again = (): void => setTick((old) => old + 1);
     column?.addEventListener('scroll', again);
-    window.addEventListener('resize', again);
+    const observer = new ResizeObserver(again);
+    for (const element of [frame.current, stage.current, column])
+      if (element) observer.observe(element);
     return () => {
       column?.removeEventListener('scroll', again);
-      window.removeEventListener('resize', again);
+      observer.disconnect();
     };
-  }, [ways]);
+  }, [frame, stage, ways]);
 
   useLayoutEffect(() => {
     const [outer, inner, column] = [frame.current, stage.current, ways.current];
     if (!outer || !inner || !column) return;
     const origin = outer.getBoundingClientRect();
-    const sheet = inner.getBoundingClientRect();
     const bounds = column.getBoundingClientRect();
-    const scale = width / STAGE.width;
     setPaths(
       links.flatMap((link) => {
         const { carrier } = link;
         const element =
           carrier.kind === 'none'
             ? undefined
-            : slide.elements.find((e) => e.id === carrier.elementId);
+            : inner.querySelector(`[data-element="${carrier.elementId}"]`)?.getBoundingClientRect();
         const card = column.querySelector(`[data-way="${link.id}"]`)?.getBoundingClientRect();
         if (!element || !card || card.top + 12 > bounds.bottom || card.top + 12 < bounds.top)
           return [];
-        const x1 = sheet.left - origin.left + (element.box.x + element.box.w) * scale;
-        const y1 = sheet.top - origin.top + (element.box.y + element.box.h / 2) * scale;
+        const x1 = element.right - origin.left;
+        const y1 = element.top + element.height / 2 - origin.top;
         const x2 = card.left - origin.left;
         const y2 = card.top - origin.top + Math.min(60, card.height / 2);
         const bend = Math.max(30, (x2 - x1) / 2);
         return [`M${x1} ${y1} C${x1 + bend} ${y1} ${x2 - bend} ${y2} ${x2} ${y2}`];
       }),
     );
-  }, [slide, links, frame, stage, ways, width, tick]);
+  }, [slide, links, frame, stage, ways, tick]);
 
   return (
     <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden>

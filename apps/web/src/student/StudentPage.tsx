@@ -10,12 +10,13 @@ import {
 import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Navigate } from 'react-router';
+import * as Y from 'yjs';
 import { ApiProblem, sentenceOf } from '../api/http';
 import { handIn, useStudentLesson, type StudentLesson } from '../api/student';
 import { count } from '../decks/when';
 import { FittedSlide } from '../stage/SlideView';
 import { whenSaved, type OpenDocument } from '../sync/openDocument';
-import { useDocument, useReader } from '../sync/useDocument';
+import { useDocument, useReader, useSavedState } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { useNotices } from '../ui/Notice';
@@ -46,6 +47,8 @@ export default function StudentPage(): ReactElement {
 }
 
 function Opened({ lesson }: { lesson: StudentLesson }): ReactElement {
+  // Without a connection there is no word of the lesson; the student goes on at their own pace.
+  const [unknown] = useState(() => new Y.Doc());
   const folio = useDocument(`folio:${lesson.folioId}`, {
     keepAs: `gobrel:folio:${lesson.folioId}`,
   });
@@ -63,21 +66,26 @@ function Opened({ lesson }: { lesson: StudentLesson }): ReactElement {
       </Centre>
     );
   }
-  if (folio.state === 'opening' || state.state === 'opening')
-    return <Centre>Opening your folio …</Centre>;
-  return <AtWork lesson={lesson} document={folio.document} stateDocument={state.document} />;
+  if (folio.state === 'opening') return <Centre>Opening your folio …</Centre>;
+  return (
+    <AtWork
+      lesson={lesson}
+      document={folio.document}
+      stateDoc={state.state === 'open' ? state.document.doc : unknown}
+    />
+  );
 }
 
 function AtWork(props: {
   lesson: StudentLesson;
   document: OpenDocument;
-  stateDocument: OpenDocument;
+  stateDoc: Y.Doc;
 }): ReactElement {
   const { lesson, document } = props;
   const { edition } = lesson;
   const { doc } = document;
-  const folio = useReader(() => new DocumentReader(doc, readFolio));
-  const state = useReader(() => new DocumentReader(props.stateDocument.doc, readLessonState));
+  const folio = useReader(doc, (doc) => new DocumentReader(doc, readFolio));
+  const state = useReader(props.stateDoc, (doc) => new DocumentReader(doc, readLessonState));
   const walk = useWalk(doc, folio);
   const { tell } = useNotices();
   const [leaves, setLeaves] = useState<'closed' | 'open'>('closed');
@@ -85,15 +93,16 @@ function AtWork(props: {
   const isHeld = isClosed || state?.isHeld === true;
   const { pace = 'own', slideId: classSlide = null } = state ?? {};
 
+  const isKnown = useSavedState(document) === 'kept' || state !== null;
   const here = edition.slides[walk.here ?? ''] ? walk.here : null;
   useEffect(() => {
-    if (isClosed) return;
+    if (isClosed || !isKnown) return;
     const wanted = pace === 'together' && classSlide ? classSlide : null;
     if (wanted && wanted !== here && edition.slides[wanted]) walk.goTo(wanted, 'teacher');
     else if (!here && edition.startSlideId) walk.goTo(edition.startSlideId, 'start');
     // The walk moves with `here`; its functions need not be followed.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [pace, classSlide, here, isClosed, edition]);
+  }, [pace, classSlide, here, isClosed, isKnown, edition]);
 
   const graph = useMemo(() => routeGraph(edition), [edition]);
   const slide = edition.slides[here ?? edition.startSlideId ?? ''];

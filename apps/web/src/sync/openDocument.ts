@@ -21,13 +21,10 @@ export interface OpenDocument {
 
 let socket: HocuspocusProviderWebsocket | null = null;
 
-function sharedSocket(): HocuspocusProviderWebsocket {
+function newSocket(): HocuspocusProviderWebsocket {
   const { protocol, host } = window.location;
-  socket ??= new HocuspocusProviderWebsocket({
-    url: `${protocol === 'https:' ? 'wss' : 'ws'}://${host}/sync`,
-    maxDelay: 4000,
-  });
-  return socket;
+  const url = `${protocol === 'https:' ? 'wss' : 'ws'}://${host}/sync`;
+  return new HocuspocusProviderWebsocket({ url, maxDelay: 4000 });
 }
 
 /** After signing in, out or joining: the next document opens with the new cookie. */
@@ -37,12 +34,12 @@ export function forgetSocket(): void {
 }
 
 /**
- * Opens a document over the one socket of this page. With `keepAs` it is kept on this device under that name and
+ * Opens a document over the one socket of this page, or one of its own. With `keepAs` it is kept on this device under that name and
  * can be worked on without a connection.
  */
 export function openDocument(
   name: string,
-  options: { keepAs?: string; hasAwareness?: boolean } = {},
+  options: { keepAs?: string; hasAwareness?: boolean; hasOwnSocket?: boolean } = {},
 ): OpenDocument {
   const doc = new Y.Doc();
   const kept = options.keepAs ? new IndexeddbPersistence(options.keepAs, doc) : null;
@@ -51,8 +48,9 @@ export function openDocument(
   let isRefused = false;
   let hasOpened = false;
   const tell = (): void => listeners.forEach((listener) => listener());
+  const ownSocket = options.hasOwnSocket ? newSocket() : null;
   const provider = new HocuspocusProvider({
-    websocketProvider: sharedSocket(),
+    websocketProvider: ownSocket ?? (socket ??= newSocket()),
     name,
     document: doc,
     token: 'cookie',
@@ -98,6 +96,7 @@ export function openDocument(
     },
     close() {
       provider.destroy();
+      ownSocket?.destroy();
       void kept?.destroy();
       doc.destroy();
     },

@@ -1,4 +1,5 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
+import type * as Y from 'yjs';
 import { openDocument, type OpenDocument, type SavedState } from './openDocument';
 
 export type Opening =
@@ -6,26 +7,49 @@ export type Opening =
   | { state: 'open'; document: OpenDocument }
   | { state: 'failed'; reason: string };
 
+export interface DocumentOptions {
+  keepAs?: string;
+  hasAwareness?: boolean;
+  /**
+   * The server makes this document anew from its rows, and may have done so while there was no connection. A copy from
+   * before would not know which of two values is the later one, so a break means a new copy, over a socket of its own.
+   */
+  isServerMade?: boolean;
+}
+
 /** Opens a document for as long as the component is there. */
-export function useDocument(
-  name: string,
-  options: { keepAs?: string; hasAwareness?: boolean } = {},
-): Opening {
+export function useDocument(name: string, options: DocumentOptions = {}): Opening {
   const [opening, setOpening] = useState<Opening>({ state: 'opening' });
-  const { keepAs, hasAwareness } = options;
+  const { keepAs, hasAwareness, isServerMade } = options;
   useEffect(() => {
     let isGone = false;
-    const document = openDocument(name, { keepAs, hasAwareness });
-    document.ready.then(
-      () => !isGone && setOpening({ state: 'open', document }),
-      (error: Error) => !isGone && setOpening({ state: 'failed', reason: error.message }),
-    );
+    let document: OpenDocument;
+    const open = (): void => {
+      const opened = openDocument(name, { keepAs, hasAwareness, hasOwnSocket: isServerMade });
+      document = opened;
+      opened.ready.then(
+        () => !isGone && setOpening({ state: 'open', document: opened }),
+        (error: Error) => !isGone && setOpening({ state: 'failed', reason: error.message }),
+      );
+      if (!isServerMade) return;
+      const stop = opened.subscribe(() => {
+        if (opened.savedState() !== 'kept') return;
+        stop();
+        // Once the socket has told everyone that it is closed.
+        setTimeout(() => {
+          if (isGone) return;
+          opened.close();
+          open();
+        });
+      });
+    };
+    open();
     return () => {
       isGone = true;
       setOpening({ state: 'opening' });
       document.close();
     };
-  }, [name, keepAs, hasAwareness]);
+  }, [name, keepAs, hasAwareness, isServerMade]);
   return opening;
 }
 
@@ -38,8 +62,13 @@ export interface Reader<T> {
   subscribe: (listener: () => void) => () => void;
 }
 
-/** A reading that follows its document; made by `make`, which must keep its identity. */
-export function useReader<T>(make: () => Reader<T>): T {
-  const [reader] = useState(make);
-  return useSyncExternalStore(reader.subscribe, reader.read);
+/** A reading that follows a document; another document gets another reader. */
+export function useReader<T>(doc: Y.Doc, make: (doc: Y.Doc) => Reader<T>): T {
+  const [held, setHeld] = useState(() => ({ doc, reader: make(doc) }));
+  let current = held;
+  if (held.doc !== doc) {
+    current = { doc, reader: make(doc) };
+    setHeld(current);
+  }
+  return useSyncExternalStore(current.reader.subscribe, current.reader.read);
 }

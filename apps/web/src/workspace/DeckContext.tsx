@@ -52,7 +52,7 @@ export function DeckProvider(props: {
   const { deckId, teacher, document } = props;
   const { doc } = document;
   const { trouble } = useNotices();
-  const deck = useReader(() => new DeckReader(doc));
+  const deck = useReader(doc, (doc) => new DeckReader(doc));
   const [history] = useState(() => createHistory(doc, [ySyncPluginKey]));
   const graph = useMemo(() => routeGraph(deck), [deck]);
   const value = useMemo<OpenDeck>(

@@ -1,12 +1,16 @@
 import type * as Y from 'yjs';
-import { asBoolean, asId, asRecord, asString } from '../deck/decode.js';
+import { asBoolean, asId, asNumber, asRecord, asString } from '../deck/decode.js';
 import type { FolioId, SlideId } from '../ids.js';
 
 /**
- * What everyone in a lesson is told: a plain value under `lesson` → `state` of the read-only document
- * `lesson:<id>`. It names no student but the one who presents.
+ * What everyone in a lesson is told, in the read-only document `lesson:<id>`: map `lesson`, version → LessonState.
+ * The server makes the document anew whenever nobody had it open, so a device that was away may hold a state of an
+ * earlier making beside the present one: the highest version is the one that holds. It names no student but the one
+ * who presents.
  */
 export interface LessonState {
+  /** One more with every change. */
+  version: number;
   pace: 'together' | 'own';
   /** Where the class stands when the pace is together. */
   slideId: SlideId | null;
@@ -24,6 +28,7 @@ export interface Presenting {
 }
 
 export const OPENING_STATE: LessonState = {
+  version: 0,
   pace: 'own',
   slideId: null,
   isHeld: false,
@@ -32,18 +37,23 @@ export const OPENING_STATE: LessonState = {
 };
 
 export function writeLessonState(doc: Y.Doc, state: LessonState): void {
-  doc.transact(() => doc.getMap('lesson').set('state', state));
+  const versions = doc.getMap('lesson');
+  doc.transact(() => {
+    for (const version of [...versions.keys()]) versions.delete(version);
+    versions.set(String(state.version), state);
+  });
 }
 
 export function readLessonState(doc: Y.Doc): LessonState | null {
-  const raw = doc.getMap('lesson').get('state');
-  return raw === undefined ? null : decodeLessonState(raw);
+  const states = [...doc.getMap('lesson').values()].map(decodeLessonState);
+  return states.sort((a, b) => b.version - a.version)[0] ?? null;
 }
 
 export function decodeLessonState(raw: unknown): LessonState {
-  const { pace, slideId, isHeld, isEnded, presenting } = asRecord(raw);
+  const { version, pace, slideId, isHeld, isEnded, presenting } = asRecord(raw);
   const { folioId, who, leafId } = asRecord(presenting);
   return {
+    version: asNumber(version, 0, 0),
     pace: pace === 'together' ? 'together' : 'own',
     slideId: asId(slideId) || null,
     isHeld: asBoolean(isHeld),
