@@ -114,7 +114,9 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     this.#mark(folio);
     folio.doc.off('update', folio.onUpdate);
     this.#folios.delete(folioId);
-    void this.settle().then(() => this.#letGo(folio.lesson));
+    this.settle()
+      .then(() => this.#letGo(folio.lesson))
+      .catch((error: unknown) => this.#logger.error(String(error)));
   }
 
   async #hold(lessonId: string): Promise<LiveLesson> {
@@ -169,6 +171,8 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
         await this.#project(batch);
       } catch (error) {
         this.#logger.error(error instanceof Error ? error.message : String(error));
+        // Going down: the rows are made good when the folio is next opened.
+        if (this.#isClosing) this.#dirty.clear();
         await new Promise((resolve) => setTimeout(resolve, 500));
       }
     }
@@ -270,6 +274,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   }
 
   async beforeApplicationShutdown(): Promise<void> {
+    await this.sync.close();
     this.#isClosing = true;
     await this.settle();
     this.#isClosed = true;

@@ -52,6 +52,7 @@ export class SyncService implements BeforeApplicationShutdown {
   readonly hocuspocus: Hocuspocus;
   #keepers = new Map<DocumentKind, DocumentKeeper>();
   #bytes = new Map<string, number>();
+  #closing: Promise<void> | null = null;
   #sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE });
 
   constructor(
@@ -191,12 +192,36 @@ export class SyncService implements BeforeApplicationShutdown {
     if (name) this.#keepers.get(name.kind)?.onPresence?.(name.id, document);
   }
 
-  /** Before the HTTP server closes, which waits for its sockets. */
-  async beforeApplicationShutdown(): Promise<void> {
+  /** Puts everyone out, and resolves when all that they left behind is written. */
+  close(): Promise<void> {
+    this.#closing ??= this.#close();
+    return this.#closing;
+  }
+
+  async #close(): Promise<void> {
     this.hocuspocus.closeConnections();
     for (const socket of this.#sockets.clients) socket.terminate();
     this.#sockets.close();
+    const { debouncer, documents } = this.hocuspocus;
+    const isSettling = (): boolean =>
+      [...documents.keys()].some((name) => {
+        const id = `onStoreDocument-${name}`;
+        return debouncer.isDebounced(id) || debouncer.isCurrentlyExecuting(id);
+      });
+    const patience = Date.now() + 5000;
+    while (isSettling() && Date.now() < patience) {
+      for (const name of documents.keys()) {
+        const id = `onStoreDocument-${name}`;
+        if (debouncer.isDebounced(id)) void debouncer.executeNow(id);
+      }
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    }
     await this.store.drained();
+  }
+
+  /** Before the HTTP server closes, which waits for its sockets, and before the database does. */
+  beforeApplicationShutdown(): Promise<void> {
+    return this.close();
   }
 }
 

@@ -1,0 +1,46 @@
+import * as Y from 'yjs';
+import {
+  deskAnswers,
+  deskEntries,
+  deskPlacements,
+  deskTallies,
+  readDesk,
+  type DeskEntry,
+} from '../index.js';
+
+const entry = (name: string): DeskEntry => ({
+  name,
+  slideId: 'sea',
+  steps: 2,
+  leaves: [],
+  isHere: true,
+  handedInAt: null,
+});
+
+test('a desk is put together from entries, answers, placements and tallies, students by name', () => {
+  const doc = new Y.Doc();
+  deskEntries(doc).set('f2', entry('Bela'));
+  deskEntries(doc).set('f1', entry('Ada'));
+  deskAnswers(doc).set('f1/q', { answer: { kind: 'choice', optionIds: ['a'] }, score: 1 });
+  deskPlacements(doc).set('f2/sea/oar', { x: 1, y: 2 });
+  deskTallies(doc).set('q', { kind: 'choice', answered: 1, picks: { a: 1 } });
+  const desk = readDesk(doc);
+  expect(desk.students.map((student) => student.name)).toEqual(['Ada', 'Bela']);
+  expect(desk.students[0]).toMatchObject({
+    folioId: 'f1',
+    answers: { q: { score: 1 } },
+    placements: {},
+  });
+  expect(desk.students[1]).toMatchObject({
+    answers: {},
+    placements: { sea: { oar: { x: 1, y: 2 } } },
+  });
+  expect(desk.tallies.q?.answered).toBe(1);
+});
+
+test('what belongs to no student is passed over', () => {
+  const doc = new Y.Doc();
+  deskAnswers(doc).set('gone/q', { answer: { kind: 'choice', optionIds: [] }, score: null });
+  deskPlacements(doc).set('gone/sea/oar', { x: 1, y: 2 });
+  expect(readDesk(doc)).toEqual({ students: [], tallies: {} });
+});
