@@ -31,10 +31,6 @@ const LARGEST: Record<DocumentKind, number> = {
   desk: 0,
 };
 
-export interface SyncContext {
-  visitor: Visitor;
-}
-
 /** What another module does for a kind of document: fill it, follow it, be told who comes and goes. */
 export interface DocumentKeeper {
   kind: DocumentKind;
@@ -134,7 +130,7 @@ export class SyncService implements BeforeApplicationShutdown {
     documentName,
     requestHeaders,
     connectionConfig,
-  }: onAuthenticatePayload): Promise<SyncContext> {
+  }: onAuthenticatePayload): Promise<{ visitor: Visitor }> {
     const visitor = await this.access.visitorOf(requestHeaders.cookie);
     const access = await this.access.documentAccess(visitor, documentName);
     if (!access) throw refusal('not-yours');

@@ -1,4 +1,3 @@
-import { readDeck } from '@gobrel/core';
 import {
   choice,
   choiceQuestion,
@@ -52,11 +51,6 @@ export function secretDeck(): Y.Doc {
   );
   setElement(doc, 'sea', 'q', { key: { kind: 'choice', optionIds: ['a', SECRETS.key] } });
   setElement(doc, 'sea', 'boat', { expects: ['oar', SECRETS.expected] });
-  // A choice that leads to a hidden slide is hidden with its slide's own words taken off the stage.
-  const hiddenChoice = readDeck(doc).slides.pier!.elements.find(
-    (element) => 'text' in element && JSON.stringify(element.text).includes(SECRETS.wording),
-  );
-  setElement(doc, 'pier', hiddenChoice!.id, { name: '' });
   return doc;
 }
 

@@ -288,10 +288,9 @@ function DeckMap(): ReactElement {
       });
     }
   };
-  const onConnectEnd = (event: MouseEvent | TouchEvent, state: FinalConnectionState): void => {
+  const onConnectEnd = (_event: MouseEvent | TouchEvent, state: FinalConnectionState): void => {
     if (state.isValid || !state.fromNode || state.toNode) return;
     act.addChoice(state.fromNode.id);
-    void event;
   };
 
   const onKeyDown = (event: KeyboardEvent): void => {

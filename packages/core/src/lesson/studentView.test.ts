@@ -41,7 +41,7 @@ test('students get slides, questions, pieces and patterns, and no key, note or l
   expect(Object.keys(view.slides).sort()).toEqual(['page', 'pier', 'sea']);
   expect(Object.values(view.links).map((link) => link.wording)).toEqual(['Row']);
   const seen = JSON.stringify(view);
-  for (const secret of ['Only I know', 'hidden words', 'unused oar', '"optionIds"']) {
+  for (const secret of ['Only I know', 'hidden words', 'unused oar', 'Peek', '"optionIds"']) {
     expect(seen).not.toContain(secret);
   }
   const zoneSeen = view.slides.sea!.elements.find((element) => element.id === 'z');

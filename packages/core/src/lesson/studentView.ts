@@ -1,16 +1,17 @@
 import { isSpare, type Deck, type Link, type Slide, type SlideElement } from '../deck/types.js';
-import type { LinkId, SlideId } from '../ids.js';
+import type { ElementId, LinkId, SlideId } from '../ids.js';
 
 /**
  * All that a student of a lesson may see of an edition. Built by naming what goes in, never by taking out:
  * a field that is added to a deck later stays with the teacher until it is named here.
- * Left behind: keys, expected pieces, notes, slides left out, spare material beside the stage, and links
- * from or to any of these.
+ * Left behind: keys, expected pieces, notes, slides left out, spare material beside the stage, links from or to any
+ * of these, and the choices that would lead to a slide left out.
  */
 export function studentView(edition: Deck): Deck {
   const slides: Record<SlideId, Slide> = {};
+  const closed = carriersToLeftOut(edition);
   for (const slide of Object.values(edition.slides)) {
-    if (!slide.isLeftOut) slides[slide.id] = slideForStudents(slide);
+    if (!slide.isLeftOut) slides[slide.id] = slideForStudents(slide, closed);
   }
   const links: Record<LinkId, Link> = {};
   for (const link of Object.values(edition.links)) {
@@ -38,7 +39,21 @@ export function studentView(edition: Deck): Deck {
   };
 }
 
-function slideForStudents(slide: Slide): Slide {
+/** What carries a link to a slide that students do not get. */
+function carriersToLeftOut(edition: Deck): Set<ElementId> {
+  return new Set(
+    Object.values(edition.links).flatMap(({ carrier, target }) =>
+      carrier.kind === 'element' && edition.slides[target.slideId]?.isLeftOut
+        ? [carrier.elementId]
+        : [],
+    ),
+  );
+}
+
+function slideForStudents(slide: Slide, closed: Set<ElementId>): Slide {
+  const isShown = (element: SlideElement): boolean =>
+    !isSpare(element) &&
+    !(element.kind === 'text' && element.style === 'choice' && closed.has(element.id));
   return {
     id: slide.id,
     title: slide.title,
@@ -51,7 +66,7 @@ function slideForStudents(slide: Slide): Slide {
     layout: slide.layout,
     fill: slide.fill,
     notes: '',
-    elements: slide.elements.filter((element) => !isSpare(element)).map(elementForStudents),
+    elements: slide.elements.filter(isShown).map(elementForStudents),
   };
 }
 
