@@ -48,12 +48,14 @@ interface LiveFolio {
 }
 
 /**
- * Milliseconds between two passes. What a desk sees comes no later for a person, and a busy class costs twenty
+ * Milliseconds between two passes. What a desk sees comes no later for a person, and a busy class costs ten
  * transactions a second instead of hundreds, which the updates on their way to disk would have to wait for.
  */
-const PASS_PAUSE = 50;
+const PASS_PAUSE = 100;
 /** Milliseconds between two recounts of a lesson's tallies. */
 const TALLY_PAUSE = 200;
+/** Folios worked on before others on this server get their turn. */
+const AT_ONCE = 4;
 
 /**
  * Follows the folio documents that are open in this process: writes what they change into rows, marks, and tells
@@ -180,8 +182,12 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   }
 
   async #project(batch: LiveFolio[]): Promise<void> {
-    const changed = batch.map((folio) => ({ folio, changes: folio.projection.take() }));
+    const changed: { folio: LiveFolio; changes: ProjectedChanges }[] = [];
     try {
+      for (const some of chunks(batch)) {
+        changed.push(...some.map((folio) => ({ folio, changes: folio.projection.take() })));
+        await othersTurn();
+      }
       await rows.write(
         this.database,
         changed.map(({ folio, changes }) => ({
@@ -204,9 +210,12 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       byLesson.set(entry.folio.lesson, [...(byLesson.get(entry.folio.lesson) ?? []), entry]);
     }
     for (const [lesson, entries] of byLesson) {
-      await lesson.desk.transact((doc) => {
-        for (const { folio, changes } of entries) tellDesk(doc, folio, changes);
-      });
+      for (const some of chunks(entries)) {
+        await lesson.desk.transact((doc) => {
+          for (const { folio, changes } of some) tellDesk(doc, folio, changes);
+        });
+        await othersTurn();
+      }
       for (const { changes } of entries) {
         for (const { questionId } of changes.answers) lesson.staleTallies.add(questionId);
       }
@@ -226,12 +235,11 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     }, TALLY_PAUSE);
   }
 
-  /** Recounts the questions that were answered. From the rows, so that several servers count the same. */
+  /** Recounts the questions that were answered, from the desk's document: it knows the answers of all servers. */
   async #count(lesson: LiveLesson): Promise<void> {
     const questionIds = [...lesson.staleTallies];
     lesson.staleTallies.clear();
-    const answers = await rows.answersOf(this.database, lesson.id, questionIds);
-    await lesson.desk.transact((doc) => writeTallies(doc, lesson.questions, questionIds, answers));
+    await lesson.desk.transact((doc) => writeTallies(doc, lesson.questions, questionIds));
     this.#countSoon(lesson);
   }
 
@@ -240,14 +248,13 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     const { editionId } = await this.lessons.require(lessonId);
     const questions = questionsOf(await this.lessons.edition(editionId));
     const known = await rows.readLesson(this.database, lessonId);
-    const answers = await rows.answersOf(this.database, lessonId, [...questions.keys()]);
     doc.transact(() => {
       for (const { folioId, entry } of known.entries) {
         deskEntries(doc).set(folioId, { ...entry, isHere: this.#isHere(folioId) });
       }
       for (const { key, value } of known.answers) deskAnswers(doc).set(key, value);
       for (const { key, value } of known.placements) deskPlacements(doc).set(key, value);
-      writeTallies(doc, questions, [...questions.keys()], answers);
+      writeTallies(doc, questions, [...questions.keys()]);
     });
   }
 
@@ -286,6 +293,13 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   }
 }
 
+const othersTurn = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
+
+const chunks = <T>(all: T[]): T[][] =>
+  Array.from({ length: Math.ceil(all.length / AT_ONCE) }, (_, index) =>
+    all.slice(index * AT_ONCE, (index + 1) * AT_ONCE),
+  );
+
 const hasItsStudent = ({ id, doc }: LiveFolio): boolean =>
   doc
     .getConnections()
@@ -323,12 +337,13 @@ function writeTallies(
   desk: Y.Doc,
   questions: Map<ElementId, QuestionElement>,
   questionIds: ElementId[],
-  answers: Map<ElementId, Answer[]>,
 ): void {
-  for (const questionId of questionIds) {
+  const answers = new Map<ElementId, Answer[]>(questionIds.map((id) => [id, []]));
+  for (const [key, { answer }] of deskAnswers(desk)) {
+    answers.get(key.slice(key.indexOf('/') + 1))?.push(answer);
+  }
+  for (const [questionId, given] of answers) {
     const question = questions.get(questionId);
-    if (question) {
-      deskTallies(desk).set(questionId, tallyOf(question.question, answers.get(questionId) ?? []));
-    }
+    if (question) deskTallies(desk).set(questionId, tallyOf(question.question, given));
   }
 }

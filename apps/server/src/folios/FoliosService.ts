@@ -144,8 +144,18 @@ export class FoliosService {
     if (folio.handedInAt) throw refused('This folio has been handed in already.');
     const lesson = await this.lessons.require(folio.lessonId);
     if (lesson.endedAt) throw refused('This lesson has ended.');
+    const thaw = this.sync.freeze(`folio:${folioId}`);
+    const handedInAt = await this.#keepAttempt(folioId).catch((error: unknown) => {
+      thaw();
+      throw error;
+    });
+    await this.projector.announce(folio.lessonId, folioId);
+    return { handedInAt };
+  }
+
+  async #keepAttempt(folioId: string): Promise<string> {
     const doc = await this.sync.read(`folio:${folioId}`);
-    const handedInAt = await this.database.transaction(async (rows) => {
+    return this.database.transaction(async (rows) => {
       const [row] = await rows.query<[{ handed_in_at: Date }[], number]>(
         'UPDATE folio SET handed_in_at = now() WHERE id = $1 AND handed_in_at IS NULL RETURNING handed_in_at',
         [folioId],
@@ -159,9 +169,6 @@ export class FoliosService {
       );
       return updated.handed_in_at.toISOString();
     });
-    this.sync.freeze(`folio:${folioId}`);
-    await this.projector.announce(folio.lessonId, folioId);
-    return { handedInAt };
   }
 
   /** Resolves when all that has changed in open folios is in the rows. */

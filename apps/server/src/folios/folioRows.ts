@@ -1,11 +1,4 @@
-import type {
-  Answer,
-  DeskAnswer,
-  DeskEntry,
-  ElementId,
-  Placement,
-  ProjectedChanges,
-} from '@gobrel/core';
+import type { Answer, DeskAnswer, DeskEntry, Placement, ProjectedChanges } from '@gobrel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 
 /** The rows a folio document is projected into, written many folios at a time. */
@@ -107,21 +100,6 @@ async function writeLeaves(rows: EntityManager, batch: FolioChanges[]): Promise<
      WHERE folio.id = given.id AND folio.leaves <> given.leaves`,
     [withLeaves.map((b) => b.folioId), withLeaves.map((b) => JSON.stringify(b.leaves))],
   );
-}
-
-export async function answersOf(
-  database: DataSource,
-  lessonId: string,
-  questionIds: ElementId[],
-): Promise<Map<ElementId, Answer[]>> {
-  const rows = await database.query<{ question_id: string; answer: Answer }[]>(
-    `SELECT a.question_id, a.answer FROM answer a JOIN folio f ON f.id = a.folio_id
-     WHERE f.lesson_id = $1 AND a.question_id = ANY($2::text[])`,
-    [lessonId, questionIds],
-  );
-  const byQuestion = new Map<ElementId, Answer[]>(questionIds.map((id) => [id, []]));
-  for (const { question_id, answer } of rows) byQuestion.get(question_id)?.push(answer);
-  return byQuestion;
 }
 
 const ENTRY = `f.id, f.name, f.leaves, f.handed_in_at AS "handedInAt",

@@ -4,6 +4,7 @@ import { Inject, Injectable, type BeforeApplicationShutdown } from '@nestjs/comm
 import { Redis } from '@hocuspocus/extension-redis';
 import {
   Hocuspocus,
+  type Connection,
   type beforeHandleMessagePayload,
   type Document,
   type Extension,
@@ -19,7 +20,7 @@ import {
 } from '../access/AccessService.js';
 import { isSameOrigin } from '../access/originCheck.js';
 import { CONFIG, type Config } from '../config.js';
-import { readClientMessage } from './messages.js';
+import { isAcknowledgement, readClientMessage } from './messages.js';
 import { UpdateStore } from './UpdateStore.js';
 
 /** Bytes: one message, and one document as stored. */
@@ -42,12 +43,17 @@ export interface DocumentKeeper {
   onPresence?(id: string, doc: Document): void;
 }
 
-/** Hocuspocus in the same HTTP server: lets in, stores before acknowledging, hands documents to their keepers. */
+/**
+ * Hocuspocus in the same HTTP server: lets in, relays at once, acknowledges what is stored, hands documents to their
+ * keepers. A device that has no acknowledgement sends the change again, so what a crash takes before it was stored
+ * comes back.
+ */
 @Injectable()
 export class SyncService implements BeforeApplicationShutdown {
   readonly hocuspocus: Hocuspocus;
   #keepers = new Map<DocumentKind, DocumentKeeper>();
   #bytes = new Map<string, number>();
+  #held = new WeakSet<Connection>();
   #closing: Promise<void> | null = null;
   #sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE });
 
@@ -66,7 +72,7 @@ export class SyncService implements BeforeApplicationShutdown {
       extensions,
       onAuthenticate: (payload) => this.#letIn(payload),
       onLoadDocument: ({ documentName, document }) => this.#load(documentName, document),
-      beforeHandleMessage: (payload) => this.#keepBeforeApplying(payload),
+      beforeHandleMessage: (payload) => this.#take(payload),
       onStoreDocument: ({ documentName, document }) => this.#settled(documentName, document),
       connected: ({ documentName, connection }) => {
         this.#presence(documentName, connection.document);
@@ -120,10 +126,17 @@ export class SyncService implements BeforeApplicationShutdown {
     await connection.disconnect();
   }
 
-  /** From now on nothing more is taken into the document from its students' devices. */
-  freeze(name: string): void {
+  /**
+   * From now on nothing more is taken into the document from its students' devices. Gives back what lets those
+   * write again that could.
+   */
+  freeze(name: string): () => void {
     const document = this.hocuspocus.documents.get(name);
-    for (const connection of document?.getConnections() ?? []) connection.readOnly = true;
+    const writers = (document?.getConnections() ?? []).filter(({ readOnly }) => !readOnly);
+    for (const connection of writers) connection.readOnly = true;
+    return () => {
+      for (const connection of writers) connection.readOnly = false;
+    };
   }
 
   async #letIn({
@@ -148,32 +161,48 @@ export class SyncService implements BeforeApplicationShutdown {
     await this.#keepers.get(name.kind)?.onLoad?.(name.id, document);
   }
 
-  /** Every update is on disk before Hocuspocus applies, relays and acknowledges it. */
-  async #keepBeforeApplying({
-    update: data,
-    documentName,
-    document,
-    connection,
-  }: beforeHandleMessagePayload): Promise<void> {
+  /** Looks through a device's message before it is applied, and sends the update in it on its way to disk. */
+  #take({ update: data, documentName, connection }: beforeHandleMessagePayload): Promise<void> {
     const message = readClientMessage(data);
     if (message.kind === 'forbidden') throw refusal('not-understood');
     // Presence in the lesson's own document would be a line from every student to the whole class.
     if (message.kind === 'awareness' && documentName.startsWith('lesson:')) {
       throw refusal('not-understood');
     }
-    if (message.kind !== 'update' || connection.readOnly) return;
+    if (message.kind !== 'update' || connection.readOnly) return Promise.resolve();
     const { update } = message;
     try {
       Y.decodeUpdate(update);
     } catch {
       throw refusal('not-understood');
     }
-    if (message.isCatchUp && Y.snapshotContainsUpdate(Y.snapshot(document), update)) return;
+    this.#acknowledgeWhenStored(connection);
+    if (message.isCatchUp && Y.snapshotContainsUpdate(Y.snapshot(connection.document), update)) {
+      return Promise.resolve();
+    }
     const bytes = (this.#bytes.get(documentName) ?? 0) + update.length;
     const kind = parseDocumentName(documentName)?.kind;
     if (!kind || bytes > LARGEST[kind]) throw refusal('too-large');
     this.#bytes.set(documentName, bytes);
-    await this.store.append(documentName, update);
+    void this.store.append(documentName, update);
+    return Promise.resolve();
+  }
+
+  /**
+   * From now on an acknowledgement waits until all that the document holds is on disk: also what another device
+   * wrote, because this one may bring along a copy of that.
+   */
+  #acknowledgeWhenStored(connection: Connection): void {
+    if (this.#held.has(connection)) return;
+    this.#held.add(connection);
+    const send = connection.send.bind(connection);
+    connection.send = (message: Uint8Array): void => {
+      const stored = isAcknowledgement(message)
+        ? this.store.unstored(connection.document.name)
+        : null;
+      if (stored) void stored.then(() => send(message));
+      else send(message);
+    };
   }
 
   async #settled(documentName: string, document: Document): Promise<void> {
@@ -212,7 +241,10 @@ export class SyncService implements BeforeApplicationShutdown {
       }
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
-    await this.store.drained();
+    await Promise.race([
+      this.store.drained(),
+      new Promise((resolve) => setTimeout(resolve, Math.max(1000, patience - Date.now())).unref()),
+    ]);
   }
 
   /** Before the HTTP server closes, which waits for its sockets, and before the database does. */

@@ -1,4 +1,4 @@
-import { Injectable } from '@nestjs/common';
+import { Injectable, Logger } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
 
@@ -6,56 +6,73 @@ interface Waiting {
   name: string;
   data: Uint8Array;
   resolve: () => void;
-  reject: (error: unknown) => void;
 }
 
 /** Updates a document gathers before they are folded into its state. */
 const COMPACT_AFTER = 200;
 
-/** One INSERT may wait for the disk while the next is on its way; they share the disk's turn. */
-const MOST_IN_FLIGHT = 2;
+/**
+ * Milliseconds that updates gather before the next INSERT when the last one brought several: nobody but an
+ * acknowledgement waits for them, and fewer statements leave the processor to those who pass changes on.
+ */
+const GATHER = 15;
+
+/** Milliseconds before an INSERT that failed is tried again: first, and at most. */
+const RETRY = { first: 100, most: 2000 };
 
 /**
- * Yjs updates in PostgreSQL. One queue for all documents: while INSERTs are under way the next updates gather, and go
- * as one multi-row INSERT with one commit. An append resolves once its rows are on disk. Two updates of one document
- * may come to lie in another order than they came: Yjs holds an update until those it builds on are there.
+ * Yjs updates in PostgreSQL. One queue for all documents: while an INSERT is under way the next updates gather, and go
+ * as one multi-row INSERT with one commit. An append resolves once its rows are on disk; it is tried until they are,
+ * so that what a document in memory holds is either stored or still on its way.
  */
 @Injectable()
 export class UpdateStore {
+  #logger = new Logger('store');
   #waiting: Waiting[] = [];
-  #inFlight = new Set<Promise<void>>();
+  #running: Promise<void> | null = null;
+  #unstored = new Map<string, Promise<void>>();
   #counts = new Map<string, number>();
 
   constructor(private readonly database: DataSource) {}
 
   append(name: string, data: Uint8Array): Promise<void> {
-    return new Promise((resolve, reject) => {
-      this.#waiting.push({ name, data, resolve, reject });
-      this.#pump();
+    const earlier = this.#unstored.get(name);
+    const stored = new Promise<void>((resolve) => this.#waiting.push({ name, data, resolve }));
+    const all = Promise.all([earlier, stored]).then(() => {
+      if (this.#unstored.get(name) === all) this.#unstored.delete(name);
     });
+    this.#unstored.set(name, all);
+    this.#running ??= this.#run();
+    return stored;
   }
 
-  #pump(): void {
-    while (this.#inFlight.size < MOST_IN_FLIGHT && this.#waiting.length > 0) {
+  /** Resolves when all that was appended to the document so far is on disk; null when it is already. */
+  unstored(name: string): Promise<void> | null {
+    return this.#unstored.get(name) ?? null;
+  }
+
+  async #run(): Promise<void> {
+    while (this.#waiting.length > 0) {
       const batch = this.#waiting;
       this.#waiting = [];
-      const inserting = this.#insert(batch).finally(() => {
-        this.#inFlight.delete(inserting);
-        this.#pump();
-      });
-      this.#inFlight.add(inserting);
+      await this.#insert(batch);
+      if (batch.length > 1) await new Promise((resolve) => setTimeout(resolve, GATHER));
     }
+    this.#running = null;
   }
 
   async #insert(batch: Waiting[]): Promise<void> {
-    try {
-      await this.database.query(
-        'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[])',
-        [batch.map((entry) => entry.name), batch.map((entry) => Buffer.from(entry.data))],
-      );
-    } catch (error) {
-      for (const entry of batch) entry.reject(error);
-      return;
+    for (let pause = RETRY.first; ; pause = Math.min(pause * 2, RETRY.most)) {
+      try {
+        await this.database.query(
+          'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[])',
+          [batch.map((entry) => entry.name), batch.map((entry) => Buffer.from(entry.data))],
+        );
+        break;
+      } catch (error) {
+        this.#logger.error(error instanceof Error ? error.message : String(error));
+        await new Promise((resolve) => setTimeout(resolve, pause).unref());
+      }
     }
     for (const { name, resolve } of batch) {
       this.#counts.set(name, (this.#counts.get(name) ?? 0) + 1);
@@ -65,6 +82,7 @@ export class UpdateStore {
 
   /** The document as stored; empty when there is nothing. Bytes is what it takes up as stored. */
   async load(name: string, into = new Y.Doc()): Promise<{ doc: Y.Doc; bytes: number }> {
+    await this.unstored(name);
     const [state, updates] = await Promise.all([
       this.database.query<{ data: Buffer }[]>('SELECT data FROM doc_state WHERE name = $1', [name]),
       this.database.query<{ data: Buffer }[]>(
@@ -95,7 +113,7 @@ export class UpdateStore {
 
   /**
    * Folds the updates stored so far into one state, when there are many. Works on what is stored and not on what is
-   * in memory: an update may be stored and not yet applied.
+   * in memory, which may be ahead.
    */
   async compact(name: string, atLeast = COMPACT_AFTER): Promise<boolean> {
     if ((this.#counts.get(name) ?? 0) < atLeast) return false;
@@ -128,6 +146,6 @@ export class UpdateStore {
 
   /** Resolves when nothing waits to be written. */
   async drained(): Promise<void> {
-    while (this.#inFlight.size > 0) await Promise.all(this.#inFlight);
+    while (this.#running) await this.#running;
   }
 }

@@ -8,6 +8,8 @@ const AUTH = 2;
 const QUERY_AWARENESS = 3;
 const SYNC_REPLY = 4;
 const CLOSE = 7;
+/** The one with which the server tells a device that its change is kept. */
+const SYNC_STATUS = 8;
 
 export type ClientMessage =
   | { kind: 'update'; update: Uint8Array; isCatchUp: boolean }
@@ -39,4 +41,10 @@ export function readClientMessage(data: Uint8Array): ClientMessage {
     default:
       return { kind: 'forbidden' };
   }
+}
+
+export function isAcknowledgement(data: Uint8Array): boolean {
+  const decoder = decoding.createDecoder(data);
+  decoding.readVarString(decoder);
+  return decoding.readVarUint(decoder) === SYNC_STATUS;
 }

@@ -136,6 +136,43 @@ test('an acknowledged update is in the database', async () => {
   }
 });
 
+test('while the disk waits a change is passed on at once, and acknowledged on no device until it is kept', async () => {
+  const name = `folio:${ada.folioId}`;
+  const [laptop, desk] = [await ada.open(name), await room.ines.open(name)];
+  const lock = server.app.get(DataSource).createQueryRunner();
+  await lock.startTransaction();
+  await lock.query('LOCK TABLE doc_update IN SHARE MODE');
+  answer(laptop.doc, 'q', { kind: 'choice', optionIds: ['late'] }, 1);
+  await until(() => JSON.stringify(readFolio(desk.doc)).includes('late'));
+  // A copy of the laptop's document on another device, which then has nothing of its own to add.
+  const copy = new Y.Doc();
+  Y.applyUpdate(copy, Y.encodeStateAsUpdate(laptop.doc));
+  const phone = await ada.open(name, copy);
+  await new Promise((resolve) => setTimeout(resolve, 200));
+  expect([laptop.provider.hasUnsyncedChanges, phone.provider.hasUnsyncedChanges]).toEqual([
+    true,
+    true,
+  ]);
+  await lock.rollbackTransaction();
+  await lock.release();
+  await Promise.all([laptop.acknowledged(), phone.acknowledged()]);
+  const stored = await server.app.get(UpdateStore).load(name);
+  expect(JSON.stringify(readFolio(stored.doc).answers.q)).toContain('late');
+});
+
+test('an update that the database refuses for a while is tried until it is kept', async () => {
+  const database = server.app.get(DataSource);
+  const open = await ada.open(`folio:${ada.folioId}`);
+  await database.query('ALTER TABLE doc_update RENAME TO doc_update_away');
+  answer(open.doc, 'q', { kind: 'choice', optionIds: ['kept'] }, 2);
+  await new Promise((resolve) => setTimeout(resolve, 300));
+  expect(open.provider.hasUnsyncedChanges).toBe(true);
+  await database.query('ALTER TABLE doc_update_away RENAME TO doc_update');
+  await open.acknowledged();
+  const { doc } = await server.app.get(UpdateStore).load(`folio:${ada.folioId}`);
+  expect(JSON.stringify(readFolio(doc).answers.q)).toContain('kept');
+});
+
 test('compacting keeps what the document says and takes fewer rows', async () => {
   const store = server.app.get(UpdateStore);
   const doc = new Y.Doc();

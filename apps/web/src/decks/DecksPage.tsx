@@ -5,6 +5,7 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import { useChange, useDecks, type DeckCard, type Teacher } from '../api/teacher';
+import { forgetKept } from '../sync/kept.js';
 import { forgetSocket } from '../sync/openDocument';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -241,6 +242,7 @@ function Account({ teacher }: { teacher: Teacher }): ReactElement {
   const signOut = async (): Promise<void> => {
     await http.remove('session');
     forgetSocket();
+    await forgetKept();
     queries.clear();
     await navigate('/sign-in');
   };

@@ -2,6 +2,7 @@ import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/pro
 import { IndexeddbPersistence } from 'y-indexeddb';
 import type { Awareness } from 'y-protocols/awareness';
 import * as Y from 'yjs';
+import { noteSaved } from './kept.js';
 
 /**
  * What is known of a document's changes: `saved` means the server has all of them on disk; `saving` that some are
@@ -34,8 +35,8 @@ export function forgetSocket(): void {
 }
 
 /**
- * Opens a document over the one socket of this page, or one of its own. With `keepAs` it is kept on this device under that name and
- * can be worked on without a connection.
+ * Opens a document over the one socket of this page, or one of its own. With `keepAs` it is kept on this device under
+ * that name and can be worked on without a connection.
  */
 export function openDocument(
   name: string,
@@ -47,7 +48,15 @@ export function openDocument(
   let isConnected = false;
   let isRefused = false;
   let hasOpened = false;
-  const tell = (): void => listeners.forEach((listener) => listener());
+  let wasSaved: boolean | null = null;
+  const tell = (): void => {
+    const state = savedState();
+    if (options.keepAs && state !== 'opening' && wasSaved !== (state === 'saved')) {
+      wasSaved = state === 'saved';
+      noteSaved(options.keepAs, wasSaved);
+    }
+    listeners.forEach((listener) => listener());
+  };
   const ownSocket = options.hasOwnSocket ? newSocket() : null;
   const provider = new HocuspocusProvider({
     websocketProvider: ownSocket ?? (socket ??= newSocket()),
@@ -80,16 +89,17 @@ export function openDocument(
     });
   });
   ready.catch(() => undefined);
+  function savedState(): SavedState {
+    if (isRefused) return 'refused';
+    if (!hasOpened) return 'opening';
+    if (!isConnected) return 'kept';
+    return provider.hasUnsyncedChanges || !provider.isSynced ? 'saving' : 'saved';
+  }
   return {
     doc,
     awareness: provider.awareness,
     ready,
-    savedState() {
-      if (isRefused) return 'refused';
-      if (!hasOpened) return 'opening';
-      if (!isConnected) return 'kept';
-      return provider.hasUnsyncedChanges || !provider.isSynced ? 'saving' : 'saved';
-    },
+    savedState,
     subscribe(listener) {
       listeners.add(listener);
       return () => listeners.delete(listener);

@@ -1,0 +1,19 @@
+/** What this browser keeps of documents for working without a connection, and which of it the server lacks. */
+const PREFIX = 'gobrel:';
+const UNSENT = 'gobrel.unsent';
+
+const unsent = (): string[] => JSON.parse(localStorage.getItem(UNSENT) ?? '[]') as string[];
+
+/** Remembers of a kept document whether the server has all of it. */
+export function noteSaved(name: string, isSaved: boolean): void {
+  const others = unsent().filter((other) => other !== name);
+  localStorage.setItem(UNSENT, JSON.stringify(isSaved ? others : [...others, name]));
+}
+
+/** Before someone else sits down here: removes all that is on the server as well. */
+export async function forgetKept(): Promise<void> {
+  const keep = new Set(unsent());
+  for (const { name } of await indexedDB.databases()) {
+    if (name?.startsWith(PREFIX) && !keep.has(name)) indexedDB.deleteDatabase(name);
+  }
+}
