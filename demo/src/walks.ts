@@ -47,13 +47,11 @@ export function walkedFolio(
   visit(doc, slideId, 'start', at);
   for (let step = 1; step < options.mostSteps; step++) {
     workOn(doc, edition, slideId, random, at);
-    const ways = (graph.waysOut.get(slideId) ?? []).filter(
-      (link) => edition.slides[link.target.slideId],
-    );
+    const ways = (graph.waysOut.get(slideId) ?? []).filter((link) => graph.to.has(link.id));
     const way = ways[random(Math.max(1, ways.length))];
     if (!way) break;
     at += (20 + random(70)) * 1000;
-    slideId = way.target.slideId;
+    slideId = graph.to.get(way.id)![0]!;
     visit(doc, slideId, way.id, at);
   }
   workOn(doc, edition, slideId, random, at);

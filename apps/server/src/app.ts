@@ -15,7 +15,7 @@ import { AccountsModule } from './accounts/accounts.module.js';
 import { AssetsModule } from './assets/assets.module.js';
 import { ClassesModule } from './classes/classes.module.js';
 import { CONFIG, type Config } from './config.js';
-import { FirstSchema1700000000000 } from './database/migrations.js';
+import { FilesAndTrails1700000000001, FirstSchema1700000000000 } from './database/migrations.js';
 import { DecksModule } from './decks/decks.module.js';
 import { HealthController } from './HealthController.js';
 import { LessonsModule } from './lessons/lessons.module.js';
@@ -36,7 +36,7 @@ class AppModule {
           type: 'postgres',
           url: config.databaseUrl,
           synchronize: false,
-          migrations: [FirstSchema1700000000000],
+          migrations: [FirstSchema1700000000000, FilesAndTrails1700000000001],
           migrationsRun: true,
           migrationsTransactionMode: 'each',
           poolSize: 12,

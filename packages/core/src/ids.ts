@@ -4,6 +4,9 @@ export type SlideId = Id<'slide'>;
 export type ElementId = Id<'element'>;
 export type LinkId = Id<'link'>;
 export type OptionId = Id<'option'>;
+export type SectionId = Id<'section'>;
+export type TrailId = Id<'trail'>;
+export type StopId = Id<'stop'>;
 export type FolioId = Id<'folio'>;
 
 const ALPHABET = '0123456789abcdefghjkmnpqrstvwxyz';

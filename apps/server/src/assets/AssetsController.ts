@@ -32,6 +32,16 @@ export class AssetsController {
     return this.assets.add(file.buffer);
   }
 
+  /** The colours of a picture, for Check to measure what text on it stands out from: a PNG 48 pixels wide. */
+  @Get(':hash/small')
+  async small(@Param('hash') hash: string, @Res() response: Response): Promise<void> {
+    if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound('picture');
+    response
+      .type('image/png')
+      .set('Cache-Control', 'public, max-age=31536000, immutable')
+      .send(await this.assets.small(hash));
+  }
+
   /** Named by its contents, so it never changes. A drawing opened by itself may run and load nothing. */
   @Get(':hash')
   async serve(

@@ -8,6 +8,7 @@ import { looksLikeSvg, sanitiseSvg } from './svg.js';
 
 /** Widths in pixels that pictures are handed out in, besides their own. */
 export const WIDTHS = [320, 640, 1280] as const;
+const SMALL = 48;
 const MOST_PIXELS = 40_000_000;
 /** Pixels of the longer side that are kept: enough for a 4K projector. */
 const LONGEST_SIDE = 3840;
@@ -59,6 +60,20 @@ export class AssetsService {
       return { mediaType: asset.media_type, bytes: await this.#bytes(hash) };
     }
     return this.#sized(hash, fit);
+  }
+
+  /** A picture, drawing or the first frame of an animation as a PNG of `SMALL` pixels' width. */
+  async small(hash: string): Promise<Buffer> {
+    const [asset] = await this.database.query<{ bytes: Buffer }[]>(
+      'SELECT bytes FROM asset WHERE hash = $1',
+      [hash],
+    );
+    if (!asset) throw notFound('picture');
+    return sharp(asset.bytes, { limitInputPixels: MOST_PIXELS })
+      .resize({ width: SMALL })
+      .ensureAlpha()
+      .png()
+      .toBuffer();
   }
 
   async #bytes(hash: string): Promise<Buffer> {

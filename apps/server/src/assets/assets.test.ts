@@ -126,3 +126,43 @@ describe('drawings', () => {
     expect(sanitiseSvg('<p>no drawing</p>')).toBeNull();
   });
 });
+
+test('the small colours of photos and drawings can be measured', async () => {
+  const photo = await send(await plain(1600, 900).png().toBuffer());
+  const drawing = await send(
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 60"><path fill="#BF4E2A" d="M0 0h90v60H0z"/></svg>',
+  );
+  for (const [{ body }, colour] of [
+    [photo, [0x17, 0x50, 0x5c]],
+    [drawing, [0xbf, 0x4e, 0x2a]],
+  ] as const) {
+    const small = await fetch(`${server.url}/api/assets/${body.hash}/small`);
+    const { data, info } = await sharp(Buffer.from(await small.arrayBuffer()))
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    expect([info.width, ...data.subarray(0, 3)]).toEqual([48, ...colour]);
+  }
+  expect((await fetch(`${server.url}/api/assets/${'0'.repeat(64)}/small`)).status).toBe(404);
+});
+
+test('a file that a deck links to is handed out to be kept, never to be opened in the page', async () => {
+  const form = (): FormData => {
+    const data = new FormData();
+    data.append('file', new Blob(['<script>alert(1)</script>'], { type: 'text/html' }), 'x.html');
+    return data;
+  };
+  const { status, body } = await ines.request<{ hash: string; size: number }>(
+    'POST',
+    'files',
+    form(),
+  );
+  expect([status, body.size]).toEqual([201, 25]);
+  const kept = await fetch(`${server.url}/api/files/${body.hash}/tide%20table.html`);
+  expect(kept.headers.get('content-disposition')).toBe('attachment; filename="tide table.html"');
+  expect(kept.headers.get('content-type')).toContain('octet-stream');
+  expect(kept.headers.get('x-content-type-options')).toBe('nosniff');
+  expect(await kept.text()).toContain('alert');
+  const stranger = new Visitor(server.url);
+  expect((await stranger.request('POST', 'files', form())).status).toBe(401);
+  expect((await fetch(`${server.url}/api/files/${'0'.repeat(64)}/x`)).status).toBe(404);
+});

@@ -158,3 +158,26 @@ export class FirstSchema1700000000000 implements MigrationInterface {
         edition, asset_size, asset, class_student, class_list, deck_person, deck, failure, session, teacher`);
   }
 }
+
+/** Files that decks link to, and the trails and sections that decks have since. */
+export class FilesAndTrails1700000000001 implements MigrationInterface {
+  name = 'FilesAndTrails1700000000001';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      CREATE TABLE file (
+        hash text PRIMARY KEY,
+        bytes bytea NOT NULL,
+        created_at timestamptz NOT NULL DEFAULT now()
+      );
+      UPDATE edition SET
+        deck = '{"sections": {}, "trails": [], "defaultTrailId": null, "setAside": {}}' || deck,
+        student_view =
+          '{"sections": {}, "trails": [], "defaultTrailId": null, "setAside": {}}' || student_view;
+    `);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE file');
+  }
+}

@@ -50,6 +50,19 @@ export class DecksController {
     return { id, role, people: await this.decks.people(id) };
   }
 
+  /** What a link from another deck can lead to, in the order of the map. */
+  @Get(':id/slides')
+  async slides(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+  ): Promise<{ id: string; title: string }[]> {
+    await this.access.requireDeck(teacher.id, id);
+    const { slides } = await this.decks.read(id);
+    return Object.values(slides)
+      .sort((a, b) => a.x - b.x || a.y - b.y)
+      .map(({ id, title }) => ({ id, title }));
+  }
+
   @Post(':id/copy')
   async duplicate(
     @CurrentTeacher() teacher: Teacher,

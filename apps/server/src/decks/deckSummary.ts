@@ -16,9 +16,13 @@ export function summarise(deck: Deck): DeckSummary {
   const slides = Object.values(deck.slides);
   const shown = slides.slice(0, MOST_CARDS);
   const indexOf = new Map(shown.map((slide, index) => [slide.id, index]));
-  const wires = [...routeGraph(deck).waysOut.values()].flat().flatMap((link) => {
-    const [from, to] = [indexOf.get(link.from), indexOf.get(link.target.slideId)];
-    return from === undefined || to === undefined ? [] : [[from, to] as [number, number]];
+  const graph = routeGraph(deck);
+  const wires = [...graph.waysOut.values()].flat().flatMap((link) => {
+    const from = indexOf.get(link.from);
+    return (graph.to.get(link.id) ?? []).flatMap((slideId) => {
+      const to = indexOf.get(slideId);
+      return from === undefined || to === undefined ? [] : [[from, to] as [number, number]];
+    });
   });
   return {
     slides: slides.length,

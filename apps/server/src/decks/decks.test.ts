@@ -33,6 +33,7 @@ test('another teacher’s deck is not there, on any route', async () => {
   const tomas = await signUp(server.url, 'Tomas');
   for (const [method, path, body] of [
     ['GET', `decks/${id}`],
+    ['GET', `decks/${id}/slides`],
     ['DELETE', `decks/${id}`],
     ['POST', `decks/${id}/copy`],
     ['POST', `decks/${id}/restore`],

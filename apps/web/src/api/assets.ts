@@ -1,4 +1,4 @@
-import type { AssetRef } from '@gobrel/core';
+import type { AssetRef, FileRef } from '@gobrel/core';
 import { http } from './http';
 
 const LARGEST_FILE = 20_000_000;
@@ -11,6 +11,16 @@ export function uploadPicture(file: File): Promise<AssetRef> {
   const form = new FormData();
   form.append('file', file);
   return http.post<AssetRef>('assets', form);
+}
+
+/** Sends any file, for a link to lead to; throws with the reason when it is too large. */
+export async function uploadFile(file: File): Promise<FileRef> {
+  if (file.size > 10_000_000) throw new Error('The file is too large: 10 MB is the most.');
+  if (file.size === 0) throw new Error('This file is empty.');
+  const form = new FormData();
+  form.append('file', file);
+  const { hash, size } = await http.post<{ hash: string; size: number }>('files', form);
+  return { hash, size, name: file.name.slice(0, 200) };
 }
 
 /** The address of a picture at a width of about so many pixels on screen. */

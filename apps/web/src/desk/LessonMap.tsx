@@ -114,16 +114,16 @@ export function LessonMap(props: {
   );
   const edges = useMemo<Wire[]>(
     () =>
-      Object.values(edition.links)
-        .filter((link) => edition.slides[link.target.slideId])
-        .map((link) => ({
-          id: link.id,
+      [...graph.to].flatMap(([linkId, targets]) =>
+        targets.map((target) => ({
+          id: `${linkId}>${target}`,
           type: 'wire',
-          source: link.from,
-          target: link.target.slideId,
-          data: { wording: link.wording, isLabelled: false, thickness: 2 },
+          source: edition.links[linkId]!.from,
+          target,
+          data: { wording: edition.links[linkId]!.wording, isLabelled: false, thickness: 2 },
         })),
-    [edition],
+      ),
+    [edition, graph],
   );
   return (
     <ReactFlowProvider>

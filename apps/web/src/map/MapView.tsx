@@ -2,7 +2,8 @@ import {
   addChoice,
   addSlide,
   CARD,
-  duplicateSlide,
+  duplicateSlides,
+  leadsOn,
   linkSlides,
   moveCards,
   removeLink,
@@ -130,17 +131,17 @@ function DeckMap(): ReactElement {
   );
   const edges = useMemo<Wire[]>(
     () =>
-      Object.values(deck.links)
-        .filter((link) => deck.slides[link.target.slideId])
-        .map((link) => ({
-          id: link.id,
+      [...graph.to].flatMap(([linkId, targets]) =>
+        targets.map((target, index) => ({
+          id: index === 0 ? linkId : `${linkId}>${target}`,
           type: 'wire',
-          source: link.from,
-          target: link.target.slideId,
-          selected: selection?.kind === 'link' && selection.id === link.id,
-          data: { wording: link.wording },
+          source: deck.links[linkId]!.from,
+          target,
+          selected: selection?.kind === 'link' && selection.id === linkId,
+          data: { wording: deck.links[linkId]!.wording },
         })),
-    [deck, selection],
+      ),
+    [deck, graph, selection],
   );
 
   const onNodesChange = useCallback(
@@ -255,7 +256,7 @@ function DeckMap(): ReactElement {
       setSelection(null);
     },
     duplicate: (slideId: SlideId) => {
-      const copy = run(duplicateSlide(doc, slideId));
+      const copy = run(duplicateSlides(doc, [slideId]));
       if (copy) show(copy.slideId);
     },
     toggleEnding: (slide: Slide) => run(setSlideFlag(doc, slide.id, 'isEnding', !slide.isEnding)),
@@ -266,7 +267,7 @@ function DeckMap(): ReactElement {
     tidy: async () => {
       try {
         const { layOut } = await import('./layout');
-        run(moveCards(doc, await layOut(deck), 'layout'));
+        run(moveCards(doc, await layOut(deck, graph), 'layout'));
         void flow.fitView({ duration: 300, padding: 0.15 });
       } catch (error) {
         notices.trouble(sentenceOf(error));
@@ -399,9 +400,7 @@ function neighbour(
   from: Slide,
   key: 'ArrowRight' | 'ArrowLeft' | 'ArrowUp' | 'ArrowDown',
 ): SlideId | undefined {
-  if (key === 'ArrowRight')
-    return graph.waysOut.get(from.id)?.find((link) => graph.waysOut.has(link.target.slideId))
-      ?.target.slideId;
+  if (key === 'ArrowRight') return leadsOn(graph, from.id)[0];
   if (key === 'ArrowLeft') return graph.waysIn.get(from.id)?.[0]?.from;
   const sign = key === 'ArrowDown' ? 1 : -1;
   return slides

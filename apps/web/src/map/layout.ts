@@ -1,11 +1,14 @@
-import { CARD, type Deck, type SlideId } from '@gobrel/core';
+import { CARD, type Deck, type RouteGraph, type SlideId } from '@gobrel/core';
 import ELK from 'elkjs/lib/elk-api.js';
 import ElkWorker from 'elkjs/lib/elk-worker.min.js?worker';
 
 let elk: InstanceType<typeof ELK> | null = null;
 
 /** A layered layout, computed in a worker: where each card that was not placed by hand should lie, in map units. */
-export async function layOut(deck: Deck): Promise<{ slideId: SlideId; x: number; y: number }[]> {
+export async function layOut(
+  deck: Deck,
+  graph: RouteGraph,
+): Promise<{ slideId: SlideId; x: number; y: number }[]> {
   elk ??= new ELK({ workerFactory: () => new ElkWorker() });
   const laid = await elk.layout({
     id: 'map',
@@ -20,9 +23,13 @@ export async function layOut(deck: Deck): Promise<{ slideId: SlideId; x: number;
       id,
       ...{ width: CARD.width, height: CARD.height },
     })),
-    edges: Object.values(deck.links)
-      .filter((link) => deck.slides[link.target.slideId])
-      .map((link) => ({ id: link.id, sources: [link.from], targets: [link.target.slideId] })),
+    edges: [...graph.to].flatMap(([linkId, targets]) =>
+      targets.map((slideId) => ({
+        id: `${linkId}>${slideId}`,
+        sources: [deck.links[linkId]!.from],
+        targets: [slideId],
+      })),
+    ),
   });
   return (laid.children ?? []).flatMap(({ id, x, y }) =>
     x === undefined || y === undefined || deck.slides[id]?.isPlacedByHand

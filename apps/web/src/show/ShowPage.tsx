@@ -1,16 +1,22 @@
 import {
   DeckReader,
+  defaultTrail,
+  followTo,
   onlyWayOut,
   routeGraph,
   waitsForChoice,
   type Deck,
+  type ElementId,
   type LinkId,
   type SlideId,
+  type Trail,
 } from '@gobrel/core';
 import { useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import { SlideCard } from '../map/SlideCard';
+import { openBeside } from '../links/openTarget';
+import { Spot } from '../stage/Spot';
 import { FittedSlide, SlideView } from '../stage/SlideView';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
@@ -18,11 +24,31 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Centre } from '../ui/Page';
 
+interface Step {
+  slideId: SlideId;
+  /** Where on the trail this is; none beside it. */
+  stop?: number;
+  spotId?: ElementId;
+}
+
+/** A slide that the trail passes several times is met at the next of those stops. */
+function arrive(trail: Trail | undefined, slideId: SlideId, from?: Step): Step {
+  const stops = trail?.stops ?? [];
+  const after = stops.findIndex(
+    (stop, index) => stop.slideId === slideId && index > (from?.stop ?? -1),
+  );
+  const any = stops.findIndex((stop) => stop.slideId === slideId);
+  const stop = after >= 0 ? after : any;
+  return stop >= 0 ? { slideId, stop } : { slideId };
+}
+
 export default function ShowPage(): ReactElement {
   const { deckId = '' } = useParams();
   return (
     <RequireTeacher>
-      {(teacher) => <Opened deckId={deckId} keepAs={`gobrel:${teacher.id}:deck:${deckId}`} />}
+      {(teacher) => (
+        <Opened key={deckId} deckId={deckId} keepAs={`gobrel:${teacher.id}:deck:${deckId}`} />
+      )}
     </RequireTeacher>
   );
 }
@@ -39,36 +65,60 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   const deck: Deck = useReader(document.doc, (doc) => new DeckReader(doc));
   const graph = useMemo(() => routeGraph(deck), [deck]);
   const navigate = useNavigate();
-  const [walk, setWalk] = useState<SlideId[]>(deck.startSlideId ? [deck.startSlideId] : []);
+  const [query] = useSearchParams();
+  const trail = deck.trails.find(({ id }) => id === query.get('trail')) ?? defaultTrail(deck);
+  const [walk, setWalk] = useState<Step[]>(() => {
+    const from = query.get('from');
+    const slideId = from && deck.slides[from] ? from : deck.startSlideId;
+    return slideId ? [arrive(trail, slideId)] : [];
+  });
   const [isBandShown, setIsBandShown] = useState(false);
   const [isMapOpen, setIsMapOpen] = useState(false);
-  const here = walk.at(-1) ?? '';
+  const last = walk.at(-1);
+  const here = last?.slideId ?? '';
   const slide = deck.slides[here];
-  const isWaiting = waitsForChoice(graph, here);
-  const goTo = useCallback((slideId: SlideId) => setWalk((old) => [...old, slideId]), []);
+  const isWaiting = waitsForChoice(graph, here) && !slide?.runsOn;
+  const goTo = useCallback(
+    (slideId: SlideId, spotId?: ElementId) =>
+      setWalk((old) => [...old, { ...arrive(trail, slideId, old.at(-1)), spotId }]),
+    [trail],
+  );
   const back = useCallback(() => setWalk((old) => (old.length > 1 ? old.slice(0, -1) : old)), []);
   const follow = useCallback(
     (linkId: LinkId) => {
-      const target = deck.links[linkId]?.target.slideId;
-      if (target && deck.slides[target]) goTo(target);
+      const link = deck.links[linkId];
+      if (!link || openBeside(link.target)) return;
+      const { target } = link;
+      if (target.kind === 'step' && target.step === 'back') return back();
+      if (target.kind === 'deck') {
+        const from = target.slideId ? `?from=${target.slideId}` : '';
+        return void navigate(`/deck/${target.deckId}/show${from}`);
+      }
+      const goal = followTo(deck, link, { trail, stop: last?.stop });
+      if (goal) goTo(goal, target.kind === 'slide' ? target.spotId : undefined);
     },
-    [deck, goTo],
+    [deck, goTo, back, navigate, trail, last],
   );
+  /** Arrows go along the trail, or along the only way out; at a choice they stop. */
+  const goOn = useCallback(() => {
+    if (isWaiting) return setIsBandShown(true);
+    const next = last?.stop === undefined ? undefined : trail?.stops[last.stop + 1];
+    const way = onlyWayOut(graph, here);
+    if (next) goTo(next.slideId);
+    else if (way) follow(way.id);
+    else setIsBandShown(true);
+  }, [isWaiting, last, trail, graph, here, goTo, follow]);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (isMapOpen) return;
       if (event.key === 'Escape') void navigate(`/deck/${deckId}/map`);
       else if (event.key === 'ArrowLeft' || event.key === 'Backspace') back();
-      else if (event.key === 'ArrowRight' || event.key === 'PageDown') {
-        const way = onlyWayOut(graph, here);
-        if (way) goTo(way.target.slideId);
-        else setIsBandShown(true);
-      }
+      else if (event.key === 'ArrowRight' || event.key === 'PageDown') goOn();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [graph, here, back, goTo, navigate, deckId, isMapOpen]);
+  }, [goOn, back, navigate, deckId, isMapOpen]);
 
   if (!slide) return <Centre title="Nothing to show">This deck has no slide to start on.</Centre>;
   return (
@@ -81,6 +131,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
         theme={deck.theme}
         links={graph.waysOut.get(here)}
         onFollow={follow}
+        overlay={<Spot slide={slide} spotId={last?.spotId} />}
       />
       <div
         className={`absolute inset-x-0 bottom-0 flex items-center gap-3 bg-paper/95 px-6 py-3 transition-opacity focus-within:opacity-100 ${isBandShown ? 'opacity-100' : 'opacity-0'}`}
@@ -90,7 +141,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
         </Button>
         <span className="text-[13px] text-soft">The walk so far</span>
         <ol className="flex items-center gap-2 overflow-hidden">
-          {walk.slice(-6).map((slideId, index) => {
+          {walk.slice(-6).map(({ slideId }, index) => {
             const walked = deck.slides[slideId];
             return walked ? (
               <li key={index} className="flex items-center gap-2">

@@ -1,7 +1,6 @@
 import {
   duplicateElements,
   elementOf,
-  elementWords,
   fragmentOf,
   HANDLES,
   removeElements,
@@ -36,23 +35,8 @@ import { boxStyle, ElementView } from '../stage/ElementView';
 import { RichTextEditor } from '../stage/RichTextEditor';
 import { SlideView } from '../stage/SlideView';
 import { textStyle } from '../stage/theme';
+import { labelOf } from './labelOf';
 import { isTouchable, withBoxes, type StageEdit } from './useStageEdit';
-
-const KIND_NAMES: Record<SlideElement['kind'], string> = {
-  text: 'Text',
-  shape: 'Shape',
-  picture: 'Picture',
-  zone: 'Zone',
-  question: 'Question',
-};
-
-/** What an element is called to someone who cannot see it. */
-export function labelOf(element: SlideElement): string {
-  const words = elementWords(element).replace(/\s+/g, ' ').slice(0, 60);
-  const kind =
-    element.layer === 'pieces' && element.kind !== 'zone' ? 'Piece' : KIND_NAMES[element.kind];
-  return words ? `${kind}: ${words}` : 'text' in element ? `${kind}, empty` : kind;
-}
 
 interface Drag {
   pointerId: number;
@@ -80,6 +64,8 @@ export function EditingStage(props: {
   edit: StageEdit;
   run: <T extends object>(result: Result<T>) => T | null;
   onEditor?: (editor: Editor | null) => void;
+  /** Takes things off the slide; without it they go at once. */
+  onRemove?: (ids: ElementId[]) => void;
 }): ReactElement {
   const { doc, slide, theme, links, width, edit, run } = props;
   const scale = width / STAGE.width;
@@ -177,7 +163,8 @@ export function EditingStage(props: {
   };
 
   const remove = (ids: ElementId[]): void => {
-    if (run(removeElements(doc, slide.id, ids))) select([]);
+    if (props.onRemove) props.onRemove(ids);
+    else if (run(removeElements(doc, slide.id, ids))) select([]);
   };
 
   const onKeyDown = (event: KeyboardEvent, element: SlideElement): void => {
@@ -251,6 +238,12 @@ export function EditingStage(props: {
             }}
           >
             <EmptyText element={element} theme={theme} />
+            {element.kind === 'hotspot' && (
+              <span
+                className="pointer-events-none block size-full border-2 border-dashed border-ember bg-ember/5"
+                style={{ borderRadius: element.shape === 'ellipse' ? '50%' : 4 }}
+              />
+            )}
           </div>
         );
       })}

@@ -1,59 +1,46 @@
 import {
-  addSlide,
-  addWordLink,
   isPiece,
-  LINK_MARK,
-  linkElement,
-  newId,
-  removeElements,
-  removeLink,
   reorder,
   setElement,
   setLayer,
   setSlideFill,
   TEXT_STYLES,
   SHAPES,
+  type ElementId,
   type ElementSettings,
-  type Link,
   type Slide,
   type SlideElement,
-  type SlideId,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { Bold, Italic, Link2, Underline } from 'lucide-react';
 import { Suspense, useState, type ReactElement, type ReactNode } from 'react';
 import { QUESTION_VIEWS, type QuestionEditProps } from '../questions/registry';
+import { LinkActions } from '../links/LinkActions';
+import type { Linking } from '../links/Linking';
+import { TargetName } from '../links/TargetName';
 import { useDeck } from '../workspace/DeckContext';
 import { Colour, Line, Plain, Select, Setting } from './controls';
-import { labelOf } from './EditingStage';
-import { LinkPicker } from './LinkPicker';
+import { labelOf } from './labelOf';
 import type { StageEdit } from './useStageEdit';
 
 /** What can be set on what is selected; nothing selected: the slide itself. */
-export function SelectionRow({
-  slide,
-  edit,
-  editor,
-}: {
+export function SelectionRow(props: {
   slide: Slide;
   edit: StageEdit;
   editor: Editor | null;
+  linking: Linking;
+  onRemove: (ids: ElementId[]) => void;
 }): ReactElement {
+  const { slide, edit } = props;
   const [first, ...more] = edit.selected;
   return (
     <div className="flex min-h-[42px] flex-wrap items-center gap-x-5 gap-y-1 border-b border-dotted border-line py-1 text-[13px]">
       {!first ? (
         <SlideSettings slide={slide} edit={edit} />
       ) : more.length > 0 ? (
-        <ManySettings slide={slide} edit={edit} />
+        <ManySettings edit={edit} onRemove={props.onRemove} />
       ) : (
-        <ElementSettingsRow
-          key={first.id}
-          slide={slide}
-          element={first}
-          edit={edit}
-          editor={editor}
-        />
+        <ElementSettingsRow key={first.id} {...props} element={first} />
       )}
     </div>
   );
@@ -82,24 +69,15 @@ function SlideSettings({ slide, edit }: { slide: Slide; edit: StageEdit }): Reac
   );
 }
 
-function ManySettings({ slide, edit }: { slide: Slide; edit: StageEdit }): ReactElement {
-  const { doc, run } = useDeck();
+function ManySettings(props: {
+  edit: StageEdit;
+  onRemove: (ids: ElementId[]) => void;
+}): ReactElement {
+  const { selected } = props.edit;
   return (
     <>
-      <b>{edit.selected.length} things</b>
-      <Plain
-        onClick={() =>
-          run(
-            removeElements(
-              doc,
-              slide.id,
-              edit.selected.map((e) => e.id),
-            ),
-          ) && edit.select([])
-        }
-      >
-        Delete
-      </Plain>
+      <b>{selected.length} things</b>
+      <Plain onClick={() => props.onRemove(selected.map(({ id }) => id))}>Delete</Plain>
     </>
   );
 }
@@ -109,10 +87,11 @@ function ElementSettingsRow(props: {
   element: SlideElement;
   edit: StageEdit;
   editor: Editor | null;
+  linking: Linking;
+  onRemove: (ids: ElementId[]) => void;
 }): ReactElement {
-  const { slide, element, edit, editor } = props;
-  const { doc, deck, graph, run } = useDeck();
-  const [picking, setPicking] = useState<'element' | 'words' | null>(null);
+  const { slide, element, edit, editor, linking } = props;
+  const { doc, graph, run } = useDeck();
   const [isAsking, setIsAsking] = useState(false);
   const link = (graph.waysOut.get(slide.id) ?? []).find(
     (candidate) =>
@@ -121,33 +100,33 @@ function ElementSettingsRow(props: {
   const set = (settings: ElementSettings): unknown =>
     run(setElement(doc, slide.id, element.id, settings));
   const isTyping = edit.typing === element.id && editor !== null;
-
-  const leadTo = (slideId: SlideId): void => {
-    if (picking === 'element') run(linkElement(doc, slide.id, element.id, slideId));
-    else if (editor) linkSelectedWords(slideId);
-  };
-  const linkSelectedWords = (slideId: SlideId): void => {
-    if (!editor) return;
-    const { from, to } = editor.state.selection;
-    const words = editor.state.doc.textBetween(from, to, ' ');
-    if (words.trim() === '') return;
-    const linkId = newId();
-    editor.chain().focus().setMark(LINK_MARK, { linkId }).run();
-    run(addWordLink(doc, { linkId, from: slide.id, elementId: element.id, slideId, words }));
-  };
+  const ask = (): void => linking.ask({ kind: 'element', elementId: element.id });
 
   return (
     <>
       <b className="max-w-[220px] truncate">{labelOf(element)}</b>
-      {element.layer === 'content' && element.kind !== 'question' && (
-        <LeadsTo
-          link={link}
-          targetTitle={link && deck.slides[link.target.slideId]?.title}
-          onPick={() => setPicking('element')}
-          onCut={() => link && run(removeLink(doc, link.id))}
+      {element.layer === 'content' &&
+        element.kind !== 'question' &&
+        (link ? (
+          <Setting label="Leads to">
+            <button
+              type="button"
+              onClick={ask}
+              className="min-h-7 max-w-[220px] rounded-full border border-[#eccdc0] bg-ember-mist px-2.5 text-ember-deep"
+            >
+              <TargetName target={link.target} />
+            </button>
+            <LinkActions link={link} onChange={ask} />
+          </Setting>
+        ) : (
+          <Plain onClick={ask}>Lead to …</Plain>
+        ))}
+      {isTyping && (
+        <TypingMarks
+          editor={editor}
+          onLink={() => linking.ask({ kind: 'words', elementId: element.id, editor })}
         />
       )}
-      {isTyping && <TypingMarks editor={editor} onLink={() => setPicking('words')} />}
       {element.kind === 'text' && (
         <Setting label="Style">
           <Select
@@ -192,8 +171,35 @@ function ElementSettingsRow(props: {
         </>
       )}
       {element.kind === 'zone' && <ZoneSettings slide={slide} element={element} onSet={set} />}
+      {element.kind === 'hotspot' && (
+        <>
+          <Setting label="Shape">
+            <Select
+              label="Shape"
+              value={element.shape}
+              options={['rectangle', 'ellipse'] as const}
+              onChange={(shape) => set({ shape })}
+            />
+          </Setting>
+          <Line label="Name" value={element.name} onKeep={(name) => set({ name })} />
+        </>
+      )}
+      {element.kind === 'line' && (
+        <>
+          <Setting label="Ink">
+            <Colour label="Ink" value={element.colour} onChange={(colour) => set({ colour })} />
+          </Setting>
+          <Plain onClick={() => set({ slope: element.slope === 'down' ? 'up' : 'down' })}>
+            Turn over
+          </Plain>
+          <Line label="Name" value={element.name} onKeep={(name) => set({ name })} />
+        </>
+      )}
       {element.kind === 'question' && (
-        <Plain onClick={() => setIsAsking(true)}>Options and key</Plain>
+        <>
+          <Plain onClick={() => setIsAsking(true)}>Options and key</Plain>
+          <OptionLinks slide={slide} element={element} linking={linking} />
+        </>
       )}
       {(element.kind === 'text' || element.kind === 'shape' || element.kind === 'picture') && (
         <MakePiece slide={slide} element={element} />
@@ -202,20 +208,7 @@ function ElementSettingsRow(props: {
         <Plain onClick={() => run(reorder(doc, slide.id, element.id, 'front'))}>front</Plain>
         <Plain onClick={() => run(reorder(doc, slide.id, element.id, 'back'))}>back</Plain>
       </Setting>
-      <Plain onClick={() => run(removeElements(doc, slide.id, [element.id])) && edit.select([])}>
-        Delete
-      </Plain>
-      <LinkPicker
-        isOpen={picking !== null}
-        title={picking === 'words' ? 'These words lead to …' : 'This leads to …'}
-        current={link?.target.slideId}
-        onClose={() => setPicking(null)}
-        onPick={leadTo}
-        onNew={(title) => {
-          const added = run(addSlide(doc, { title, beside: slide.id, layout: 'text' }));
-          if (added) leadTo(added.slideId);
-        }}
-      />
+      <Plain onClick={() => props.onRemove([element.id])}>Delete</Plain>
       {isAsking && element.kind === 'question' && (
         <EditQuestion slideId={slide.id} element={element} onClose={() => setIsAsking(false)} />
       )}
@@ -232,24 +225,43 @@ function EditQuestion(props: QuestionEditProps): ReactElement {
   );
 }
 
-function LeadsTo(props: {
-  link?: Link;
-  targetTitle?: string;
-  onPick: () => void;
-  onCut: () => void;
+/** Where the options of a question lead, each with its own handles. */
+function OptionLinks(props: {
+  slide: Slide;
+  element: Extract<SlideElement, { kind: 'question' }>;
+  linking: Linking;
 }): ReactElement {
-  if (!props.link) return <Plain onClick={props.onPick}>Lead to …</Plain>;
+  const { slide, element, linking } = props;
+  const { graph } = useDeck();
+  const links = graph.waysOut.get(slide.id) ?? [];
   return (
-    <Setting label="Leads to">
-      <button
-        type="button"
-        onClick={props.onPick}
-        className="min-h-7 rounded-full border border-[#eccdc0] bg-ember-mist px-2.5 text-ember-deep"
-      >
-        {props.targetTitle ?? 'nowhere'}
-      </button>
-      <Plain onClick={props.onCut}>cut</Plain>
-    </Setting>
+    <details className="relative">
+      <summary className="min-h-7 cursor-pointer py-1">Options lead to …</summary>
+      <ul className="absolute bottom-8 z-20 w-[420px] rounded-[6px] border border-line bg-sheet p-3">
+        {element.question.options.map(({ id, text }) => {
+          const link = links.find(
+            ({ carrier }) => carrier.kind === 'option' && carrier.optionId === id,
+          );
+          const ask = (): void =>
+            linking.ask({ kind: 'option', elementId: element.id, optionId: id, words: text });
+          return (
+            <li key={id} className="flex min-h-8 items-center gap-2">
+              <span className="w-[40%] truncate">{text}</span>
+              {link ? (
+                <>
+                  <span className="flex-1 truncate text-ember-deep">
+                    <TargetName target={link.target} />
+                  </span>
+                  <LinkActions link={link} onChange={ask} />
+                </>
+              ) : (
+                <Plain onClick={ask}>Lead to …</Plain>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </details>
   );
 }
 

@@ -1,16 +1,25 @@
-import { addChoice, addSlide, setNotes, STAGE, type Layer, type Slide } from '@gobrel/core';
+import { setNotes, STAGE, type Layer, type Slide } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { Redo2, Undo2 } from 'lucide-react';
-import { useRef, useState, useSyncExternalStore, type ReactElement } from 'react';
+import {
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ClipboardEvent,
+  type KeyboardEvent,
+  type ReactElement,
+} from 'react';
 import { Navigate, useParams } from 'react-router';
+import { useLinking } from '../links/Linking';
+import { pastedTarget } from '../links/pastedTarget';
 import { Button } from '../ui/Button';
 import { Centre } from '../ui/Page';
 import { Segments } from '../ui/Segments';
 import { useSize } from '../ui/useSize';
 import { useDeck } from '../workspace/DeckContext';
 import { EditingStage } from './EditingStage';
-import { LinkPicker } from './LinkPicker';
 import { Tray } from './Tray';
+import { useRemoval } from './useRemoval';
 import { useStageEdit, type StageEdit } from './useStageEdit';
 import { WayLines } from './WayLines';
 import { WaysIn, WaysOut } from './Ways';
@@ -26,10 +35,11 @@ export default function SlideEditor(): ReactElement {
 }
 
 function OpenSlide({ slide }: { slide: Slide }): ReactElement {
-  const { deck, graph, doc, run } = useDeck();
+  const { deckId, deck, graph, doc, run } = useDeck();
   const edit = useStageEdit(slide);
+  const linking = useLinking(slide);
+  const removal = useRemoval(slide, edit);
   const [editor, setEditor] = useState<Editor | null>(null);
-  const [isAdding, setIsAdding] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
   const desk = useRef<HTMLDivElement>(null);
   const stage = useRef<HTMLDivElement>(null);
@@ -40,9 +50,38 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
     Math.floor(Math.min(space.width - 48, ((space.height - 76) * STAGE.width) / STAGE.height)),
   );
   const links = graph.waysOut.get(slide.id) ?? [];
+  const [one, ...more] = edit.selected;
+  const isWords = editor !== null && !editor.state.selection.empty;
+
+  /** The common key for links: for the marked words, for what is selected, or a new way out. */
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (edit.typing && editor) {
+      if (isWords) linking.ask({ kind: 'words', elementId: edit.typing, editor });
+    } else if (one && more.length === 0 && one.kind !== 'question') {
+      linking.ask({ kind: 'element', elementId: one.id });
+    } else if (!one) linking.ask({ kind: 'new' });
+  };
+  /** An address that is pasted on something makes it lead there. */
+  const onPaste = (event: ClipboardEvent): void => {
+    const inField = (event.target as HTMLElement).closest('input, textarea');
+    if (inField || !one || more.length > 0 || (edit.typing && !isWords)) return;
+    const target = pastedTarget(event.clipboardData.getData('text/plain'), deckId, deck);
+    if (!target) return;
+    event.preventDefault();
+    event.stopPropagation();
+    linking.lead(
+      edit.typing && editor
+        ? { kind: 'words', elementId: edit.typing, editor }
+        : { kind: 'element', elementId: one.id },
+      target,
+    );
+  };
 
   return (
-    <div className="flex h-full flex-col">
+    <div className="flex h-full flex-col" onKeyDownCapture={onKeyDown} onPasteCapture={onPaste}>
       <div ref={frame} className="relative flex min-h-0 flex-1">
         <WaysIn slide={slide} />
         <div ref={desk} className="min-w-0 flex-1 overflow-hidden border-x border-line bg-sand">
@@ -64,27 +103,18 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
                 edit={edit}
                 run={run}
                 onEditor={setEditor}
+                onRemove={removal.remove}
               />
             )}
           </div>
         </div>
-        <WaysOut ref={ways} slide={slide} onAdd={() => setIsAdding(true)} />
+        <WaysOut ref={ways} slide={slide} linking={linking} />
         <WayLines slide={slide} links={links} frame={frame} stage={stage} ways={ways} />
       </div>
       <Notes key={slide.id} slide={slide} />
-      <Tray slide={slide} edit={edit} editor={editor} />
-      <LinkPicker
-        title="A way out to …"
-        isOpen={isAdding}
-        onClose={() => setIsAdding(false)}
-        onPick={(slideId) =>
-          run(addChoice(doc, slide.id, deck.slides[slideId]?.title || 'On', { slideId }))
-        }
-        onNew={(title) => {
-          const added = run(addSlide(doc, { title, beside: slide.id, layout: 'text' }));
-          if (added) run(addChoice(doc, slide.id, title, { slideId: added.slideId }));
-        }}
-      />
+      <Tray {...{ slide, edit, editor, linking }} onRemove={removal.remove} />
+      {linking.picker}
+      {removal.question}
     </div>
   );
 }

@@ -1,9 +1,28 @@
-import { addElement, newElementBox, newId, plain, type NewElement, type Slide } from '@gobrel/core';
-import { CircleHelp, Hand, Image, Pentagon, Scan, Type, type LucideIcon } from 'lucide-react';
+import {
+  addElement,
+  newElementBox,
+  newId,
+  plain,
+  type ElementId,
+  type NewElement,
+  type Slide,
+} from '@gobrel/core';
+import {
+  CircleHelp,
+  Hand,
+  Image,
+  Pentagon,
+  Scan,
+  Slash,
+  SquareMousePointer,
+  Type,
+  type LucideIcon,
+} from 'lucide-react';
 import type { Editor } from '@tiptap/react';
 import { useRef, type ReactElement } from 'react';
 import { uploadPicture } from '../api/assets';
 import { sentenceOf } from '../api/http';
+import type { Linking } from '../links/Linking';
 import { useNotices } from '../ui/Notice';
 import { useDeck } from '../workspace/DeckContext';
 import { pictureElement } from './pictureElement';
@@ -13,15 +32,14 @@ import type { StageEdit } from './useStageEdit';
 const PICTURES = 'image/png,image/jpeg,image/webp,image/gif,image/svg+xml';
 
 /** Below the stage: with a selection what can be set on it, and always what can be added. */
-export function Tray({
-  slide,
-  edit,
-  editor,
-}: {
+export function Tray(props: {
   slide: Slide;
   edit: StageEdit;
   editor: Editor | null;
+  linking: Linking;
+  onRemove: (ids: ElementId[]) => void;
 }): ReactElement {
+  const { slide, edit } = props;
   const { doc, run } = useDeck();
   const add = (element: NewElement, thenType = false): void => {
     const added = run(addElement(doc, slide.id, element));
@@ -37,7 +55,7 @@ export function Tray({
       aria-label="Tray"
       className="shrink-0 border-t border-line bg-sheet px-5 pb-2"
     >
-      <SelectionRow slide={slide} edit={edit} editor={editor} />
+      <SelectionRow {...props} />
       <div className="flex gap-1 overflow-x-auto">
         <Add
           icon={Type}
@@ -51,6 +69,16 @@ export function Tray({
           icon={Pentagon}
           label="Shape"
           onClick={() => add({ kind: 'shape', shape: 'rounded', layer, box: at(240, 140) })}
+        />
+        <Add
+          icon={Slash}
+          label="Line"
+          onClick={() => add({ kind: 'line', layer, box: at(240, 100) })}
+        />
+        <Add
+          icon={SquareMousePointer}
+          label="Hotspot"
+          onClick={() => add({ kind: 'hotspot', layer: 'content', box: at(200, 140) })}
         />
         <Add
           icon={Hand}

@@ -1,9 +1,11 @@
-import { removeLink, retarget, addSlide, type Link, type Slide } from '@gobrel/core';
-import { useState, type ReactElement, type ReactNode, type Ref } from 'react';
+import { followTo, moveLink, removeLink, type Link, type Slide } from '@gobrel/core';
+import { type ReactElement, type ReactNode, type Ref } from 'react';
 import { useNavigate } from 'react-router';
+import { LinkActions } from '../links/LinkActions';
+import type { Linking } from '../links/Linking';
+import { TargetName } from '../links/TargetName';
 import { SlideView } from '../stage/SlideView';
 import { useDeck } from '../workspace/DeckContext';
-import { LinkPicker } from './LinkPicker';
 
 function Column(props: {
   title: string;
@@ -90,78 +92,117 @@ export function WaysIn({ slide }: { slide: Slide }): ReactElement {
   );
 }
 
-/** Broken ones first; each other one is joined by a line to what carries it. */
+/** Missing ones first; each other one is joined by a line to what carries it. */
 export function WaysOut(props: {
   slide: Slide;
   ref: Ref<HTMLElement>;
-  onAdd: () => void;
+  linking: Linking;
 }): ReactElement {
-  const { slide } = props;
-  const { deckId, deck, graph, doc, run } = useDeck();
-  const navigate = useNavigate();
-  const [mending, setMending] = useState<Link | null>(null);
+  const { slide, linking } = props;
+  const { graph } = useDeck();
+  const missing = new Set([...graph.broken, ...graph.unset]);
   const ways = [...(graph.waysOut.get(slide.id) ?? [])].sort(
-    (a, b) => Number(!!deck.slides[a.target.slideId]) - Number(!!deck.slides[b.target.slideId]),
+    (a, b) => Number(missing.has(b)) - Number(missing.has(a)),
   );
   return (
     <Column title="Ways out" count={ways.length} ref={props.ref}>
-      {ways.map((link) => {
-        const target = deck.slides[link.target.slideId];
-        return (
-          <li key={link.id} data-way={link.id}>
-            {target ? (
-              <NeighbourCard
-                slide={target}
-                link={link}
-                onOpen={() => void navigate(`/deck/${deckId}/slide/${target.id}`)}
-              />
-            ) : (
-              <div className="rounded-[6px] border border-[#e4cf95] bg-brass-mist p-2 text-[13px]">
-                <p className="font-semibold text-ember-deep">“{link.wording}”</p>
-                <p className="text-brass-deep">Leads nowhere: its slide has been deleted.</p>
-                <div className="mt-1 flex gap-3">
-                  <button
-                    type="button"
-                    className="min-h-7 underline"
-                    onClick={() => setMending(link)}
-                  >
-                    Lead to …
-                  </button>
-                  <button
-                    type="button"
-                    className="min-h-7 underline"
-                    onClick={() => run(removeLink(doc, link.id))}
-                  >
-                    Remove
-                  </button>
-                </div>
-              </div>
-            )}
-            {target && link.carrier.kind === 'none' && (
-              <p className="mt-1 text-[12px] text-brass-deep">Not on the slide any more</p>
-            )}
-          </li>
-        );
-      })}
+      {ways.map((link) => (
+        <li key={link.id} data-way={link.id}>
+          {missing.has(link) ? (
+            <MissingCard link={link} linking={linking} />
+          ) : (
+            <WayOutCard link={link} linking={linking} />
+          )}
+        </li>
+      ))}
       <li>
         <button
           type="button"
-          onClick={props.onAdd}
+          onClick={() => linking.ask({ kind: 'new' })}
+          title="Ctrl+K"
           className="min-h-11 w-full rounded-[6px] border border-dashed border-[#cbbfa6] text-[13px] text-ember-deep hover:border-ember"
         >
           Add a way out
         </button>
       </li>
-      <LinkPicker
-        title={`“${mending?.wording ?? ''}” leads to …`}
-        isOpen={mending !== null}
-        onClose={() => setMending(null)}
-        onPick={(slideId) => mending && run(retarget(doc, mending.id, slideId))}
-        onNew={(title) => {
-          const added = run(addSlide(doc, { title, beside: slide.id, layout: 'text' }));
-          if (added && mending) run(retarget(doc, mending.id, added.slideId));
-        }}
-      />
     </Column>
+  );
+}
+
+function MissingCard({ link, linking }: { link: Link; linking: Linking }): ReactElement {
+  const { doc, run } = useDeck();
+  const why =
+    link.target.kind === 'none'
+      ? 'Leads nowhere yet.'
+      : link.target.kind === 'step'
+        ? 'Leads nowhere: no trail goes on from here.'
+        : 'Leads nowhere: its slide has been deleted.';
+  return (
+    <div className="rounded-[6px] border border-[#e4cf95] bg-brass-mist p-2 text-[13px]">
+      <p className="font-semibold text-ember-deep">“{link.wording}”</p>
+      <p className="text-brass-deep">{why}</p>
+      <div className="mt-1 flex gap-3">
+        <button
+          type="button"
+          className="min-h-7 underline"
+          onClick={() => linking.ask({ kind: 'link', linkId: link.id })}
+        >
+          Lead to …
+        </button>
+        <button
+          type="button"
+          className="min-h-7 underline"
+          onClick={() => run(removeLink(doc, link.id))}
+        >
+          Remove
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** The card of a way out; what leads somewhere else than to a slide says so. */
+function WayOutCard({ link, linking }: { link: Link; linking: Linking }): ReactElement {
+  const { deckId, deck, doc, run } = useDeck();
+  const navigate = useNavigate();
+  const goal = followTo(deck, link);
+  const slide = goal ? deck.slides[goal] : undefined;
+  const isPlain = link.target.kind === 'slide';
+  return (
+    <>
+      {slide && (
+        <NeighbourCard
+          slide={slide}
+          link={link}
+          onOpen={() => void navigate(`/deck/${deckId}/slide/${slide.id}`)}
+        />
+      )}
+      {!(slide && isPlain) && (
+        <div className="rounded-[6px] border border-line bg-sheet p-2 text-[13px]">
+          {!slide && <p className="font-semibold text-ember-deep">“{link.wording || '…'}”</p>}
+          <p className="text-soft">
+            <TargetName target={link.target} />
+          </p>
+          {!slide && (
+            <LinkActions
+              link={link}
+              onChange={() => linking.ask({ kind: 'link', linkId: link.id })}
+            />
+          )}
+        </div>
+      )}
+      {link.carrier.kind === 'none' && (
+        <p className="mt-1 text-[12px] text-brass-deep">
+          Not on the slide any more.{' '}
+          <button
+            type="button"
+            className="min-h-6 underline"
+            onClick={() => run(moveLink(doc, link.id, link.from))}
+          >
+            Put it back
+          </button>
+        </p>
+      )}
+    </>
   );
 }

@@ -1,8 +1,10 @@
 import {
   wordsOf,
   type Box,
+  type ElementId,
   type Link,
   type LinkId,
+  type OptionId,
   type QuestionElement,
   type ShapeElement,
   type SlideElement,
@@ -86,6 +88,22 @@ export function ElementBody(props: ElementViewProps): ReactElement {
           style={{ objectFit: element.fit }}
         />
       );
+    case 'hotspot':
+      return <div className="size-full" />;
+    case 'line': {
+      const { w, h } = element.box;
+      const [from, to] = element.slope === 'down' ? [0, h] : [h, 0];
+      return (
+        <svg width={w} height={h} className="absolute inset-0 overflow-visible" aria-hidden>
+          <line
+            {...{ x1: 0, y1: from, x2: w, y2: to }}
+            stroke={element.colour || THEME_COLOURS[theme].ink}
+            strokeWidth={element.weight}
+            strokeLinecap="round"
+          />
+        </svg>
+      );
+    }
     case 'zone':
       return (
         <div
@@ -98,7 +116,15 @@ export function ElementBody(props: ElementViewProps): ReactElement {
         />
       );
     case 'question':
-      return <QuestionCard element={element} theme={theme} words={props.words} />;
+      return (
+        <QuestionCard
+          element={element}
+          theme={theme}
+          words={props.words}
+          ways={optionWays(props.links, element.id)}
+          onFollow={props.onFollow}
+        />
+      );
   }
 }
 
@@ -165,14 +191,29 @@ function ShapeBody(props: {
   );
 }
 
-/** A question as it stands on a slide that nobody answers on: prompt and options. */
+/** The links that options of a question carry; of the picked options only, if those are given. */
+export const optionWays = (
+  links: readonly Link[],
+  questionId: ElementId,
+  picked?: readonly OptionId[],
+): Link[] =>
+  links.filter(
+    ({ carrier }) =>
+      carrier.kind === 'option' &&
+      carrier.elementId === questionId &&
+      (picked?.includes(carrier.optionId) ?? true),
+  );
+
+/** A question as it stands on a slide that nobody answers on: prompt, options, and where options lead. */
 export function QuestionCard(props: {
   element: QuestionElement;
   theme: ThemeName;
   words?: ReactNode;
+  ways?: readonly Link[];
+  onFollow?: (linkId: LinkId) => void;
   children?: ReactNode;
 }): ReactElement {
-  const { element } = props;
+  const { element, onFollow } = props;
   const { Still } = QUESTION_VIEWS[element.question.kind];
   return (
     <div
@@ -186,6 +227,29 @@ export function QuestionCard(props: {
     >
       <div className="font-semibold">{props.words ?? <RichTextView text={element.text} />}</div>
       {props.children ?? <Still question={element.question} />}
+      {onFollow && <OptionWays ways={props.ways ?? []} onFollow={onFollow} />}
+    </div>
+  );
+}
+
+/** One handle for each option that leads on. */
+export function OptionWays(props: {
+  ways: readonly Link[];
+  onFollow: (linkId: LinkId) => void;
+}): ReactElement | null {
+  if (props.ways.length === 0) return null;
+  return (
+    <div className="flex flex-wrap gap-[0.5em]">
+      {props.ways.map((link) => (
+        <button
+          key={link.id}
+          type="button"
+          onClick={() => props.onFollow(link.id)}
+          className="rounded-[8px] border-2 border-[#e6c4b6] bg-sheet px-[0.8em] py-[0.35em] font-semibold text-ember-deep"
+        >
+          {link.wording || 'On'} →
+        </button>
+      ))}
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import { isPiece, type SlideElement, type ThemeName } from '@gobrel/core';
 import { useCallback, type ReactElement } from 'react';
 import { QUESTION_VIEWS } from '../questions/registry';
-import { boxStyle, ElementBody, QuestionCard } from '../stage/ElementView';
+import { boxStyle, ElementBody, optionWays, QuestionCard } from '../stage/ElementView';
 import { MovablePiece } from '../stage/MovablePiece';
 import type { StageBehaviour } from '../stage/SlideView';
 import { pieceName, type SlideWork } from './useFolio';
@@ -46,7 +46,12 @@ export function useLiveElements(
         const { Input } = QUESTION_VIEWS[element.question.kind];
         return (
           <div key={element.id} style={boxStyle(element.box)}>
-            <QuestionCard element={element} theme={theme}>
+            <QuestionCard
+              element={element}
+              theme={theme}
+              ways={optionWays(work.links, element.id, work.answerOf(element)?.optionIds ?? [])}
+              onFollow={work.onFollow}
+            >
               <Input
                 question={element.question}
                 name={element.id}

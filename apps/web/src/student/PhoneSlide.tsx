@@ -1,6 +1,7 @@
 import { phoneReading, STAGE, type SlideElement, type ThemeName } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QUESTION_VIEWS } from '../questions/registry';
+import { OptionWays, optionWays } from '../stage/ElementView';
 import { RichTextView } from '../stage/RichTextView';
 import { SlideView } from '../stage/SlideView';
 import { useSize } from '../ui/useSize';
@@ -110,6 +111,10 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
                 answer={work.answerOf(element)}
                 isHeld={work.isHeld}
                 onAnswer={(given) => work.onAnswer(element, given)}
+              />
+              <OptionWays
+                ways={optionWays(links, element.id, work.answerOf(element)?.optionIds ?? [])}
+                onFollow={work.onFollow}
               />
             </section>
           );

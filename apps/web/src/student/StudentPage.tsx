@@ -1,9 +1,11 @@
 import {
   DocumentReader,
+  followTo,
   readFolio,
   readLessonState,
   routeGraph,
   type Deck,
+  type ElementId,
   type LessonState,
   type LinkId,
 } from '@gobrel/core';
@@ -14,7 +16,9 @@ import * as Y from 'yjs';
 import { ApiProblem, sentenceOf } from '../api/http';
 import { handIn, useStudentLesson, type StudentLesson } from '../api/student';
 import { count } from '../decks/when';
+import { openBeside } from '../links/openTarget';
 import { FittedSlide } from '../stage/SlideView';
+import { Spot } from '../stage/Spot';
 import { whenSaved, type OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader, useSavedState } from '../sync/useDocument';
 import { Button } from '../ui/Button';
@@ -88,6 +92,7 @@ function AtWork(props: {
   const state = useReader(props.stateDoc, (doc) => new DocumentReader(doc, readLessonState));
   const walk = useWalk(doc, folio);
   const { tell } = useNotices();
+  const [spotId, setSpotId] = useState<ElementId>();
   const [leaves, setLeaves] = useState<'closed' | 'open'>('closed');
   const isClosed = lesson.handedInAt !== null || state?.isEnded === true;
   const isHeld = isClosed || state?.isHeld === true;
@@ -107,10 +112,15 @@ function AtWork(props: {
   const graph = useMemo(() => routeGraph(edition), [edition]);
   const slide = edition.slides[here ?? edition.startSlideId ?? ''];
   const follow = (linkId: LinkId): void => {
-    const target = edition.links[linkId]?.target.slideId;
-    if (!target || isHeld) return;
-    if (pace === 'together') tell('The class moves together: your teacher goes on.');
-    else walk.goTo(target, linkId);
+    const link = edition.links[linkId];
+    if (!link || isHeld || openBeside(link.target)) return;
+    const { target } = link;
+    if (pace === 'together') return tell('The class moves together: your teacher goes on.');
+    if (target.kind === 'step' && target.step === 'back') return walk.back();
+    const goal = followTo(edition, link);
+    if (!goal) return tell('This leads nowhere.');
+    setSpotId(target.kind === 'slide' ? target.spotId : undefined);
+    walk.goTo(goal, linkId);
   };
   if (state?.presenting?.folioId === lesson.folioId) {
     return <Presenting edition={edition} leaves={folio.leaves} presenting={state.presenting} />;
@@ -133,7 +143,7 @@ function AtWork(props: {
         ) : (
           <SlideAtWork
             key={slide.id}
-            {...{ doc, folio, edition, slide, isHeld }}
+            {...{ doc, folio, edition, slide, isHeld, spotId }}
             links={graph.waysOut.get(slide.id) ?? []}
             onFollow={follow}
           />
@@ -172,7 +182,9 @@ function AtWork(props: {
   );
 }
 
-function SlideAtWork(props: Parameters<typeof useSlideWork>[0] & { edition: Deck }): ReactElement {
+function SlideAtWork(
+  props: Parameters<typeof useSlideWork>[0] & { edition: Deck; spotId: ElementId | undefined },
+): ReactElement {
   const work = useSlideWork(props);
   const isNarrow = useIsNarrow();
   const renderElement = useLiveElements(work, props.edition.theme);
@@ -188,6 +200,7 @@ function SlideAtWork(props: Parameters<typeof useSlideWork>[0] & { edition: Deck
           links={props.links}
           onFollow={work.onFollow}
           renderElement={renderElement}
+          overlay={<Spot slide={props.slide} spotId={props.spotId} />}
         />
       )}
       <p role="status" aria-label="What happened" className="sr-only">

@@ -7,7 +7,7 @@ import {
   createHistory,
   DeckReader,
   duplicateElements,
-  duplicateSlide,
+  duplicateSlides,
   linkElement,
   linkSlides,
   linkWordsOf,
@@ -23,6 +23,8 @@ import {
   setBox,
   setLayer,
   setSlideFlag,
+  slideIdOf,
+  toSlide,
   wordsOf,
   type Deck,
 } from '../index.js';
@@ -73,7 +75,7 @@ describe('links', () => {
   test('survive rename and move, and show as broken when their slide is deleted', () => {
     const doc = deck(slide('pier', choice('Row out', 'sea', 'out')), slide('sea'));
     renameSlide(doc, 'sea', 'The open sea');
-    expect(readDeck(doc).links.out?.target.slideId).toBe('sea');
+    expect(readDeck(doc).links.out?.target).toEqual(toSlide('sea'));
     removeSlides(doc, ['sea']);
     const read = readDeck(doc);
     expect(read.links.out?.wording).toBe('Row out');
@@ -84,7 +86,7 @@ describe('links', () => {
 
   test('a word in a text carries a link; losing the word leaves the link unplaced with its wording', () => {
     const doc = deck(slide('pier', text('The boat is dry', { id: 't' })), slide('sea'));
-    const linked = linkWordsOf(doc, 'pier', 't', 'boat', 'sea');
+    const linked = linkWordsOf(doc, 'pier', 't', 'boat', toSlide('sea'));
     if (!linked.ok) throw new Error(linked.reason);
     expect(readDeck(doc).links[linked.linkId]).toMatchObject({
       wording: 'boat',
@@ -101,11 +103,11 @@ describe('links', () => {
     );
     const before = readDeck(doc);
     for (const refused of [
-      linkElement(doc, 'pier', 'oar', 'sea'),
-      linkElement(doc, 'pier', 't', 'gone'),
-      linkElement(doc, 'pier', 'gone', 'sea'),
-      linkWordsOf(doc, 'pier', 't', 'whale', 'sea'),
-      retarget(doc, 'gone', 'sea'),
+      linkElement(doc, 'pier', 'oar', toSlide('sea')),
+      linkElement(doc, 'pier', 't', toSlide('gone')),
+      linkElement(doc, 'pier', 'gone', toSlide('sea')),
+      linkWordsOf(doc, 'pier', 't', 'whale', toSlide('sea')),
+      retarget(doc, 'gone', toSlide('sea')),
       rewordLink(doc, 'gone', 'x'),
       addChoice(doc, 'gone', 'x'),
       linkSlides(doc, 'pier', 'gone'),
@@ -119,10 +121,12 @@ describe('links', () => {
 
   test('a second link on the same thing changes where it leads', () => {
     const doc = deck(slide('pier', text('Boat', { id: 't' })), slide('sea'), slide('cave'));
-    const first = linkElement(doc, 'pier', 't', 'sea');
-    const second = linkElement(doc, 'pier', 't', 'cave');
+    const first = linkElement(doc, 'pier', 't', toSlide('sea'));
+    const second = linkElement(doc, 'pier', 't', toSlide('cave'));
     expect(second).toEqual(first);
-    expect(Object.values(readDeck(doc).links).map((link) => link.target.slideId)).toEqual(['cave']);
+    expect(Object.values(readDeck(doc).links).map((link) => slideIdOf(link.target))).toEqual([
+      'cave',
+    ]);
   });
 
   test('copies of a slide and of things carry links of their own', () => {
@@ -130,8 +134,8 @@ describe('links', () => {
       slide('pier', choice('Row', 'sea', 'row'), text('The boat is dry', { id: 't' })),
       slide('sea'),
     );
-    linkWordsOf(doc, 'pier', 't', 'boat', 'sea');
-    const copy = duplicateSlide(doc, 'pier');
+    linkWordsOf(doc, 'pier', 't', 'boat', toSlide('sea'));
+    const copy = duplicateSlides(doc, ['pier']);
     if (!copy.ok) throw new Error(copy.reason);
     const links = Object.values(readDeck(doc).links).filter((link) => link.from === copy.slideId);
     expect(links.map((link) => link.wording).sort()).toEqual(['Row', 'boat']);
@@ -226,7 +230,7 @@ function apply(doc: Y.Doc, s: Step): void {
       renameSlide(doc, pick(s.on), s.words);
       break;
     case 'copy':
-      duplicateSlide(doc, pick(s.on));
+      duplicateSlides(doc, [pick(s.on)]);
       break;
     case 'new':
       addSlide(doc, { title: s.words, layout: 'text' });

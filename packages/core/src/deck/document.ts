@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import type { ElementId, LinkId, SlideId } from '../ids.js';
+import type { ElementId, LinkId, SectionId, SlideId } from '../ids.js';
 import { readQuestion, readQuestionKey } from '../questions/registry.js';
 import {
   asBoolean,
@@ -12,27 +12,35 @@ import {
   asStrings,
 } from './decode.js';
 import { linkedWords, plain, readFragment, wordsOf, type RichText } from './richText.js';
+import { readTarget } from './target.js';
 import {
   LAYERS,
   LAYOUTS,
   SHAPES,
   TEXT_STYLES,
   THEMES,
+  TINTS,
   type AssetRef,
   type Box,
   type Carrier,
   type Deck,
   type Link,
+  type Section,
+  type SetAside,
   type Slide,
   type SlideElement,
+  type Trail,
 } from './types.js';
 
 /**
  * How a deck lies in its Yjs document:
  *
- *   deck    map   title, theme, startSlideId
- *   slides  map   SlideId → map { title, x, y, …, elements: map ElementId → map { kind, layer, box, order, … } }
- *   links   map   LinkId → map { from, carrier, target, wording }
+ *   deck      map   title, theme, startSlideId, defaultTrailId
+ *   slides    map   SlideId → map { title, x, y, …, elements: map ElementId → map { kind, layer, box, order, … } }
+ *   links     map   LinkId → map { from, carrier, target, wording }
+ *   sections  map   SectionId → map { name, tint, parentId, isFolded }
+ *   trails    map   TrailId → map { name, tint, order, followsLinks, stops: array of { id, slideId } }
+ *   setAside  map   key of a finding → { reason, print }
  *
  * `text` of an element is an XML fragment; boxes, assets, questions and keys are plain values replaced whole.
  * A folio document keeps its leaves under the same `slides`, so the same commands and readings serve both.
@@ -43,6 +51,9 @@ export type YSlide = Y.Map<unknown>;
 export const deckMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('deck');
 export const slidesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('slides');
 export const linksMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('links');
+export const sectionsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('sections');
+export const trailsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('trails');
+export const setAsideMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('setAside');
 
 export function slideOf(doc: Y.Doc, slideId: SlideId): YSlide | undefined {
   const slide = slidesMap(doc).get(slideId);
@@ -77,25 +88,103 @@ export function readDeck(doc: Y.Doc): Deck {
   for (const [id, slide] of slidesMap(doc)) {
     if (slide instanceof Y.Map && asId(id)) slides[id] = readSlide(id, slide);
   }
-  return assembleDeck(doc, slides);
-}
-
-/** A deck from slides already read; links take their wording from those slides. */
-export function assembleDeck(doc: Y.Doc, slides: Record<SlideId, Slide>): Deck {
   const links: Record<LinkId, Link> = {};
   for (const [id, link] of linksMap(doc)) {
     const read = link instanceof Y.Map && asId(id) ? readLink(id, link, slides) : undefined;
     if (read) links[id] = read;
   }
+  return { ...readHead(doc, slides), slides, links };
+}
+
+/** One link with the wording it has now, without reading the rest of the deck. */
+export function readLinkOf(doc: Y.Doc, linkId: LinkId): Link | undefined {
+  const link = linksMap(doc).get(linkId);
+  if (!(link instanceof Y.Map)) return undefined;
+  const from = asId(link.get('from'));
+  const slide = slideOf(doc, from);
+  return slide && readLink(linkId, link, { [from]: readSlide(from, slide) });
+}
+
+/** All of a deck but its slides and links. */
+export function readHead(
+  doc: Y.Doc,
+  slides: Record<SlideId, Slide>,
+): Omit<Deck, 'slides' | 'links'> {
   const head = deckMap(doc);
   const start = asId(head.get('startSlideId'));
+  const trails = readTrails(doc, slides);
+  const standard = asId(head.get('defaultTrailId'));
   return {
     title: asString(head.get('title'), 'Untitled deck', 200),
     theme: asOneOf(head.get('theme'), THEMES, 'paper'),
     startSlideId: slides[start] ? start : null,
-    slides,
-    links,
+    sections: readSections(doc),
+    trails,
+    defaultTrailId: (trails.find(({ id }) => id === standard) ?? trails[0])?.id ?? null,
+    setAside: readSetAside(doc),
   };
+}
+
+/** Stops at slides that are gone are left out; they come back when the slide does. */
+function readTrails(doc: Y.Doc, slides: Record<SlideId, Slide>): Trail[] {
+  const read: { trail: Trail; order: string }[] = [];
+  for (const [id, trail] of trailsMap(doc)) {
+    if (!(trail instanceof Y.Map) || !asId(id)) continue;
+    const stops = trail.get('stops');
+    read.push({
+      order: asString(trail.get('order'), 'a0', 200),
+      trail: {
+        id,
+        name: asString(trail.get('name'), '', 200),
+        tint: asOneOf(trail.get('tint'), TINTS, 'petrol'),
+        followsLinks: asBoolean(trail.get('followsLinks')),
+        stops: (stops instanceof Y.Array ? stops.toArray() : []).flatMap((entry) => {
+          const stop = asRecord(entry);
+          const [stopId, slideId] = [asId(stop.id), asId(stop.slideId)];
+          return stopId && slides[slideId] ? [{ id: stopId, slideId }] : [];
+        }),
+      },
+    });
+  }
+  return read
+    .sort((a, b) =>
+      a.order === b.order ? (a.trail.id < b.trail.id ? -1 : 1) : a.order < b.order ? -1 : 1,
+    )
+    .map(({ trail }) => trail);
+}
+
+/** A parent that is gone, or that would close a ring, reads as none. */
+function readSections(doc: Y.Doc): Record<SectionId, Section> {
+  const sections: Record<SectionId, Section> = {};
+  for (const [id, section] of sectionsMap(doc)) {
+    if (!(section instanceof Y.Map) || !asId(id)) continue;
+    sections[id] = {
+      id,
+      name: asString(section.get('name'), '', 200),
+      tint: asOneOf(section.get('tint'), TINTS, 'petrol'),
+      parentId: asId(section.get('parentId')) || null,
+      isFolded: asBoolean(section.get('isFolded')),
+    };
+  }
+  for (const section of Object.values(sections)) {
+    const seen = new Set([section.id]);
+    let above = section.parentId;
+    while (above && sections[above] && !seen.has(above)) {
+      seen.add(above);
+      above = sections[above]!.parentId;
+    }
+    if (above) section.parentId = null;
+  }
+  return sections;
+}
+
+function readSetAside(doc: Y.Doc): Record<string, SetAside> {
+  const read: Record<string, SetAside> = {};
+  for (const [key, value] of setAsideMap(doc)) {
+    const { reason, print } = asRecord(value);
+    if (!(key in {})) read[key] = { reason: asString(reason, '', 500), print: asString(print) };
+  }
+  return read;
 }
 
 export function readSlide(id: SlideId, slide: YSlide): Slide {
@@ -115,6 +204,9 @@ export function readSlide(id: SlideId, slide: YSlide): Slide {
     isEnding: asBoolean(slide.get('isEnding')),
     isLeftOut: asBoolean(slide.get('isLeftOut')),
     isPattern: asBoolean(slide.get('isPattern')),
+    isReady: asBoolean(slide.get('isReady')),
+    runsOn: asBoolean(slide.get('runsOn')),
+    sectionId: asId(slide.get('sectionId')) || null,
     layout: asOneOf(slide.get('layout'), LAYOUTS, 'empty'),
     fill: asColour(slide.get('fill')),
     notes: asString(slide.get('notes')),
@@ -178,6 +270,20 @@ export function readElement(id: ElementId, element: YElement): SlideElement | un
         }
       );
     }
+    case 'hotspot':
+      return {
+        ...base,
+        kind: 'hotspot',
+        shape: asOneOf(element.get('shape'), ['rectangle', 'ellipse'] as const, 'rectangle'),
+      };
+    case 'line':
+      return {
+        ...base,
+        kind: 'line',
+        slope: asOneOf(element.get('slope'), ['down', 'up'] as const, 'down'),
+        colour: asColour(element.get('colour')),
+        weight: asNumber(element.get('weight'), 4, 1, 60),
+      };
     case 'zone':
       return {
         ...base,
@@ -223,19 +329,18 @@ function readAsset(value: unknown): AssetRef | undefined {
   };
 }
 
-function readLink(
+/** A link as it stands in the document, worded by what carries it; undefined when its own slide is gone. */
+export function readLink(
   id: LinkId,
   link: Y.Map<unknown>,
   slides: Record<SlideId, Slide>,
 ): Link | undefined {
   const from = asId(link.get('from'));
   const slide = slides[from];
-  const target = asRecord(link.get('target'));
-  const slideId = asId(target.slideId);
-  if (!slide || target.kind !== 'slide' || !slideId) return undefined;
+  if (!slide) return undefined;
   const stored = asString(link.get('wording'), '', 500);
   const { carrier, wording } = readCarrier(id, asRecord(link.get('carrier')), slide, stored);
-  return { id, from, carrier, target: { kind: 'slide', slideId }, wording };
+  return { id, from, carrier, target: readTarget(link.get('target')), wording };
 }
 
 /** A carrier that is gone leaves the link without one: it shows as unplaced, with the wording it was given. */
@@ -254,6 +359,16 @@ function readCarrier(
     return words === undefined
       ? none
       : { carrier: { kind: 'words', elementId }, wording: words.trim() };
+  }
+  if (carrier.kind === 'option') {
+    const optionId = asId(carrier.optionId);
+    const option =
+      element.kind === 'question'
+        ? element.question.options.find((candidate) => candidate.id === optionId)
+        : undefined;
+    return option
+      ? { carrier: { kind: 'option', elementId, optionId }, wording: option.text || stored }
+      : none;
   }
   const own = elementWords(element).replace(/\s+/g, ' ').trim();
   return { carrier: { kind: 'element', elementId }, wording: own || stored };

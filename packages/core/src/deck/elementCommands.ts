@@ -7,6 +7,7 @@ import {
   fragmentOf,
   linksMap,
   readElement,
+  readLinkOf,
   readSlide,
   slideOf,
 } from './document.js';
@@ -37,6 +38,8 @@ export type NewElement = NewElementBase &
     | { kind: 'text'; style: TextStyle; text?: RichText; colour?: string }
     | { kind: 'shape'; shape: ShapeName; text?: RichText; fill?: string; colour?: string }
     | { kind: 'picture'; asset: AssetRef; alt?: string; credit?: string; fit?: 'cover' | 'contain' }
+    | { kind: 'hotspot'; shape?: 'rectangle' | 'ellipse' }
+    | { kind: 'line'; slope?: 'down' | 'up'; colour?: string; weight?: number }
     | { kind: 'zone'; isVisible?: boolean; expects?: ElementId[] }
     | { kind: 'question'; question: Question; key?: QuestionKey | null; text?: RichText }
   );
@@ -136,6 +139,8 @@ export interface ElementSettings {
   colour?: string;
   fill?: string;
   shape?: ShapeName;
+  slope?: 'down' | 'up';
+  weight?: number;
   alt?: string;
   credit?: string;
   fit?: 'cover' | 'contain';
@@ -228,22 +233,41 @@ export function reorder(doc: Y.Doc, slideId: SlideId, elementId: ElementId, to: 
   return { ok: true };
 }
 
-/** Takes elements off a slide with the links they carry. */
-export function removeElements(doc: Y.Doc, slideId: SlideId, elementIds: ElementId[]): Result {
+/**
+ * Takes elements off a slide. The links they carry go with them, or stay without a carrier: then they show among
+ * the ways out as not on the slide any more.
+ */
+export function removeElements(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementIds: ElementId[],
+  links: 'go' | 'stay' = 'go',
+): Result {
   const slide = slideOf(doc, slideId);
   if (!slide) return refuse('This slide is not there any more.');
   const there = elementIds.filter((elementId) => elementOf(doc, slideId, elementId));
   if (there.length === 0) return refuse(GONE);
   doc.transact(() => {
     for (const elementId of there) {
-      for (const linkId of carriedLinks(doc, elementId)) linksMap(doc).delete(linkId);
+      for (const linkId of carriedLinks(doc, elementId)) {
+        if (links === 'go') linksMap(doc).delete(linkId);
+        else keepWording(doc, linkId);
+      }
       elementsOf(slide).delete(elementId);
     }
   }, COMMAND);
   return { ok: true };
 }
 
-function carriedLinks(doc: Y.Doc, elementId: ElementId): string[] {
+/** Writes the wording that a link takes from its carrier into the link itself. */
+function keepWording(doc: Y.Doc, linkId: LinkId): void {
+  const link = linksMap(doc).get(linkId);
+  const wording = readLinkOf(doc, linkId)?.wording;
+  if (link instanceof Y.Map && wording) link.set('wording', wording);
+}
+
+/** The links that an element, its words or its options carry. */
+export function carriedLinks(doc: Y.Doc, elementId: ElementId): string[] {
   return [...linksMap(doc)].flatMap(([linkId, link]) => {
     const carrier = link instanceof Y.Map ? (link.get('carrier') as { elementId?: string }) : null;
     return carrier?.elementId === elementId ? [linkId] : [];

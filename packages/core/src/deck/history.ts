@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { deckMap, linksMap, slidesMap } from './document.js';
+import { deckMap, linksMap, sectionsMap, setAsideMap, slidesMap, trailsMap } from './document.js';
 
 /** The origin of every transaction a command makes. */
 export const COMMAND = 'command';
@@ -18,10 +18,11 @@ export interface History {
  * A history lives as long as its document.
  */
 export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): History {
-  const manager = new Y.UndoManager([slidesMap(doc), linksMap(doc), deckMap(doc)], {
-    trackedOrigins: new Set([COMMAND, ...typingOrigins]),
-    captureTimeout: 500,
-  });
+  const scope = [slidesMap, linksMap, deckMap, sectionsMap, trailsMap, setAsideMap];
+  const manager = new Y.UndoManager(
+    scope.map((map) => map(doc)),
+    { trackedOrigins: new Set([COMMAND, ...typingOrigins]), captureTimeout: 500 },
+  );
   const part = (transaction: Y.Transaction): void => {
     if (transaction.origin === COMMAND) manager.stopCapturing();
   };

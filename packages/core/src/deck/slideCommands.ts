@@ -3,8 +3,8 @@ import { newId, refuse, type ElementId, type Result, type SlideId } from '../ids
 import { BODY_BOX, TITLE_BOX } from '../stage/layouts.js';
 import { cardSpotBeside, freeCardSpot } from '../map/cards.js';
 import { asNumber } from './decode.js';
-import { deckMap, elementsOf, linksMap, readSlide, slideOf, slidesMap } from './document.js';
-import { addElementTo, copyElements, setWords } from './elementCommands.js';
+import { deckMap, linksMap, readSlide, slideOf, slidesMap } from './document.js';
+import { addElementTo, setWords } from './elementCommands.js';
 import { COMMAND } from './history.js';
 import { plain, wordsOf } from './richText.js';
 import { THEMES, type LayoutName, type ThemeName } from './types.js';
@@ -84,7 +84,7 @@ export function renameSlide(doc: Y.Doc, slideId: SlideId, title: string): Result
   return { ok: true };
 }
 
-export type SlideFlag = 'isEnding' | 'isLeftOut' | 'isPattern';
+export type SlideFlag = 'isEnding' | 'isLeftOut' | 'isPattern' | 'isReady' | 'runsOn';
 
 export function setSlideFlag(
   doc: Y.Doc,
@@ -155,25 +155,6 @@ export function removeSlides(doc: Y.Doc, slideIds: SlideId[]): Result {
     }
   }, COMMAND);
   return { ok: true };
-}
-
-/** A copy of a slide beside it. Its links lead where the originals lead. */
-export function duplicateSlide(doc: Y.Doc, slideId: SlideId): Result<{ slideId: SlideId }> {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse('This slide is not there any more.');
-  const copyId = newId();
-  const at = cardSpotBeside(doc, slideId);
-  doc.transact(() => {
-    const copy = new Y.Map<unknown>();
-    slidesMap(doc).set(copyId, copy);
-    for (const [key, value] of slide) if (key !== 'elements') copy.set(key, value);
-    copy.set('title', `${String(slide.get('title') ?? '')} (copy)`);
-    copy.set('x', at.x);
-    copy.set('y', at.y);
-    copy.set('elements', new Y.Map());
-    copyElements(doc, slideId, copyId, [...elementsOf(slide).keys()]);
-  }, COMMAND);
-  return { ok: true, slideId: copyId };
 }
 
 export function renameDeck(doc: Y.Doc, title: string): Result {

@@ -1,5 +1,6 @@
-import type { ElementId, LinkId, OptionId, SlideId } from '../ids.js';
+import type { ElementId, LinkId, OptionId, SectionId, SlideId, StopId, TrailId } from '../ids.js';
 import type { RichText } from './richText.js';
+import type { Target } from './target.js';
 
 /** Slides are 1280 × 720 slide units, whatever they are drawn on. */
 export const STAGE = { width: 1280, height: 720 } as const;
@@ -27,6 +28,10 @@ export type LayoutName = (typeof LAYOUTS)[number];
 
 export const THEMES = ['paper', 'night'] as const;
 export type ThemeName = (typeof THEMES)[number];
+
+/** Tints of sections and colours of trails, from the ink box of the look; ember stays with links. */
+export const TINTS = ['petrol', 'brass', 'moss', 'plum', 'slate', 'clay'] as const;
+export type Tint = (typeof TINTS)[number];
 
 /** A picture kept by the server, named by the SHA-256 of its re-encoded bytes. Sizes in pixels. */
 export interface AssetRef {
@@ -77,6 +82,22 @@ export interface ZoneElement extends ElementBase {
   expects: ElementId[] | null;
 }
 
+/** An area that is not to be seen and carries a link. */
+export interface HotspotElement extends ElementBase {
+  kind: 'hotspot';
+  shape: 'rectangle' | 'ellipse';
+}
+
+/** A straight line through two corners of its box. */
+export interface LineElement extends ElementBase {
+  kind: 'line';
+  /** From the upper left to the lower right, or from the lower left to the upper right. */
+  slope: 'down' | 'up';
+  colour: string;
+  /** In slide units. */
+  weight: number;
+}
+
 export interface ChoiceOption {
   id: OptionId;
   text: string;
@@ -107,7 +128,13 @@ export interface QuestionElement extends ElementBase {
 }
 
 export type SlideElement =
-  TextElement | ShapeElement | PictureElement | ZoneElement | QuestionElement;
+  | TextElement
+  | ShapeElement
+  | PictureElement
+  | HotspotElement
+  | LineElement
+  | ZoneElement
+  | QuestionElement;
 export type ElementKind = SlideElement['kind'];
 
 export interface Slide {
@@ -124,6 +151,11 @@ export interface Slide {
   isLeftOut: boolean;
   /** Students may make leaves from it. */
   isPattern: boolean;
+  /** The teacher has said that it is finished; otherwise it is a draft. */
+  isReady: boolean;
+  /** In a show the arrow keys go on from here even though there are choices. */
+  runsOn: boolean;
+  sectionId: SectionId | null;
   layout: LayoutName;
   /** Fill of the stage under the background layer, '#rrggbb', or '' for the theme's paper. */
   fill: string;
@@ -137,9 +169,8 @@ export interface Slide {
 export type Carrier =
   | { kind: 'element'; elementId: ElementId }
   | { kind: 'words'; elementId: ElementId }
+  | { kind: 'option'; elementId: ElementId; optionId: OptionId }
   | { kind: 'none' };
-
-export type Target = { kind: 'slide'; slideId: SlideId };
 
 export interface Link {
   id: LinkId;
@@ -150,6 +181,38 @@ export interface Link {
   wording: string;
 }
 
+/** A group of slides, drawn as a region on the map. Sections may lie in each other. */
+export interface Section {
+  id: SectionId;
+  name: string;
+  tint: Tint;
+  parentId: SectionId | null;
+  /** Drawn as one card. */
+  isFolded: boolean;
+}
+
+export interface TrailStop {
+  id: StopId;
+  slideId: SlideId;
+}
+
+/** A named walk through some of the slides; one slide may come several times. */
+export interface Trail {
+  id: TrailId;
+  name: string;
+  tint: Tint;
+  stops: TrailStop[];
+  /** It claims to step only where a link goes; Check proves it. */
+  followsLinks: boolean;
+}
+
+/** A finding that the teacher has looked at and lets be, as long as the place stays as it was. */
+export interface SetAside {
+  reason: string;
+  /** What the place looked like, in few letters. */
+  print: string;
+}
+
 /** A plain reading of a deck document; never changed in place. */
 export interface Deck {
   title: string;
@@ -157,6 +220,13 @@ export interface Deck {
   startSlideId: SlideId | null;
   slides: Record<SlideId, Slide>;
   links: Record<LinkId, Link>;
+  sections: Record<SectionId, Section>;
+  /** In the order the teacher keeps them. */
+  trails: Trail[];
+  /** The trail that a show and a lesson walk; null when there is none. */
+  defaultTrailId: TrailId | null;
+  /** By the key of the finding. */
+  setAside: Record<string, SetAside>;
 }
 
 /** A piece is any text, picture or shape on the pieces layer: students may move it. */

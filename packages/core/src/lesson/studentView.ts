@@ -1,3 +1,5 @@
+import { defaultTrail } from '../map/graph.js';
+import type { Target } from '../deck/target.js';
 import { isSpare, type Deck, type Link, type Slide, type SlideElement } from '../deck/types.js';
 import type { ElementId, LinkId, SlideId } from '../ids.js';
 
@@ -9,7 +11,7 @@ import type { ElementId, LinkId, SlideId } from '../ids.js';
  */
 export function studentView(edition: Deck): Deck {
   const slides: Record<SlideId, Slide> = {};
-  const closed = carriersToLeftOut(edition);
+  const closed = closedCarriers(edition);
   for (const slide of Object.values(edition.slides)) {
     if (!slide.isLeftOut) slides[slide.id] = slideForStudents(slide, closed);
   }
@@ -19,34 +21,71 @@ export function studentView(edition: Deck): Deck {
     const { carrier } = link;
     const isCarried =
       carrier.kind !== 'none' && from?.elements.some((element) => element.id === carrier.elementId);
-    if (from && slides[link.target.slideId] && isCarried) {
-      links[link.id] = {
-        id: link.id,
-        from: link.from,
-        carrier,
-        target: { kind: 'slide', slideId: link.target.slideId },
-        wording: link.wording,
-      };
+    const target = targetForStudents(link.target, slides);
+    if (from && target && isCarried) {
+      links[link.id] = { id: link.id, from: link.from, carrier, target, wording: link.wording };
     }
   }
   const start = edition.startSlideId;
+  const trail = defaultTrail(edition);
   return {
     title: edition.title,
     theme: edition.theme,
     startSlideId: start && slides[start] ? start : (Object.keys(slides).sort()[0] ?? null),
     slides,
     links,
+    sections: {},
+    // Students walk one trail and see no names of any.
+    trails: (trail ? [trail] : []).map(({ id, stops }) => ({
+      id,
+      name: '',
+      tint: 'petrol',
+      followsLinks: false,
+      stops: stops
+        .filter((stop) => slides[stop.slideId])
+        .map(({ id, slideId }) => ({ id, slideId })),
+    })),
+    defaultTrailId: trail?.id ?? null,
+    setAside: {},
   };
 }
 
-/** What carries a link to a slide that students do not get. */
-function carriersToLeftOut(edition: Deck): Set<ElementId> {
+/** Where a student can be led; undefined where only the teacher can go. */
+function targetForStudents(target: Target, slides: Record<SlideId, Slide>): Target | undefined {
+  switch (target.kind) {
+    case 'none':
+    // Students have this edition and no other deck.
+    case 'deck':
+      return undefined;
+    case 'slide': {
+      const { slideId, spotId } = target;
+      const slide = slides[slideId];
+      if (!slide) return undefined;
+      return spotId && slide.elements.some(({ id }) => id === spotId)
+        ? { kind: 'slide', slideId, spotId }
+        : { kind: 'slide', slideId };
+    }
+    case 'step':
+      return { kind: 'step', step: target.step };
+    case 'web':
+      return { kind: 'web', address: target.address };
+    case 'file': {
+      const { hash, name, size } = target.file;
+      return { kind: 'file', file: { hash, name, size } };
+    }
+  }
+}
+
+/** Choice lines whose link students cannot follow: a line that leads nowhere is not shown to them. */
+function closedCarriers(edition: Deck): Set<ElementId> {
   return new Set(
-    Object.values(edition.links).flatMap(({ carrier, target }) =>
-      carrier.kind === 'element' && edition.slides[target.slideId]?.isLeftOut
-        ? [carrier.elementId]
-        : [],
-    ),
+    Object.values(edition.links).flatMap(({ carrier, target }) => {
+      const isClosed =
+        target.kind === 'slide'
+          ? (edition.slides[target.slideId]?.isLeftOut ?? true)
+          : target.kind === 'none' || target.kind === 'deck';
+      return carrier.kind === 'element' && isClosed ? [carrier.elementId] : [];
+    }),
   );
 }
 
@@ -63,6 +102,9 @@ function slideForStudents(slide: Slide, closed: Set<ElementId>): Slide {
     isEnding: slide.isEnding,
     isLeftOut: false,
     isPattern: slide.isPattern,
+    isReady: true,
+    runsOn: slide.runsOn,
+    sectionId: null,
     layout: slide.layout,
     fill: slide.fill,
     notes: '',
@@ -100,6 +142,12 @@ function elementForStudents(element: SlideElement): SlideElement {
         credit: element.credit,
         fit: element.fit,
       };
+    case 'hotspot':
+      return { ...base, kind: 'hotspot', shape: element.shape };
+    case 'line': {
+      const { slope, colour, weight } = element;
+      return { ...base, kind: 'line', slope, colour, weight };
+    }
     case 'zone':
       return { ...base, kind: 'zone', isVisible: element.isVisible, expects: null };
     case 'question':

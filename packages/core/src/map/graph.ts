@@ -1,70 +1,197 @@
-import type { Deck, Link, Slide } from '../deck/types.js';
-import type { SlideId } from '../ids.js';
+import type { Deck, Link, Slide, Trail } from '../deck/types.js';
+import type { Step } from '../deck/target.js';
+import type { LinkId, SlideId } from '../ids.js';
 
 /** The deck as routes: slides and the links between them, indexed both ways. */
 export interface RouteGraph {
+  /** All links that leave a slide, in reading order of what carries them; unplaced ones last. */
   waysOut: Map<SlideId, Link[]>;
+  /** All links that can arrive at a slide. */
   waysIn: Map<SlideId, Link[]>;
-  /** Links whose slide is gone. */
+  /**
+   * The slides of this deck that a link can lead to. Absent for links that leave the deck, for *back*, which goes
+   * wherever the walk came from, and for those that lead nowhere. More than one for *next* and *previous* where
+   * trails go different ways.
+   */
+  to: Map<LinkId, readonly SlideId[]>;
+  /** Links that should lead to a slide and cannot: it is gone, or no trail says which one is next. */
   broken: Link[];
+  /** Choices that have been worded and lead nowhere yet. */
+  unset: Link[];
 }
 
-/** One pass over the links. Ways out stand in reading order of what carries them; unplaced ones last. */
+/** One pass over the links, besides putting them in reading order. */
 export function routeGraph(deck: Deck): RouteGraph {
   const waysOut = new Map<SlideId, Link[]>();
   const waysIn = new Map<SlideId, Link[]>();
+  const to = new Map<LinkId, readonly SlideId[]>();
   const broken: Link[] = [];
+  const unset: Link[] = [];
   for (const id of Object.keys(deck.slides)) {
     waysOut.set(id, []);
     waysIn.set(id, []);
   }
+  const trails = new TrailSteps(deck);
   for (const link of Object.values(deck.links)) {
     waysOut.get(link.from)?.push(link);
-    const arrivals = waysIn.get(link.target.slideId);
-    if (arrivals) arrivals.push(link);
-    else broken.push(link);
+    const { target } = link;
+    if (target.kind === 'none') {
+      unset.push(link);
+      continue;
+    }
+    if (target.kind !== 'slide' && target.kind !== 'step') continue;
+    if (target.kind === 'step' && target.step === 'back') continue;
+    const leadsTo =
+      target.kind === 'slide'
+        ? [target.slideId].filter((slideId) => waysIn.has(slideId))
+        : trails.from(link.from, target.step as Exclude<Step, 'back'>);
+    if (leadsTo.length === 0) broken.push(link);
+    else to.set(link.id, leadsTo);
+    for (const slideId of leadsTo) waysIn.get(slideId)?.push(link);
   }
   for (const [id, links] of waysOut) {
     const slide = deck.slides[id];
-    if (slide && links.length > 1) links.sort(inReadingOrder(slide));
+    if (slide && links.length > 1) sortInReadingOrder(links, slide);
   }
-  return { waysOut, waysIn, broken };
+  return { waysOut, waysIn, to, broken, unset };
 }
 
-function inReadingOrder(slide: Slide): (a: Link, b: Link) => number {
-  const place = (link: Link): number => {
-    const { carrier } = link;
-    if (carrier.kind === 'none') return Infinity;
-    const element = slide.elements.find((candidate) => candidate.id === carrier.elementId);
-    return element ? element.box.y * 10_000 + element.box.x : Infinity;
-  };
-  return (a, b) => {
-    const [left, right] = [place(a), place(b)];
+/** Where the steps along trails lead, over all trails; gathered only when a link asks. */
+class TrailSteps {
+  #deck: Deck;
+  #next: Map<SlideId, Set<SlideId>> | null = null;
+  #previous = new Map<SlideId, Set<SlideId>>();
+
+  constructor(deck: Deck) {
+    this.#deck = deck;
+  }
+
+  from(slideId: SlideId, step: Exclude<Step, 'back'>): SlideId[] {
+    const { startSlideId } = this.#deck;
+    const trail = defaultTrail(this.#deck);
+    const start = startSlideId ? [startSlideId] : [];
+    switch (step) {
+      case 'restart':
+        return start;
+      case 'first':
+        return trail?.stops[0] ? [trail.stops[0].slideId] : start;
+      case 'last':
+        return trail?.stops.length ? [trail.stops.at(-1)!.slideId] : [];
+      case 'next':
+      case 'previous': {
+        this.#next ??= this.#gather();
+        return [...((step === 'next' ? this.#next : this.#previous).get(slideId) ?? [])];
+      }
+    }
+  }
+
+  #gather(): Map<SlideId, Set<SlideId>> {
+    const next = new Map<SlideId, Set<SlideId>>();
+    const note = (map: Map<SlideId, Set<SlideId>>, from: SlideId, to: SlideId): void => {
+      map.set(from, (map.get(from) ?? new Set()).add(to));
+    };
+    for (const { stops } of this.#deck.trails) {
+      for (let index = 1; index < stops.length; index += 1) {
+        const [before, after] = [stops[index - 1]!.slideId, stops[index]!.slideId];
+        note(next, before, after);
+        note(this.#previous, after, before);
+      }
+    }
+    return next;
+  }
+}
+
+export function defaultTrail(deck: Deck): Trail | undefined {
+  return deck.trails.find((trail) => trail.id === deck.defaultTrailId);
+}
+
+function sortInReadingOrder(links: Link[], slide: Slide): void {
+  const place = new Map<string, number>();
+  for (const { id, box } of slide.elements) place.set(id, box.y * 10_000 + box.x);
+  const placeOf = ({ carrier }: Link): number =>
+    carrier.kind === 'none' ? Infinity : (place.get(carrier.elementId) ?? Infinity);
+  links.sort((a, b) => {
+    const [left, right] = [placeOf(a), placeOf(b)];
     return left === right ? (a.id < b.id ? -1 : 1) : left - right;
-  };
+  });
+}
+
+/** The slides that the links of a slide can lead to, once for every link that does. */
+export function leadsOn(graph: RouteGraph, slideId: SlideId): SlideId[] {
+  return (graph.waysOut.get(slideId) ?? []).flatMap((link) => graph.to.get(link.id) ?? []);
 }
 
 /** Every slide that can be walked to from a slide, itself included. */
-export function reachableFrom(graph: RouteGraph, slideId: SlideId | null): Set<SlideId> {
+export function reachableFrom(
+  graph: RouteGraph,
+  slideId: SlideId | null,
+  /** Slides that are not walked through. */
+  closed: ReadonlySet<SlideId> = new Set(),
+): Set<SlideId> {
   const found = new Set<SlideId>();
   const waiting = slideId && graph.waysOut.has(slideId) ? [slideId] : [];
   for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) {
-    if (found.has(next)) continue;
+    if (found.has(next) || closed.has(next)) continue;
     found.add(next);
     for (const link of graph.waysOut.get(next) ?? []) {
-      if (graph.waysOut.has(link.target.slideId)) waiting.push(link.target.slideId);
+      for (const target of graph.to.get(link.id) ?? []) waiting.push(target);
     }
   }
   return found;
 }
 
+/** A slide and all that is reached through it alone: what would be cut off from the start without it. */
+export function hangingBelow(deck: Deck, graph: RouteGraph, slideId: SlideId): SlideId[] {
+  const below = reachableFrom(graph, slideId);
+  if (slideId === deck.startSlideId) return [...below];
+  const without = reachableFrom(graph, deck.startSlideId, new Set([slideId]));
+  return [...below].filter((id) => id === slideId || !without.has(id));
+}
+
+/** The links that are choices: all but those that open something beside the walk. */
+export function choicesOf(graph: RouteGraph, slideId: SlideId): Link[] {
+  return (graph.waysOut.get(slideId) ?? []).filter(
+    ({ target }) => target.kind !== 'web' && target.kind !== 'file',
+  );
+}
+
 /** A slide whose ways out are choices waits for one: arrows and autoplay stop there. */
 export function waitsForChoice(graph: RouteGraph, slideId: SlideId): boolean {
-  return (graph.waysOut.get(slideId)?.length ?? 0) > 1;
+  return choicesOf(graph, slideId).length > 1;
 }
 
 /** Where an arrow key leads: along the only way out, or nowhere. */
 export function onlyWayOut(graph: RouteGraph, slideId: SlideId): Link | null {
-  const ways = graph.waysOut.get(slideId) ?? [];
-  return ways.length === 1 && graph.waysOut.has(ways[0]!.target.slideId) ? ways[0]! : null;
+  const ways = choicesOf(graph, slideId);
+  return ways.length === 1 && graph.to.has(ways[0]!.id) ? ways[0]! : null;
+}
+
+/**
+ * Where a link leads for somebody who walks `trail` (or the default one) and stands at `stop` of it.
+ * null: it does not lead to a slide of this deck.
+ */
+export function followTo(
+  deck: Deck,
+  link: Link,
+  walk: { trail?: Trail; stop?: number; cameFrom?: SlideId | null } = {},
+): SlideId | null {
+  const { target } = link;
+  if (target.kind === 'slide') return deck.slides[target.slideId] ? target.slideId : null;
+  if (target.kind !== 'step') return null;
+  const stops = (walk.trail ?? defaultTrail(deck))?.stops ?? [];
+  const at = walk.stop ?? stops.findIndex((stop) => stop.slideId === link.from);
+  switch (target.step) {
+    case 'restart':
+      return deck.startSlideId;
+    case 'back':
+      return walk.cameFrom ?? null;
+    case 'first':
+      return stops[0]?.slideId ?? deck.startSlideId;
+    case 'last':
+      return stops.at(-1)?.slideId ?? null;
+    case 'next':
+      return at < 0 ? null : (stops[at + 1]?.slideId ?? null);
+    case 'previous':
+      return at < 0 ? null : (stops[at - 1]?.slideId ?? null);
+  }
 }

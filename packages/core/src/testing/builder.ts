@@ -1,7 +1,8 @@
 import * as Y from 'yjs';
 import { addElement, type NewElement } from '../deck/elementCommands.js';
-import { addChoice, linkWordsOf } from '../deck/linkCommands.js';
+import { addChoice, addChoiceTo, linkWordsOf } from '../deck/linkCommands.js';
 import { plain } from '../deck/richText.js';
+import { toSlide, type Target } from '../deck/target.js';
 import {
   addSlide,
   renameDeck,
@@ -79,6 +80,14 @@ export function choice(wording: string, target: SlideId, id?: string): SlidePart
   };
 }
 
+/** A choice that leads anywhere: along a trail, to the web, nowhere yet. */
+export function way(wording: string, target: Target, id?: string): SlidePart {
+  return {
+    when: 'later',
+    apply: (doc, slideId) => must(addChoiceTo(doc, slideId, wording, target, id)),
+  };
+}
+
 const linkIdOf = (from: string, to: string, wording: string): string =>
   `${from}-${to}-${wording}`
     .toLowerCase()
@@ -90,7 +99,7 @@ const linkIdOf = (from: string, to: string, wording: string): string =>
 export function words(elementId: ElementId, run: string, target: SlideId): SlidePart {
   return {
     when: 'later',
-    apply: (doc, slideId) => must(linkWordsOf(doc, slideId, elementId, run, target)),
+    apply: (doc, slideId) => must(linkWordsOf(doc, slideId, elementId, run, toSlide(target))),
   };
 }
 

@@ -1,0 +1,61 @@
+import { createHash } from 'node:crypto';
+import {
+  Controller,
+  Get,
+  Param,
+  Post,
+  Res,
+  UploadedFile,
+  UseGuards,
+  UseInterceptors,
+} from '@nestjs/common';
+import { FileInterceptor } from '@nestjs/platform-express';
+import type { Response } from 'express';
+import { DataSource } from 'typeorm';
+import { TeacherGuard } from '../access/guards.js';
+import { invalid, notFound } from '../problems/problem.js';
+
+const LARGEST_FILE = 10_000_000;
+
+/** Files of any kind that a deck links to. They are handed out to be kept, never to be opened in the page. */
+@Controller('api/files')
+export class FilesController {
+  constructor(private readonly database: DataSource) {}
+
+  @Post()
+  @UseGuards(TeacherGuard)
+  @UseInterceptors(
+    FileInterceptor('file', { limits: { fileSize: LARGEST_FILE, files: 1, fields: 0 } }),
+  )
+  async add(
+    @UploadedFile() file: Express.Multer.File | undefined,
+  ): Promise<{ hash: string; size: number }> {
+    if (!file || file.size === 0) throw invalid('This file is empty.');
+    const hash = createHash('sha256').update(file.buffer).digest('hex');
+    await this.database.query(
+      'INSERT INTO file (hash, bytes) VALUES ($1, $2) ON CONFLICT DO NOTHING',
+      [hash, file.buffer],
+    );
+    return { hash, size: file.size };
+  }
+
+  @Get(':hash/:name')
+  async serve(
+    @Param('hash') hash: string,
+    @Param('name') name: string,
+    @Res() response: Response,
+  ): Promise<void> {
+    const [file] = /^[0-9a-f]{64}$/.test(hash)
+      ? await this.database.query<{ bytes: Buffer }[]>('SELECT bytes FROM file WHERE hash = $1', [
+          hash,
+        ])
+      : [];
+    if (!file) throw notFound('file');
+    response
+      .attachment(name.slice(0, 200))
+      .type('application/octet-stream')
+      .set('Cache-Control', 'private, max-age=31536000, immutable')
+      .set('Content-Security-Policy', "default-src 'none'; sandbox")
+      .send(file.bytes);
+  }
+}

@@ -1,0 +1,33 @@
+import { looksLikeAddress, readAddress, type Deck, type Target } from '@gobrel/core';
+
+/** The address of a slide in the workspace; a link that was copied is this. */
+export const slideAddress = (deckId: string, slideId: string): string =>
+  `${location.origin}/deck/${deckId}/slide/${slideId}`;
+
+/** What a link copies to the clipboard, so that pasting it on something else leads there too. */
+export function addressOf(target: Target, deckId: string): string | null {
+  switch (target.kind) {
+    case 'slide':
+      return slideAddress(deckId, target.slideId);
+    case 'deck':
+      return slideAddress(target.deckId, target.slideId);
+    case 'web':
+      return target.address;
+    default:
+      return null;
+  }
+}
+
+/** Where a pasted text leads when it is an address and nothing else: a slide of this deck, another deck, the web. */
+export function pastedTarget(text: string, deckId: string, deck: Deck): Target | null {
+  if (!looksLikeAddress(text)) return null;
+  const read = readAddress(text);
+  if (!read.ok) return null;
+  const url = new URL(read.address);
+  const [, , otherDeck = '', , slideId = ''] = url.pathname.split('/');
+  if (url.origin === location.origin && url.pathname.startsWith('/deck/')) {
+    if (otherDeck === deckId && deck.slides[slideId]) return { kind: 'slide', slideId };
+    return { kind: 'deck', deckId: otherDeck, slideId, title: '' };
+  }
+  return { kind: 'web', address: read.address };
+}
