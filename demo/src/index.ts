@@ -1,5 +1,6 @@
 export { PICTURES, type PictureName } from './pictures.js';
 export type { Pictures } from './palette.js';
+export { fogBankDeck } from './fogBank.js';
 export { lampDeck } from './lamp.js';
 export { almanacDeck, rockPoolDeck, weatherDeck } from './otherDecks.js';
 export { CLASS_NAME, STUDENTS, TEACHERS } from './people.js';

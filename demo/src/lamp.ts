@@ -15,8 +15,12 @@ import {
   type SlidePlan,
 } from '@gobrel/core/testing';
 import type * as Y from 'yjs';
-import { box, scene, title, type Pictures } from './palette.js';
+import { box, scene, title, WHITE, type Pictures } from './palette.js';
 import type { PictureName } from './pictures.js';
+
+/** White over the dark scenes, the theme's ink over the bright ones. */
+const inkOn = (picture: PictureName): string =>
+  picture === 'dawn' || picture === 'harbour' ? '' : WHITE;
 
 const COLUMN = 270;
 const ROW = 150;
@@ -37,8 +41,8 @@ export function lampDeck(pictures: Pictures): Y.Doc {
       bare(
         slide(
           `${id}: ${name}`,
-          ...scene(pictures, id, picture, alt, words),
-          title(id, name),
+          ...scene(pictures, id, picture, alt, words, inkOn(picture)),
+          title(id, name, inkOn(picture)),
           ...parts,
         ),
       ),
@@ -153,7 +157,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
       ['smoulder', 'Smoke rises from the gap'],
       'The string smokes and stays dark.',
       choice('Try again', 'wire'),
-      choice('Leave the lamp, take the flags', 'flags'),
+      choice('Take the flags instead', 'flags'),
     ),
     story(
       'waiting',

@@ -36,10 +36,12 @@ export class AssetsController {
   @Get(':hash/small')
   async small(@Param('hash') hash: string, @Res() response: Response): Promise<void> {
     if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound('picture');
+    const { bytes, isDrawing } = await this.assets.small(hash);
     response
       .type('image/png')
       .set('Cache-Control', 'public, max-age=31536000, immutable')
-      .send(await this.assets.small(hash));
+      .set('X-Picture-Kind', isDrawing ? 'drawing' : 'photo')
+      .send(bytes);
   }
 
   /** Named by its contents, so it never changes. A drawing opened by itself may run and load nothing. */

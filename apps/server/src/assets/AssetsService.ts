@@ -63,17 +63,18 @@ export class AssetsService {
   }
 
   /** A picture, drawing or the first frame of an animation as a PNG of `SMALL` pixels' width. */
-  async small(hash: string): Promise<Buffer> {
-    const [asset] = await this.database.query<{ bytes: Buffer }[]>(
-      'SELECT bytes FROM asset WHERE hash = $1',
+  async small(hash: string): Promise<{ bytes: Buffer; isDrawing: boolean }> {
+    const [asset] = await this.database.query<{ bytes: Buffer; media_type: string }[]>(
+      'SELECT bytes, media_type FROM asset WHERE hash = $1',
       [hash],
     );
     if (!asset) throw notFound('picture');
-    return sharp(asset.bytes, { limitInputPixels: MOST_PIXELS })
+    const bytes = await sharp(asset.bytes, { limitInputPixels: MOST_PIXELS })
       .resize({ width: SMALL })
       .ensureAlpha()
       .png()
       .toBuffer();
+    return { bytes, isDrawing: asset.media_type === 'image/svg+xml' };
   }
 
   async #bytes(hash: string): Promise<Buffer> {

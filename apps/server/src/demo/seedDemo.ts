@@ -2,6 +2,7 @@ import type { INestApplication } from '@nestjs/common';
 import {
   almanacDeck,
   CLASS_NAME,
+  fogBankDeck,
   lampDeck,
   PICTURES,
   rockPoolDeck,
@@ -41,6 +42,7 @@ export async function seedDemo(app: INestApplication): Promise<boolean> {
   await decks.adopt(ines!.id, rockPoolDeck(pictures), uuid(2));
   await decks.adopt(ines!.id, almanacDeck(pictures), uuid(3));
   await decks.adopt(ines!.id, weatherDeck(pictures), uuid(4));
+  await decks.adopt(ines!.id, fogBankDeck(pictures), uuid(5));
   await decks.addCoauthor(lamp, tomas!.email);
 
   const classListId = await app.get(ClassesService).create(ines!.id, CLASS_NAME, [...STUDENTS]);

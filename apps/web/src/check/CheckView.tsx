@@ -1,84 +1,107 @@
-import { explain, removeLink, routeFindings, setSlideFlag, type Finding } from '@gobrel/core';
-import type { ReactElement } from 'react';
-import { useNavigate } from 'react-router';
-import { SlideView } from '../stage/SlideView';
+import { findingKey, FINDING_KINDS, GROUPS, type Finding, type FindingGroup } from '@gobrel/core';
+import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { Centre } from '../ui/Page';
-import { useDeck } from '../workspace/DeckContext';
+import { useCheck } from './CheckProvider';
+import { DeckNumbers } from './DeckNumbers';
+import { FindingCard } from './FindingCard';
 
-/** What was found on the routes of the deck, with the mends at hand. */
+const GROUP_NAMES: Record<FindingGroup, string> = {
+  routes: 'Routes',
+  touch: 'Touch',
+  reading: 'Reading',
+  pictures: 'Pictures and credits',
+  questions: 'Questions',
+};
+/** Cards drawn at first, and with every “more”. */
+const PAGE = 30;
+
+/** What was found in the deck, with the mends at hand, and the deck's numbers beside it. */
 export default function CheckView(): ReactElement {
-  const { deck, graph } = useDeck();
-  const findings = routeFindings(deck, graph);
-  if (findings.length === 0) {
-    return (
-      <Centre title="Nothing to mend">
-        Every slide can be reached, and every route comes to an ending.
-      </Centre>
-    );
-  }
+  const { report } = useCheck();
+  const [group, setGroup] = useState<FindingGroup | 'all'>('all');
+  if (!report) return <Centre>Checking …</Centre>;
+  const { findings, setAside } = report;
+  const of = (wanted: FindingGroup): Finding[] =>
+    findings.filter(({ kind }) => FINDING_KINDS[kind].group === wanted);
+  const chip = (value: FindingGroup | 'all', label: string, count: number): ReactElement => (
+    <button
+      key={value}
+      type="button"
+      aria-pressed={group === value}
+      onClick={() => setGroup(value)}
+      className="min-h-8 rounded-full border border-line bg-sheet px-3 text-[13px] text-soft hover:border-petrol aria-pressed:border-petrol aria-pressed:bg-petrol-mist aria-pressed:font-semibold aria-pressed:text-petrol"
+    >
+      {label} {count}
+    </button>
+  );
   return (
-    <main className="h-full overflow-auto px-6 py-6 md:px-12">
-      <h1 className="mb-4 text-[22px]">
-        {findings.length === 1 ? 'One thing to mend' : `${findings.length} things to mend`}
-      </h1>
-      <ul className="flex max-w-[940px] flex-col gap-3.5">
-        {findings.map((finding, index) => (
-          <li key={index}>
-            <FindingCard finding={finding} />
-          </li>
-        ))}
-      </ul>
+    <main className="h-full overflow-auto">
+      <div className="mx-auto grid max-w-[1240px] grid-cols-1 gap-8 px-6 py-6 lg:grid-cols-[minmax(0,1fr)_280px]">
+        <div>
+          <h1 className="mb-3 text-[22px]">
+            {findings.length === 0
+              ? 'Nothing to mend'
+              : findings.length === 1
+                ? 'One thing to mend'
+                : `${findings.length} things to mend`}
+          </h1>
+          {findings.length === 0 && (
+            <p className="text-soft">
+              Every slide can be reached, every route comes to an ending, and nothing stands in the
+              way of reading and touching.
+            </p>
+          )}
+          {findings.length > 0 && (
+            <nav aria-label="Groups" className="mb-4 flex flex-wrap gap-2">
+              {chip('all', 'All', findings.length)}
+              {GROUPS.filter((name) => of(name).length > 0 || group === name).map((name) =>
+                chip(name, GROUP_NAMES[name], of(name).length),
+              )}
+            </nav>
+          )}
+          {GROUPS.filter((name) => group === 'all' || group === name).map((name) => (
+            <Group key={name} name={GROUP_NAMES[name]} findings={of(name)} />
+          ))}
+          {setAside.length > 0 && (
+            <details className="mt-6">
+              <summary className="cursor-pointer py-2 font-semibold">
+                Set aside: {setAside.length}
+              </summary>
+              <ul className="mt-2 flex flex-col gap-3">
+                {setAside.map(({ finding, reason }) => (
+                  <li key={findingKey(finding)}>
+                    <FindingCard finding={finding} asideReason={reason} />
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </div>
+        <DeckNumbers measures={report.measures} />
+      </div>
     </main>
   );
 }
 
-function FindingCard({ finding }: { finding: Finding }): ReactElement {
-  const { deckId, deck, graph, doc, run } = useDeck();
-  const navigate = useNavigate();
-  const { title, why } = explain(finding);
-  const slide = 'slideId' in finding ? deck.slides[finding.slideId] : undefined;
-  const link = finding.kind === 'broken-link' ? deck.links[finding.linkId] : undefined;
+function Group({ name, findings }: { name: string; findings: Finding[] }): ReactElement | null {
+  const [shown, setShown] = useState(PAGE);
+  if (findings.length === 0) return null;
   return (
-    <article className="flex gap-5 rounded-[6px] border border-line bg-sheet p-3.5">
-      {slide && (
-        <div className="shrink-0 self-start overflow-hidden rounded-[4px] border border-line">
-          <SlideView
-            slide={slide}
-            theme={deck.theme}
-            links={graph.waysOut.get(slide.id)}
-            width={176}
-          />
-        </div>
+    <section aria-label={name} className="mb-6">
+      <h2 className="mb-2 text-[15px] text-soft">{name}</h2>
+      <ul className="flex flex-col gap-3">
+        {findings.slice(0, shown).map((finding) => (
+          <li key={findingKey(finding)}>
+            <FindingCard finding={finding} />
+          </li>
+        ))}
+      </ul>
+      {findings.length > shown && (
+        <Button className="mt-3" onClick={() => setShown(shown + PAGE)}>
+          Show {Math.min(PAGE, findings.length - shown)} more of {findings.length - shown}
+        </Button>
       )}
-      <div>
-        <p className="text-[13px] text-soft">
-          {slide && (slide.title || 'Untitled')}
-          {link && ` · “${link.wording}”`}
-        </p>
-        <h2 className="text-[18px]">{title}</h2>
-        <p className="mt-1 max-w-[60ch]">{why}</p>
-        <div className="mt-3 flex flex-wrap gap-2">
-          {slide && (
-            <Button size="small" onClick={() => void navigate(`/deck/${deckId}/slide/${slide.id}`)}>
-              Open the slide
-            </Button>
-          )}
-          {finding.kind === 'dead-end' && (
-            <Button
-              size="small"
-              onClick={() => run(setSlideFlag(doc, finding.slideId, 'isEnding', true))}
-            >
-              Mark as ending
-            </Button>
-          )}
-          {finding.kind === 'broken-link' && (
-            <Button size="small" onClick={() => run(removeLink(doc, finding.linkId))}>
-              Take the link out
-            </Button>
-          )}
-        </div>
-      </div>
-    </article>
+    </section>
   );
 }

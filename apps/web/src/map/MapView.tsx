@@ -3,6 +3,7 @@ import {
   addSlide,
   CARD,
   duplicateSlides,
+  FINDING_KINDS,
   leadsOn,
   linkSlides,
   moveCards,
@@ -10,7 +11,6 @@ import {
   removeSlides,
   renameSlide,
   rewordLink,
-  routeFindings,
   setSlideFlag,
   setStart,
   type LinkId,
@@ -44,6 +44,7 @@ import {
 import { useNavigate } from 'react-router';
 import { sentenceOf } from '../api/http';
 import { useNotices } from '../ui/Notice';
+import { useCheck } from '../check/CheckProvider';
 import { useDeck } from '../workspace/DeckContext';
 import { MapBar, type Prompt } from './MapBar';
 import { SlideCard, type SlideCardProps } from './SlideCard';
@@ -99,15 +100,7 @@ function DeckMap(): ReactElement {
   const current: Slide | undefined =
     selectedIds.length === 1 ? deck.slides[selectedIds[0]!] : undefined;
 
-  const findings = useMemo(() => {
-    const said = new Map<SlideId, string>();
-    for (const finding of routeFindings(deck, graph)) {
-      if (finding.kind === 'dead-end') said.set(finding.slideId, 'no way on');
-      if (finding.kind === 'unreachable') said.set(finding.slideId, 'no way in');
-      if (finding.kind === 'broken-link') said.set(finding.slideId, 'broken link');
-    }
-    return said;
-  }, [deck, graph]);
+  const { bySlide } = useCheck();
 
   const nodes = useMemo<CardNode[]>(
     () =>
@@ -124,10 +117,11 @@ function DeckMap(): ReactElement {
           theme: deck.theme,
           links: graph.waysOut.get(slide.id) ?? [],
           isStart: slide.id === deck.startSlideId,
-          finding: findings.get(slide.id),
+          finding:
+            bySlide.get(slide.id)?.[0] && FINDING_KINDS[bySlide.get(slide.id)![0]!.kind].short,
         },
       })),
-    [deck, graph, findings, moving, selectedIds],
+    [deck, graph, bySlide, moving, selectedIds],
   );
   const edges = useMemo<Wire[]>(
     () =>

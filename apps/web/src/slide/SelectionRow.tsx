@@ -1,10 +1,13 @@
 import {
+  FITS,
   isPiece,
+  LICENCES,
   reorder,
   setElement,
   setLayer,
   setSlideFill,
   TEXT_STYLES,
+  TYPE_SIZE,
   SHAPES,
   type ElementId,
   type ElementSettings,
@@ -135,6 +138,7 @@ function ElementSettingsRow(props: {
             options={TEXT_STYLES}
             onChange={(style) => set({ style })}
           />
+          <TypeSize element={element} onSet={(size) => set({ size })} />
         </Setting>
       )}
       {(element.kind === 'text' || element.kind === 'shape') && (
@@ -163,11 +167,20 @@ function ElementSettingsRow(props: {
             <Select
               label="Fit"
               value={element.fit}
-              options={['contain', 'cover'] as const}
+              options={FITS}
               onChange={(fit) => set({ fit })}
             />
           </Setting>
           <Line label="Alt text" value={element.alt} onKeep={(alt) => set({ alt })} />
+          <Setting label="Licence">
+            <Select
+              label="Licence"
+              value={element.licence}
+              options={LICENCES}
+              onChange={(licence) => set({ licence })}
+            />
+          </Setting>
+          <Line label="Credit" value={element.credit} onKeep={(credit) => set({ credit })} />
         </>
       )}
       {element.kind === 'zone' && <ZoneSettings slide={slide} element={element} onSet={set} />}
@@ -222,6 +235,28 @@ function EditQuestion(props: QuestionEditProps): ReactElement {
     <Suspense>
       <Edit {...props} />
     </Suspense>
+  );
+}
+
+function TypeSize(props: {
+  element: Extract<SlideElement, { kind: 'text' }>;
+  onSet: (size: number) => unknown;
+}): ReactElement {
+  const { element, onSet } = props;
+  const own = TYPE_SIZE[element.style];
+  return (
+    <input
+      type="number"
+      aria-label="Type size"
+      min={8}
+      max={400}
+      value={element.size || own}
+      onChange={(event) => {
+        const size = Math.round(Number(event.target.value));
+        if (size >= 8 && size <= 400) onSet(size === own ? 0 : size);
+      }}
+      className="h-7 w-[60px] rounded-[4px] border border-line bg-sheet px-1.5"
+    />
   );
 }
 

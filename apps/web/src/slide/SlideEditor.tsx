@@ -1,7 +1,8 @@
-import { setNotes, STAGE, type Layer, type Slide } from '@gobrel/core';
+import { setNotes, STAGE, type ElementId, type Layer, type Slide } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import {
+  useEffect,
   useRef,
   useState,
   useSyncExternalStore,
@@ -9,7 +10,7 @@ import {
   type KeyboardEvent,
   type ReactElement,
 } from 'react';
-import { Navigate, useParams } from 'react-router';
+import { Navigate, useLocation, useParams } from 'react-router';
 import { useLinking } from '../links/Linking';
 import { pastedTarget } from '../links/pastedTarget';
 import { Button } from '../ui/Button';
@@ -38,6 +39,14 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
   const { deckId, deck, graph, doc, run } = useDeck();
   const edit = useStageEdit(slide);
   const linking = useLinking(slide);
+  const { state, key } = useLocation() as { state: { select?: ElementId[] } | null; key: string };
+  const { select } = edit;
+  // Who comes from a finding meets what it is about in hand.
+  useEffect(() => {
+    if (state?.select?.length) select(state.select);
+    // Once for each arrival, not for each change of the slide.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
   const removal = useRemoval(slide, edit);
   const [editor, setEditor] = useState<Editor | null>(null);
   const frame = useRef<HTMLDivElement>(null);

@@ -1,4 +1,8 @@
 import {
+  CHOICE_PADDING,
+  PIECE_PADDING,
+  QUESTION_CARD,
+  THEME_COLOURS,
   wordsOf,
   type Box,
   type ElementId,
@@ -15,7 +19,7 @@ import { memo, type CSSProperties, type ReactElement, type ReactNode } from 'rea
 import { assetUrl } from '../api/assets';
 import { QUESTION_VIEWS } from '../questions/registry';
 import { RichTextView, type WordLinks } from './RichTextView';
-import { THEME_COLOURS, textStyle } from './theme';
+import { textStyle } from './theme';
 
 export interface ElementViewProps {
   element: SlideElement;
@@ -85,7 +89,7 @@ export function ElementBody(props: ElementViewProps): ReactElement {
           draggable={false}
           decoding="async"
           className="size-full select-none"
-          style={{ objectFit: element.fit }}
+          style={{ objectFit: element.fit === 'stretch' ? 'fill' : element.fit }}
         />
       );
     case 'hotspot':
@@ -143,9 +147,12 @@ function TextBody(props: {
     <div
       className={`slide-text size-full ${card ? 'flex items-center rounded-[10px]' : ''}`}
       style={{
-        ...textStyle(element.style, theme, isPiece ? '' : element.colour),
+        ...textStyle(element.style, theme, isPiece ? '' : element.colour, element.size),
         ...(card
-          ? { background: THEME_COLOURS[theme].choiceFill, padding: isPiece ? '0 10px' : '0 24px' }
+          ? {
+              background: THEME_COLOURS[theme].choiceFill,
+              padding: `0 ${isPiece ? PIECE_PADDING : CHOICE_PADDING}px`,
+            }
           : {}),
         ...(isPiece ? { color: '#1E2B32', textAlign: 'center', border: '2px solid #DED6C6' } : {}),
       }}
@@ -220,7 +227,7 @@ export function QuestionCard(props: {
       className="slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-[10px] p-5"
       style={{
         ...textStyle('body', 'paper', ''),
-        fontSize: 26,
+        fontSize: QUESTION_CARD.size,
         background: '#FFFFFF',
         border: '2px solid #DED6C6',
       }}

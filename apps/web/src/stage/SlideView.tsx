@@ -1,5 +1,6 @@
 import {
   STAGE,
+  THEME_COLOURS,
   type ElementId,
   type Link,
   type LinkId,
@@ -10,7 +11,6 @@ import {
 import { memo, useRef, type ReactElement, type ReactNode } from 'react';
 import { useSize } from '../ui/useSize';
 import { ElementView } from './ElementView';
-import { THEME_COLOURS } from './theme';
 
 /** What a view adds to the one renderer. Everything it leaves out is drawn still. */
 export interface StageBehaviour {

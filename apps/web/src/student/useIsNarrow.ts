@@ -1,8 +1,9 @@
+import { NARROWEST_STAGE } from '@gobrel/core';
 import { useSyncExternalStore } from 'react';
 
-const NARROW = '(max-width: 699px)';
+const NARROW = `(max-width: ${NARROWEST_STAGE - 1}px)`;
 
-/** A phone held upright: too narrow to read a whole slide on. */
+/** Too narrow to touch what is on a whole slide: a phone, or a small tablet held upright. */
 export function useIsNarrow(): boolean {
   return useSyncExternalStore(
     (listener) => {

@@ -1,9 +1,9 @@
-import { routeFindings } from '@gobrel/core';
 import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
 import { Navigate, NavLink, Route, Routes, useNavigate, useParams } from 'react-router';
-import { renameDeck } from '@gobrel/core';
+import { FINDING_KINDS, renameDeck } from '@gobrel/core';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import type { Teacher } from '../api/teacher';
+import { CheckProvider, useCheck } from '../check/CheckProvider';
 import { useDocument } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { Centre, Header } from '../ui/Page';
@@ -39,16 +39,20 @@ function OpenedDeck({ deckId, teacher }: { deckId: string; teacher: Teacher }): 
   }
   return (
     <DeckProvider deckId={deckId} teacher={teacher} document={opening.document}>
-      <Views />
+      <CheckProvider>
+        <Views />
+      </CheckProvider>
     </DeckProvider>
   );
 }
 
 function Views(): ReactElement {
-  const { deckId, deck, graph, history, document } = useDeck();
+  const { deckId, history, document } = useDeck();
+  const { report } = useCheck();
   const [isSharing, setIsSharing] = useState(false);
   const navigate = useNavigate();
-  const findings = routeFindings(deck, graph).length;
+  const findings =
+    report?.findings.filter(({ kind }) => FINDING_KINDS[kind].severity !== 'minor').length ?? 0;
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {

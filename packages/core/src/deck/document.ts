@@ -14,8 +14,10 @@ import {
 import { linkedWords, plain, readFragment, wordsOf, type RichText } from './richText.js';
 import { readTarget } from './target.js';
 import {
+  FITS,
   LAYERS,
   LAYOUTS,
+  LICENCES,
   SHAPES,
   TEXT_STYLES,
   THEMES,
@@ -247,6 +249,7 @@ export function readElement(id: ElementId, element: YElement): SlideElement | un
         style: asOneOf(element.get('style'), TEXT_STYLES, 'body'),
         text: text(),
         colour: asColour(element.get('colour')),
+        size: asNumber(element.get('size'), 0, 0, 400),
       };
     case 'shape':
       return {
@@ -266,7 +269,9 @@ export function readElement(id: ElementId, element: YElement): SlideElement | un
           asset,
           alt: asString(element.get('alt'), '', 2000),
           credit: asString(element.get('credit'), '', 2000),
-          fit: asOneOf(element.get('fit'), ['cover', 'contain'] as const, 'contain'),
+          isDecoration: asBoolean(element.get('isDecoration')),
+          licence: asOneOf(element.get('licence'), LICENCES, 'unknown'),
+          fit: asOneOf(element.get('fit'), FITS, 'contain'),
         }
       );
     }
@@ -300,6 +305,7 @@ export function readElement(id: ElementId, element: YElement): SlideElement | un
           text: text(),
           question,
           key: readQuestionKey(element.get('key')) ?? null,
+          isForThinking: asBoolean(element.get('isForThinking')),
         }
       );
     }

@@ -16,7 +16,9 @@ import { plain, relinkWords, writeFragment, type RichText } from './richText.js'
 import type {
   AssetRef,
   Box,
+  Fit,
   Layer,
+  Licence,
   Question,
   QuestionKey,
   ShapeName,
@@ -35,13 +37,27 @@ interface NewElementBase {
 }
 export type NewElement = NewElementBase &
   (
-    | { kind: 'text'; style: TextStyle; text?: RichText; colour?: string }
+    | { kind: 'text'; style: TextStyle; text?: RichText; colour?: string; size?: number }
     | { kind: 'shape'; shape: ShapeName; text?: RichText; fill?: string; colour?: string }
-    | { kind: 'picture'; asset: AssetRef; alt?: string; credit?: string; fit?: 'cover' | 'contain' }
+    | {
+        kind: 'picture';
+        asset: AssetRef;
+        alt?: string;
+        isDecoration?: boolean;
+        credit?: string;
+        licence?: Licence;
+        fit?: Fit;
+      }
     | { kind: 'hotspot'; shape?: 'rectangle' | 'ellipse' }
     | { kind: 'line'; slope?: 'down' | 'up'; colour?: string; weight?: number }
     | { kind: 'zone'; isVisible?: boolean; expects?: ElementId[] }
-    | { kind: 'question'; question: Question; key?: QuestionKey | null; text?: RichText }
+    | {
+        kind: 'question';
+        question: Question;
+        key?: QuestionKey | null;
+        isForThinking?: boolean;
+        text?: RichText;
+      }
   );
 
 /** Puts an element on a slide, in front of its layer. Pieces and zones go to the pieces layer. */
@@ -142,8 +158,12 @@ export interface ElementSettings {
   slope?: 'down' | 'up';
   weight?: number;
   alt?: string;
+  isDecoration?: boolean;
   credit?: string;
-  fit?: 'cover' | 'contain';
+  licence?: Licence;
+  fit?: Fit;
+  size?: number;
+  isForThinking?: boolean;
   asset?: AssetRef;
   isVisible?: boolean;
   expects?: ElementId[];

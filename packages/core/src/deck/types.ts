@@ -57,6 +57,8 @@ export interface TextElement extends ElementBase {
   text: RichText;
   /** '#rrggbb', or '' for the theme's ink. */
   colour: string;
+  /** Type size in slide units; 0 for that of the style. */
+  size: number;
 }
 
 export interface ShapeElement extends ElementBase {
@@ -67,12 +69,36 @@ export interface ShapeElement extends ElementBase {
   colour: string;
 }
 
+export const FITS = ['contain', 'cover', 'stretch'] as const;
+export type Fit = (typeof FITS)[number];
+
+/** Creative Commons' licences by their short names, and what else a picture may be under. */
+export const LICENCES = [
+  'unknown',
+  'own',
+  'public-domain',
+  'cc0',
+  'cc-by',
+  'cc-by-sa',
+  'cc-by-nc',
+  'cc-by-nd',
+  'cc-by-nc-sa',
+  'cc-by-nc-nd',
+] as const;
+export type Licence = (typeof LICENCES)[number];
+
+/** Attribution is the condition that all of these share. */
+export const wantsCredit = (licence: Licence): boolean => licence.startsWith('cc-by');
+
 export interface PictureElement extends ElementBase {
   kind: 'picture';
   asset: AssetRef;
   alt: string;
+  /** It says nothing that must be read out: it needs no alternative text. */
+  isDecoration: boolean;
   credit: string;
-  fit: 'cover' | 'contain';
+  licence: Licence;
+  fit: Fit;
 }
 
 export interface ZoneElement extends ElementBase {
@@ -125,6 +151,8 @@ export interface QuestionElement extends ElementBase {
   question: Question;
   /** The expected answer; null when there is none, and in anything a student receives. */
   key: QuestionKey | null;
+  /** It is asked to make students think: it has no key and is never marked. */
+  isForThinking: boolean;
 }
 
 export type SlideElement =

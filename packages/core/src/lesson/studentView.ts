@@ -123,6 +123,7 @@ function elementForStudents(element: SlideElement): SlideElement {
         style: element.style,
         text: element.text,
         colour: element.colour,
+        size: element.size,
       };
     case 'shape':
       return {
@@ -139,7 +140,9 @@ function elementForStudents(element: SlideElement): SlideElement {
         kind: 'picture',
         asset: element.asset,
         alt: element.alt,
+        isDecoration: element.isDecoration,
         credit: element.credit,
+        licence: element.licence,
         fit: element.fit,
       };
     case 'hotspot':
@@ -157,6 +160,7 @@ function elementForStudents(element: SlideElement): SlideElement {
         text: element.text,
         question: element.question,
         key: null,
+        isForThinking: element.isForThinking,
       };
   }
 }

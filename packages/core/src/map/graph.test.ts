@@ -1,49 +1,6 @@
 import * as fc from 'fast-check';
-import {
-  onlyWayOut,
-  reachableFrom,
-  readDeck,
-  removeSlides,
-  routeFindings,
-  routeGraph,
-  waitsForChoice,
-  type Deck,
-} from '../index.js';
-import { choice, deck, ending, leftOut, pattern, slide } from '../testing/builder.js';
-
-const findingsOf = (read: Deck): string[] =>
-  routeFindings(read, routeGraph(read)).map((f) =>
-    'slideId' in f ? `${f.kind} ${f.slideId}` : f.kind,
-  );
-
-describe('findings', () => {
-  test('a sound story has none', () => {
-    expect(findingsOf(readDeck(deck(slide('a', choice('go', 'b')), slide('b', ending()))))).toEqual(
-      [],
-    );
-    expect(findingsOf(readDeck(deck()))).toEqual([]);
-  });
-  test('each kind on its smallest deck', () => {
-    expect(findingsOf(readDeck(deck(slide('a'))))).toEqual(['dead-end a']);
-    expect(findingsOf(readDeck(deck(slide('a', ending()), slide('b', ending()))))).toEqual([
-      'unreachable b',
-    ]);
-    const doc = deck(slide('a', choice('go', 'b')), slide('b', ending()));
-    removeSlides(doc, ['b']);
-    expect(findingsOf(readDeck(doc))).toEqual(['broken-link a']);
-    expect(findingsOf({ ...readDeck(deck(slide('a', ending()))), startSlideId: null })).toEqual([
-      'no-start',
-      'unreachable a',
-    ]);
-  });
-  test('patterns and slides left out are not walked', () => {
-    expect(
-      findingsOf(
-        readDeck(deck(slide('a', ending()), slide('p', pattern()), slide('x', leftOut()))),
-      ),
-    ).toEqual([]);
-  });
-});
+import { onlyWayOut, reachableFrom, readDeck, routeGraph, waitsForChoice } from '../index.js';
+import { choice, deck, ending, slide } from '../testing/builder.js';
 
 test('reachability agrees with brute force on random graphs', () => {
   const wires = fc.array(fc.tuple(fc.nat(6), fc.nat(6)), { maxLength: 14 });

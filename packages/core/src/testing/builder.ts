@@ -123,7 +123,7 @@ const box = (x: number, y: number, w: number, h: number): Box => ({ x, y, w, h }
 
 export function text(
   content: string,
-  options: { id?: ElementId; style?: TextStyle; box?: Box; colour?: string } = {},
+  options: { id?: ElementId; style?: TextStyle; box?: Box; colour?: string; size?: number } = {},
 ): SlidePart {
   return element({
     kind: 'text',
@@ -133,6 +133,7 @@ export function text(
     box: options.box ?? box(96, 156, 720, 120),
     text: plain(...content.split('\n')),
     colour: options.colour,
+    size: options.size,
   });
 }
 

@@ -1,0 +1,201 @@
+import type * as Y from 'yjs';
+import { newId, refuse, type ElementId, type Result, type SlideId } from '../ids.js';
+import {
+  addElementTo,
+  reorder,
+  removeElements,
+  setBox,
+  setElement,
+  setWords,
+} from '../deck/elementCommands.js';
+import {
+  elementOf,
+  readDeck,
+  readElement,
+  readLinkOf,
+  readSlide,
+  setAsideMap,
+  slideOf,
+} from '../deck/document.js';
+import { COMMAND } from '../deck/history.js';
+import {
+  addChoice,
+  addChoiceTo,
+  linkElement,
+  linkSlides,
+  moveLink,
+  removeLink,
+  retarget,
+  rewordLink,
+} from '../deck/linkCommands.js';
+import { plain, wordsOf, type RichText } from '../deck/richText.js';
+import { addSlide, setSlideFlag, setStart } from '../deck/slideCommands.js';
+import { toSlide, toStep } from '../deck/target.js';
+import { setTrail } from '../deck/trailCommands.js';
+import type { SlideElement } from '../deck/types.js';
+import { THEME_COLOURS } from '../stage/themes.js';
+import { wordsHeight } from './reading.js';
+import { findingKey, findingPrint, type Finding, type Mend } from './finding.js';
+
+/** Puts right what a finding told of: one undo step. `answer` is the line that an `ask` needs. */
+export function applyMend(doc: Y.Doc, mend: Mend, answer = ''): Result {
+  let result: Result = refuse('This mend does not apply any more.');
+  // Whatever commands it takes, it is one transaction and thereby one step.
+  doc.transact(() => {
+    result = run(doc, mend, answer);
+  }, COMMAND);
+  return result;
+}
+
+function run(doc: Y.Doc, mend: Mend, answer: string): Result {
+  switch (mend.do) {
+    case 'flag':
+      return setSlideFlag(doc, mend.slideId, mend.flag, mend.value);
+    case 'start':
+      return setStart(doc, mend.slideId);
+    case 'cut':
+      return removeLink(doc, mend.linkId);
+    case 'unlink':
+      return removeElements(doc, mend.slideId, [mend.elementId]);
+    case 'new-slide': {
+      const link = readLinkOf(doc, mend.linkId);
+      if (!link) return refuse('This link is not there any more.');
+      const made = addSlide(doc, { title: link.wording, beside: link.from, layout: 'text' });
+      return made.ok ? retarget(doc, mend.linkId, toSlide(made.slideId)) : made;
+    }
+    case 'choice-slide': {
+      const element = elementOf(doc, mend.slideId, mend.elementId);
+      const read = element && readElement(mend.elementId, element);
+      if (!read || !('text' in read)) return refuse('This line is not there any more.');
+      const title = wordsOf(read.text).replace(/\s+/g, ' ');
+      const made = addSlide(doc, { title, beside: mend.slideId, layout: 'text' });
+      return made.ok ? linkElement(doc, mend.slideId, mend.elementId, toSlide(made.slideId)) : made;
+    }
+    case 'reword':
+      return rewordLink(doc, mend.linkId, mend.wording);
+    case 'lead':
+      return linkSlides(doc, mend.from, mend.slideId);
+    case 'restart':
+      return addChoiceTo(doc, mend.slideId, 'Start over', toStep('restart'));
+    case 'free-trail':
+      return setTrail(doc, mend.trailId, { followsLinks: false });
+    case 'box':
+      return setBox(doc, mend.slideId, mend.elementId, mend.box);
+    case 'order':
+      return reorder(doc, mend.slideId, mend.elementId, mend.to);
+    case 'set':
+      return setElement(doc, mend.slideId, mend.elementId, mend.settings);
+    case 'ask':
+      return answer.trim() === ''
+        ? refuse('Write it first.')
+        : setElement(doc, mend.slideId, mend.elementId, { [mend.setting]: answer.trim() });
+    case 'sheet':
+      return laySheet(doc, mend.slideId, mend.elementId);
+    case 'split':
+      return splitSlide(doc, mend.slideId, mend.elementId);
+  }
+}
+
+/** A plain sheet in the theme's paper behind the words, on the layer and just under the thing itself. */
+function laySheet(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Result {
+  const slide = slideOf(doc, slideId);
+  const element = slide && readSlide(slideId, slide).elements.find(({ id }) => id === elementId);
+  if (!element) return refuse('This thing is not on the slide any more.');
+  const colours = THEME_COLOURS[readDeck(doc).theme];
+  const { x, y, w, h } = element.box;
+  const sheetId = addElementTo(doc, slideId, {
+    id: newId(),
+    kind: 'shape',
+    shape: 'rounded',
+    layer: element.layer,
+    box: { x: x - 16, y: y - 12, w: w + 32, h: h + 24 },
+    fill: colours.paper,
+  });
+  reorder(doc, slideId, sheetId, 'back');
+  return setElement(doc, slideId, elementId, { colour: colours.ink });
+}
+
+/**
+ * Keeps as much of a text as fits and moves the rest to a slide of its own. The
+ * choices go along, so that they are met after all has been read; “Go on” leads from the one to the other.
+ */
+function splitSlide(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Result {
+  const element = elementOf(doc, slideId, elementId);
+  const read = element && readElement(elementId, element);
+  if (!read || !('text' in read)) return refuse('This text is not on the slide any more.');
+  const halves = halved(read);
+  if (!halves) return refuse('This text cannot be parted: it is one sentence.');
+  const slide = readSlide(slideId, slideOf(doc, slideId)!);
+  const choices = Object.values(readDeck(doc).links).filter(
+    ({ from, carrier }) =>
+      from === slideId &&
+      carrier.kind === 'element' &&
+      slide.elements.some(
+        (other) =>
+          other.id === carrier.elementId && other.kind === 'text' && other.style === 'choice',
+      ),
+  );
+  const made = addSlide(doc, { title: `${slide.title} (2)`, beside: slideId, layout: 'title' });
+  if (!made.ok) return made;
+  setWords(doc, slideId, elementId, halves[0]);
+  addElementTo(doc, made.slideId, {
+    kind: 'text',
+    style: read.kind === 'text' ? read.style : 'body',
+    layer: 'content',
+    box: read.box,
+    text: halves[1],
+  });
+  for (const link of choices) moveLink(doc, link.id, made.slideId);
+  if (slide.isEnding) {
+    setSlideFlag(doc, slideId, 'isEnding', false);
+    setSlideFlag(doc, made.slideId, 'isEnding', true);
+  }
+  const on = addChoice(doc, slideId, 'Go on', { slideId: made.slideId });
+  return on.ok ? { ok: true } : on;
+}
+
+type WithText = Extract<SlideElement, { text: RichText }>;
+
+/**
+ * Parts a text between paragraphs, or between sentences when it is one paragraph: as much as fits its box stays, or
+ * half of it when all of it fits. null when there is nothing to part.
+ */
+function halved(element: WithText): [RichText, RichText] | null {
+  const { text } = element;
+  const paragraphs = text.content.filter(
+    (node) => wordsOf({ type: 'doc', content: [node] }) !== '',
+  );
+  const sentences = (wordsOf(text).match(/[^.!?…]+[.!?…]*\s*/g) ?? []).map((part) => part.trim());
+  const count = paragraphs.length > 1 ? paragraphs.length : sentences.length;
+  if (count < 2) return null;
+  const slice = (from: number, to: number): RichText =>
+    paragraphs.length > 1
+      ? { type: 'doc', content: paragraphs.slice(from, to) }
+      : plain(sentences.slice(from, to).join(' '));
+  const fits = (to: number): boolean =>
+    (wordsHeight({ ...element, text: slice(0, to) }) ?? 0) <= element.box.h;
+  let at = count;
+  while (at > 1 && !fits(at)) at -= 1;
+  if (at === count) at = Math.ceil(count / 2);
+  return [slice(0, at), slice(at, count)];
+}
+
+/** Lets a finding be, with the reason; it comes back when the place looks different. */
+export function setAside(doc: Y.Doc, finding: Finding, reason: string): Result {
+  if (reason.trim() === '') return refuse('Say why, so that a co-author understands it.');
+  doc.transact(
+    () =>
+      setAsideMap(doc).set(findingKey(finding), {
+        reason: reason.trim().slice(0, 500),
+        print: findingPrint(finding),
+      }),
+    COMMAND,
+  );
+  return { ok: true };
+}
+
+export function takeUpAgain(doc: Y.Doc, finding: Finding): Result {
+  if (!setAsideMap(doc).has(findingKey(finding))) return refuse('It is not set aside.');
+  doc.transact(() => setAsideMap(doc).delete(findingKey(finding)), COMMAND);
+  return { ok: true };
+}

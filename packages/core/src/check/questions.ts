@@ -1,0 +1,159 @@
+import { isPiece, isSpare, STAGE, type Deck, type Slide, type ZoneElement } from '../deck/types.js';
+import type { Measures } from '../map/measures.js';
+import type { Finding } from './finding.js';
+
+/** What is wrong with the questions, zones and pieces of a slide. */
+export function questionFindings(slide: Slide): Finding[] {
+  const found: Finding[] = [];
+  const pieces = slide.elements.filter((element) => isPiece(element) && !isSpare(element));
+  const zones = slide.elements.filter((element): element is ZoneElement => element.kind === 'zone');
+  for (const element of slide.elements) {
+    if (element.kind !== 'question' || isSpare(element)) continue;
+    const spot = { slideId: slide.id, elementIds: [element.id], box: element.box };
+    const place = { slideId: slide.id, elementId: element.id };
+    if (!element.key && !element.isForThinking) {
+      found.push({
+        kind: 'no-key',
+        ...spot,
+        why: 'Nothing says what the right answer is, so it cannot be marked.',
+        mends: [
+          { label: 'It is for thinking', do: 'set', ...place, settings: { isForThinking: true } },
+        ],
+      });
+    }
+    if (element.key) {
+      const known = new Set(element.question.options.map(({ id }) => id));
+      const right = element.key.optionIds.filter((id) => known.has(id));
+      if (right.length < element.key.optionIds.length) {
+        found.push({
+          kind: 'key-not-among',
+          ...spot,
+          why: 'The key names an option that is not among those given, so nobody can be right.',
+          mends: [
+            {
+              label: 'Take it out of the key',
+              do: 'set',
+              ...place,
+              settings: { key: right.length > 0 ? { ...element.key, optionIds: right } : null },
+            },
+          ],
+        });
+      }
+    }
+  }
+  for (const zone of zones) {
+    const expected = (zone.expects ?? []).flatMap(
+      (id) => pieces.find((piece) => piece.id === id) ?? [],
+    );
+    const gone = (zone.expects ?? []).length - expected.length;
+    const room = zone.box.w * zone.box.h;
+    const needed = expected.reduce((sum, { box }) => sum + box.w * box.h, 0);
+    const widest = Math.max(0, ...expected.map(({ box }) => box.w));
+    const highest = Math.max(0, ...expected.map(({ box }) => box.h));
+    const fits = needed <= room && widest <= zone.box.w && highest <= zone.box.h;
+    if (gone === 0 && fits) continue;
+    const place = { slideId: slide.id, elementId: zone.id };
+    const w = Math.min(STAGE.width, Math.max(zone.box.w, widest + 16));
+    const h = Math.min(
+      STAGE.height,
+      Math.ceil(Math.max(zone.box.h, highest + 16, (needed * 1.3) / w)),
+    );
+    found.push({
+      kind: 'zone-too-small',
+      slideId: slide.id,
+      elementIds: [zone.id],
+      box: zone.box,
+      why:
+        gone > 0
+          ? `“${zone.name || 'This zone'}” waits for ${gone === 1 ? 'a piece that is' : `${gone} pieces that are`} not on the slide any more.`
+          : `“${zone.name || 'This zone'}” is too small for the ${expected.length === 1 ? 'piece' : `${expected.length} pieces`} that belong in it.`,
+      mends:
+        gone > 0
+          ? [
+              {
+                label: 'Wait only for those that are there',
+                do: 'set',
+                ...place,
+                settings: { expects: expected.map(({ id }) => id) },
+              },
+            ]
+          : [
+              {
+                label: 'Make it large enough',
+                do: 'box',
+                ...place,
+                box: {
+                  x: Math.round(Math.max(0, Math.min(zone.box.x, STAGE.width - w))),
+                  y: Math.round(Math.max(0, Math.min(zone.box.y, STAGE.height - h))),
+                  w,
+                  h,
+                },
+              },
+            ],
+    });
+  }
+  const wanted = new Set(zones.flatMap((zone) => zone.expects ?? []));
+  if (wanted.size === 0) return found;
+  for (const piece of pieces) {
+    if (wanted.has(piece.id)) continue;
+    const zone = zones
+      .filter(({ expects }) => (expects ?? []).length > 0)
+      .sort((a, b) => apart(a.box, piece.box) - apart(b.box, piece.box))[0]!;
+    found.push({
+      kind: 'piece-unwanted',
+      slideId: slide.id,
+      elementIds: [piece.id],
+      box: piece.box,
+      why: 'Other pieces have a zone that waits for them, this one has none.',
+      mends: [
+        {
+          label: `Expect it in “${zone.name || 'the nearest zone'}”`,
+          do: 'set',
+          slideId: slide.id,
+          elementId: zone.id,
+          settings: { expects: [...(zone.expects ?? []), piece.id] },
+        },
+      ],
+    });
+  }
+  return found;
+}
+
+const apart = (a: { x: number; y: number }, b: { x: number; y: number }): number =>
+  Math.hypot(a.x - b.x, a.y - b.y);
+
+/** Questions that no route, or only some, come to. */
+export function coverageFindings(deck: Deck, measures: Measures): Finding[] {
+  return measures.coverage.flatMap(({ slideId, questionId, share, isOnEvery }): Finding[] => {
+    const slide = deck.slides[slideId]!;
+    if (isOnEvery || slide.isPattern) return [];
+    const spot = {
+      slideId,
+      elementIds: [questionId],
+      box: slide.elements.find(({ id }) => id === questionId)?.box,
+    };
+    if (share === null || share > 0) {
+      return [
+        {
+          kind: 'question-missed',
+          ...spot,
+          why:
+            share === null
+              ? 'It lies in a loop that can be left without it, so some students will not answer it.'
+              : `Of all routes ${share < 0.01 ? 'under 1' : Math.round(share * 100)} % come to it; the others end without it.`,
+          mends: [],
+        },
+      ];
+    }
+    return [
+      {
+        kind: 'question-unseen',
+        ...spot,
+        why: 'No route from the start to an ending passes it, so nobody will answer it.',
+        mends: deck.startSlideId
+          ? [{ label: 'Lead to it from the start', do: 'lead', from: deck.startSlideId, slideId }]
+          : [],
+      },
+    ];
+  });
+}

@@ -1,0 +1,352 @@
+import { isSameTarget, slideIdOf, targetWords } from '../deck/target.js';
+import type { Deck, Link, Slide } from '../deck/types.js';
+import type { SlideId } from '../ids.js';
+import { folded } from '../map/find.js';
+import { leadsOn, waitsForChoice, type RouteGraph } from '../map/graph.js';
+import { isLoop, type Routes } from '../map/routes.js';
+import type { Finding, Mend } from './finding.js';
+
+/** What is wrong with the ways through a deck. One pass over slides and links, besides the loops of `routes`. */
+export function routeFindings(
+  deck: Deck,
+  graph: RouteGraph,
+  routes: Routes,
+  /** Decks that may be read; undefined when nobody has asked yet. */
+  readableDecks?: ReadonlySet<string>,
+): Finding[] {
+  const slides = Object.values(deck.slides);
+  if (slides.length === 0) return [];
+  return [
+    ...(deck.startSlideId ? [] : noStart(slides)),
+    ...graph.broken.map(broken),
+    ...graph.unset.map(unset),
+    ...slides.flatMap((slide) => onSlide(deck, graph, slide, readableDecks)),
+    ...unreachable(deck, routes),
+    ...endlessLoops(deck, routes),
+    ...trailsOffLinks(deck, graph),
+  ];
+}
+
+const isWalked = (slide: Slide): boolean => !slide.isPattern && !slide.isLeftOut;
+
+function noStart(slides: Slide[]): Finding[] {
+  const first = [...slides].sort((a, b) => a.x - b.x || a.y - b.y)[0]!;
+  return [
+    {
+      kind: 'no-start',
+      why: 'The deck does not say which slide a walk begins on.',
+      mends: [{ label: `Start on “${nameOf(first)}”`, do: 'start', slideId: first.id }],
+    },
+  ];
+}
+
+const nameOf = (slide: Slide): string => slide.title || 'Untitled';
+const at = (link: Link): Pick<Finding, 'slideId' | 'linkIds' | 'elementIds'> => ({
+  slideId: link.from,
+  linkIds: [link.id],
+  ...(link.carrier.kind === 'none' ? {} : { elementIds: [link.carrier.elementId] }),
+});
+const cut = (link: Link, label = 'Take the choice out'): Mend => ({
+  label,
+  do: 'cut',
+  linkId: link.id,
+});
+
+function broken(link: Link): Finding {
+  const isStep = link.target.kind === 'step';
+  return {
+    kind: 'broken-link',
+    ...at(link),
+    why: isStep
+      ? `“${link.wording}” goes along a trail, but no trail says where to go from here.`
+      : `The slide that “${link.wording}” led to has been deleted.`,
+    mends: [{ label: 'Make a slide for it', do: 'new-slide', linkId: link.id }, cut(link)],
+  };
+}
+
+function unset(link: Link): Finding {
+  return {
+    kind: 'unset-choice',
+    ...at(link),
+    why: `“${link.wording}” is offered, but nobody has said where it leads.`,
+    mends: [{ label: 'Make a slide for it', do: 'new-slide', linkId: link.id }, cut(link)],
+  };
+}
+
+function onSlide(
+  deck: Deck,
+  graph: RouteGraph,
+  slide: Slide,
+  readableDecks: ReadonlySet<string> | undefined,
+): Finding[] {
+  const links = graph.waysOut.get(slide.id) ?? [];
+  const found: Finding[] = [];
+  if (isWalked(slide)) {
+    const leads = links.filter(
+      ({ target }) => target.kind !== 'web' && target.kind !== 'file' && target.kind !== 'none',
+    );
+    const isBack = ({ target }: Link): boolean => target.kind === 'step' && target.step === 'back';
+    if (!slide.isEnding && leads.length === 0) {
+      found.push({
+        kind: 'dead-end',
+        slideId: slide.id,
+        why: 'A student is stuck here: no link leaves this slide, and it is not marked as an ending.',
+        mends: [
+          { label: 'Mark as ending', do: 'flag', slideId: slide.id, flag: 'isEnding', value: true },
+          { label: 'Add “Start over”', do: 'restart', slideId: slide.id },
+        ],
+      });
+    } else if (!slide.isEnding && leads.length > 0 && leads.every(isBack)) {
+      found.push({
+        kind: 'only-back',
+        slideId: slide.id,
+        linkIds: leads.map(({ id }) => id),
+        why: 'From here students can only go back the way they came.',
+        mends: [
+          { label: 'Mark as ending', do: 'flag', slideId: slide.id, flag: 'isEnding', value: true },
+          { label: 'Add “Start over”', do: 'restart', slideId: slide.id },
+        ],
+      });
+    }
+    if (slide.runsOn && waitsForChoice(graph, slide.id)) {
+      found.push({
+        kind: 'runs-on',
+        slideId: slide.id,
+        why: 'In a show the arrow keys go on from here without a choice being made.',
+        mends: [
+          {
+            label: 'Wait for the choice',
+            do: 'flag',
+            slideId: slide.id,
+            flag: 'runsOn',
+            value: false,
+          },
+        ],
+      });
+    }
+  }
+  for (const element of slide.elements) {
+    if (element.kind !== 'text' || element.style !== 'choice' || element.layer !== 'content')
+      continue;
+    const isCarrier = links.some(
+      ({ carrier }) => carrier.kind !== 'none' && carrier.elementId === element.id,
+    );
+    if (isCarrier) continue;
+    found.push({
+      kind: 'bare-choice',
+      slideId: slide.id,
+      elementIds: [element.id],
+      box: element.box,
+      why: 'It looks like a choice, but it carries no link.',
+      mends: [
+        {
+          label: 'Make a slide for it',
+          do: 'choice-slide',
+          slideId: slide.id,
+          elementId: element.id,
+        },
+        { label: 'Take the line off', do: 'unlink', slideId: slide.id, elementId: element.id },
+      ],
+    });
+  }
+  const goesWhere = (link: Link): string =>
+    targetWords(link.target, (slideId) => deck.slides[slideId]?.title ?? null);
+  links.forEach((link, index) => {
+    if (link.target.kind === 'deck' && readableDecks && !readableDecks.has(link.target.deckId)) {
+      found.push({
+        kind: 'gone-deck',
+        ...at(link),
+        why: `“${link.wording}” leads to “${link.target.title || 'another deck'}”, which is gone or not yours to read any more.`,
+        mends: [{ label: 'Make a slide for it', do: 'new-slide', linkId: link.id }, cut(link)],
+      });
+    }
+    const target = deck.slides[slideIdOf(link.target)];
+    if (target?.isLeftOut && !slide.isLeftOut) {
+      found.push({
+        kind: 'closed-link',
+        ...at(link),
+        why: `“${nameOf(target)}” is left out of lessons, so students do not see “${link.wording}”.`,
+        mends: [
+          {
+            label: `Give students “${nameOf(target)}”`,
+            do: 'flag',
+            slideId: target.id,
+            flag: 'isLeftOut',
+            value: false,
+          },
+          cut(link),
+        ],
+      });
+    }
+    for (const earlier of links.slice(0, index)) {
+      if (isSameTarget(earlier.target, link.target)) {
+        found.push({
+          kind: 'same-target',
+          slideId: slide.id,
+          linkIds: [earlier.id, link.id],
+          why: `“${earlier.wording}” and “${link.wording}” both lead to ${goesWhere(link)}: the choice is none.`,
+          mends: [cut(link, `Take “${link.wording}” out`)],
+        });
+      } else if (link.wording !== '' && folded(earlier.wording) === folded(link.wording)) {
+        found.push({
+          kind: 'same-wording',
+          slideId: slide.id,
+          linkIds: [earlier.id, link.id],
+          why: `Two choices say “${link.wording}” and lead to different places: nobody can tell them apart.`,
+          mends: [
+            ...(target && link.carrier.kind === 'element'
+              ? [
+                  {
+                    label: `Word the second “${nameOf(target)}”`,
+                    do: 'reword',
+                    linkId: link.id,
+                    wording:
+                      folded(nameOf(target)) === folded(link.wording)
+                        ? `${nameOf(target)} (2)`
+                        : nameOf(target),
+                  } as const,
+                ]
+              : []),
+            cut(link, 'Take the second one out'),
+          ],
+        });
+      }
+    }
+  });
+  return found;
+}
+
+function unreachable(deck: Deck, routes: Routes): Finding[] {
+  const { ids, isReachable } = routes;
+  if (routes.start < 0) return [];
+  const reached = ids.filter((_, index) => isReachable[index]).map((id) => deck.slides[id]!);
+  const nearest = nearestAmong(reached);
+  return ids.flatMap((id, index) => {
+    const slide = deck.slides[id]!;
+    if (isReachable[index] || !isWalked(slide)) return [];
+    const from = nearest(slide);
+    return [
+      {
+        kind: 'unreachable',
+        slideId: id,
+        why: 'No link leads here from the start, so no student will see it.',
+        mends: [
+          ...(from
+            ? [
+                {
+                  label: `Lead to it from “${nameOf(from)}”`,
+                  do: 'lead',
+                  from: from.id,
+                  slideId: id,
+                } as const,
+              ]
+            : []),
+          {
+            label: 'Leave it out of lessons',
+            do: 'flag',
+            slideId: id,
+            flag: 'isLeftOut',
+            value: true,
+          },
+        ],
+      } satisfies Finding,
+    ];
+  });
+}
+
+/**
+ * Finds the card that lies nearest on the map, the ones to the left of it first. Cards are searched outwards along x,
+ * so only those that could still be nearer are looked at.
+ */
+function nearestAmong(slides: Slide[]): (to: Slide) => Slide | undefined {
+  const byX = slides.filter(({ isEnding }) => !isEnding).sort((a, b) => a.x - b.x);
+  const xs = Float64Array.from(byX, ({ x }) => x);
+  return (to) => {
+    let low = 0;
+    for (let high = xs.length; low < high;) {
+      const middle = (low + high) >> 1;
+      if (xs[middle]! < to.x) low = middle + 1;
+      else high = middle;
+    }
+    let best: Slide | undefined;
+    let least = Infinity;
+    const look = (slide: Slide, extra: number): void => {
+      const distance = Math.hypot(slide.x - to.x, slide.y - to.y) + extra;
+      if (distance < least) [best, least] = [slide, distance];
+    };
+    for (let at = low - 1; at >= 0 && to.x - xs[at]! < least; at -= 1) look(byX[at]!, 0);
+    for (let at = low; at < xs.length && xs[at]! - to.x + RIGHT_OF < least; at += 1) {
+      look(byX[at]!, RIGHT_OF);
+    }
+    return best;
+  };
+}
+
+/** Map units by which a card to the right counts as further away: choices lead on, mostly. */
+const RIGHT_OF = 400;
+
+function endlessLoops(deck: Deck, routes: Routes): Finding[] {
+  const { ids, first, to, part, parts, isEnding, isReachable } = routes;
+  const canEnd = new Uint8Array(parts.length);
+  const found: Finding[] = [];
+  parts.forEach((members, index) => {
+    canEnd[index] = members.some((member) => {
+      if (isEnding[member]) return true;
+      for (let link = first[member]!; link < first[member + 1]!; link += 1) {
+        if (part[to[link]!] !== index && canEnd[part[to[link]!]!]) return true;
+      }
+      return false;
+    })
+      ? 1
+      : 0;
+    if (canEnd[index] || !isReachable[members[0]!] || !isLoop(routes, index)) return;
+    const slides = members.map((member) => deck.slides[ids[member]!]!);
+    const first_ = slides.sort((a, b) => a.x - b.x || a.y - b.y)[0]!;
+    const last = slides.at(-1)!;
+    found.push({
+      kind: 'endless-loop',
+      slideId: first_.id,
+      why: `${slides.length === 1 ? `“${nameOf(first_)}” leads` : `“${nameOf(first_)}” and ${slides.length - 1} more lead`} round in a ring, and no ending can be reached from there.`,
+      mends: [
+        {
+          label: `Mark “${nameOf(last)}” as ending`,
+          do: 'flag',
+          slideId: last.id,
+          flag: 'isEnding',
+          value: true,
+        },
+      ],
+    });
+  });
+  return found;
+}
+
+function trailsOffLinks(deck: Deck, graph: RouteGraph): Finding[] {
+  return deck.trails
+    .filter(({ followsLinks }) => followsLinks)
+    .flatMap(({ id, name, stops }) =>
+      stops.slice(1).flatMap((stop, index): Finding[] => {
+        const from = stops[index]!.slideId;
+        if (from === stop.slideId || leadsOn(graph, from).includes(stop.slideId)) return [];
+        const [a, b] = [deck.slides[from]!, deck.slides[stop.slideId]!];
+        return [
+          {
+            kind: 'trail-off-links',
+            slideId: from,
+            trailId: id,
+            stopId: stop.id,
+            why: `The trail “${name}” says that it follows links, but none leads from “${nameOf(a)}” to “${nameOf(b)}”.`,
+            mends: [
+              {
+                label: `Lead to “${nameOf(b)}”`,
+                do: 'lead',
+                from,
+                slideId: stop.slideId as SlideId,
+              },
+              { label: 'Let the trail step freely', do: 'free-trail', trailId: id },
+            ],
+          },
+        ];
+      }),
+    );
+}

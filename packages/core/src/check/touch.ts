@@ -1,0 +1,210 @@
+import { isSameTarget } from '../deck/target.js';
+import {
+  isPiece,
+  isSpare,
+  STAGE,
+  type Box,
+  type Link,
+  type Slide,
+  type SlideElement,
+} from '../deck/types.js';
+import { NARROWEST_STAGE } from '../stage/themes.js';
+import type { Finding } from './finding.js';
+
+/** The side of the smallest area that a finger meets, in CSS pixels (WCAG 2.5.5). */
+const FINGER = 44;
+/** The same on the stage of the narrowest screen on which the slide itself is touched, in slide units. */
+export const SMALLEST_AREA = Math.ceil((FINGER * STAGE.width) / NARROWEST_STAGE);
+/** Less than this much overlap, in slide units, is taken for touching edges. */
+const SLACK = 4;
+
+interface Area {
+  element: SlideElement;
+  link: Link;
+  /** Position from bottom to top. */
+  level: number;
+}
+
+/** What is wrong with the areas of a slide that carry links, and with things that leave the stage. */
+export function touchFindings(slide: Slide, links: readonly Link[]): Finding[] {
+  const carried = new Map<string, Link>();
+  for (const link of links) {
+    if (link.carrier.kind === 'element') carried.set(link.carrier.elementId, link);
+  }
+  const areas: Area[] = [];
+  const found: Finding[] = [];
+  slide.elements.forEach((element, level) => {
+    const link = carried.get(element.id);
+    if (link) areas.push({ element, link, level });
+    const offStage = link || element.layer === 'content' ? offTheStage(slide, element, link) : null;
+    if (offStage) found.push(offStage);
+  });
+  areas.forEach((area, index) => {
+    const { element, link } = area;
+    if (isSpare(element)) return;
+    const small = tooSmall(slide, area);
+    if (small) found.push(small);
+    for (const other of areas.slice(0, index)) {
+      const shared = intersection(other.element.box, element.box);
+      if (!shared || isSameTarget(other.link.target, link.target)) continue;
+      found.push({
+        kind: 'overlap',
+        slideId: slide.id,
+        elementIds: [other.element.id, element.id],
+        linkIds: [other.link.id, link.id],
+        box: shared,
+        why: `“${other.link.wording || 'One link'}” and “${link.wording || 'another'}” lead to different places but share a spot: a finger may meet either.`,
+        mends: parted(slide, element, areas),
+      });
+    }
+    const above = slide.elements
+      .slice(area.level + 1)
+      .find((candidate) => !carried.has(candidate.id) && covers(candidate, element.box));
+    if (above) {
+      found.push({
+        kind: 'covered',
+        slideId: slide.id,
+        elementIds: [element.id, above.id],
+        linkIds: [link.id],
+        box: element.box,
+        why: `“${link.wording || 'This link'}” lies under something else and cannot be touched.`,
+        mends:
+          above.layer === element.layer
+            ? [
+                {
+                  label: 'Bring it to the front',
+                  do: 'order',
+                  slideId: slide.id,
+                  elementId: element.id,
+                  to: 'front',
+                },
+              ]
+            : parted(slide, element, areas),
+      });
+    }
+  });
+  return found;
+}
+
+function offTheStage(slide: Slide, element: SlideElement, link: Link | undefined): Finding | null {
+  const { box } = element;
+  const isWhole =
+    box.x >= 0 && box.y >= 0 && box.x + box.w <= STAGE.width && box.y + box.h <= STAGE.height;
+  if (isWhole) return null;
+  const isBeside = isSpare(element);
+  if (isBeside && !link) return null;
+  const seen = intersection(box, { x: 0, y: 0, w: STAGE.width, h: STAGE.height });
+  const share = seen ? (seen.w * seen.h) / (box.w * box.h) : 0;
+  // Pictures may bleed off the edge on purpose; words and links may not.
+  if (!link && (element.kind === 'picture' || element.kind === 'line' || share > 0.92)) return null;
+  const inside = {
+    ...box,
+    x: Math.round(Math.max(0, Math.min(box.x, STAGE.width - box.w))),
+    y: Math.round(Math.max(0, Math.min(box.y, STAGE.height - box.h))),
+  };
+  return {
+    kind: isBeside ? 'off-stage-link' : 'off-stage',
+    slideId: slide.id,
+    elementIds: [element.id],
+    ...(link ? { linkIds: [link.id] } : {}),
+    box,
+    why: isBeside
+      ? `“${link?.wording ?? ''}” lies beside the stage, so students never see it.`
+      : 'It reaches over the edge of the stage and is cut off there.',
+    mends: [
+      {
+        label: 'Move it onto the stage',
+        do: 'box',
+        slideId: slide.id,
+        elementId: element.id,
+        box: inside,
+      },
+    ],
+  };
+}
+
+function tooSmall(slide: Slide, { element, link }: Area): Finding | null {
+  const { box } = element;
+  const isLine = element.kind === 'line';
+  if ((box.w >= SMALLEST_AREA && box.h >= SMALLEST_AREA) || (isLine && box.w >= SMALLEST_AREA))
+    return null;
+  const w = Math.max(box.w, SMALLEST_AREA);
+  const h = Math.max(box.h, SMALLEST_AREA);
+  const grown = {
+    x: Math.round(Math.max(0, Math.min(box.x - (w - box.w) / 2, STAGE.width - w))),
+    y: Math.round(Math.max(0, Math.min(box.y - (h - box.h) / 2, STAGE.height - h))),
+    w,
+    h,
+  };
+  return {
+    kind: 'small-area',
+    slideId: slide.id,
+    elementIds: [element.id],
+    linkIds: [link.id],
+    box,
+    why: `“${link.wording || 'This link'}” is ${Math.round(box.w)} × ${Math.round(box.h)} units; a finger on a small tablet needs ${SMALLEST_AREA} × ${SMALLEST_AREA}.`,
+    mends: [
+      {
+        label: 'Make it large enough',
+        do: 'box',
+        slideId: slide.id,
+        elementId: element.id,
+        box: grown,
+      },
+    ],
+  };
+}
+
+export function intersection(a: Box, b: Box): Box | null {
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
+  const w = Math.min(a.x + a.w, b.x + b.w) - x;
+  const h = Math.min(a.y + a.h, b.y + b.h) - y;
+  return w > SLACK && h > SLACK ? { x, y, w, h } : null;
+}
+
+/** Whether something opaque lies over more than half of an area. */
+function covers(element: SlideElement, box: Box): boolean {
+  const isOpaque =
+    element.kind === 'shape' ||
+    element.kind === 'picture' ||
+    element.kind === 'question' ||
+    isPiece(element) ||
+    (element.kind === 'text' && element.style === 'choice');
+  if (!isOpaque) return false;
+  const shared = intersection(element.box, box);
+  return shared !== null && shared.w * shared.h > 0.5 * box.w * box.h;
+}
+
+/** Where the thing would touch no other: the nearest free spot in steps of 16 units, if there is one. */
+function parted(slide: Slide, element: SlideElement, areas: readonly Area[]): Finding['mends'] {
+  const { w, h } = element.box;
+  const others = [
+    ...areas.filter((area) => area.element !== element).map((area) => area.element.box),
+    ...slide.elements
+      .filter((other) => other.id !== element.id && other.layer !== 'background' && !isSpare(other))
+      .map(({ box }) => box),
+  ];
+  let best: Box | null = null;
+  let least = Infinity;
+  for (let y = 0; y + h <= STAGE.height; y += 16) {
+    for (let x = 0; x + w <= STAGE.width; x += 16) {
+      const distance = Math.hypot(x - element.box.x, y - element.box.y);
+      if (distance >= least) continue;
+      const spot = { x, y, w, h };
+      if (others.some((other) => intersection(spot, other))) continue;
+      [best, least] = [spot, distance];
+    }
+  }
+  return best
+    ? [
+        {
+          label: 'Move it to a free spot',
+          do: 'box',
+          slideId: slide.id,
+          elementId: element.id,
+          box: best,
+        },
+      ]
+    : [];
+}

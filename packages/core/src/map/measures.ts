@@ -1,0 +1,338 @@
+import type { Deck, Slide } from '../deck/types.js';
+import type { ElementId, SlideId } from '../ids.js';
+import { slideWords } from './find.js';
+import { dominators, withoutReturns, type Routes } from './routes.js';
+
+/** How long people take. */
+export interface ReadingPace {
+  wordsPerMinute: number;
+  secondsPerQuestion: number;
+}
+export const READING_PACE: ReadingPace = { wordsPerMinute: 130, secondsPerQuestion: 30 };
+
+export interface QuestionCoverage {
+  slideId: SlideId;
+  questionId: ElementId;
+  /** Share of the routes that pass it, 0 to 1; null when it lies in a loop that can be left without it. */
+  share: number | null;
+  isOnEvery: boolean;
+}
+
+/** The numbers of a deck. Times in seconds. */
+export interface Measures {
+  slides: number;
+  reachable: number;
+  links: number;
+  endings: number;
+  words: number;
+  /**
+   * Distinct routes from the start to a stop. Coming back to the start begins a new one; any other loop counts as one
+   * place that is walked once.
+   */
+  routes: bigint;
+  hasLoops: boolean;
+  shortest: number;
+  longest: number;
+  /** Over all routes, each counting the same. */
+  average: number;
+  /** Slides that every route passes, in the order they are passed. */
+  onEvery: SlideId[];
+  /** Where all that a choice leads to comes together again, if it does. */
+  joins: { choice: SlideId; at: SlideId }[];
+  coverage: QuestionCoverage[];
+  secondsOf: Record<SlideId, number>;
+}
+
+const seconds = new WeakMap<Slide, { words: number; questions: number }>();
+
+function readingOf(slide: Slide): { words: number; questions: number } {
+  let known = seconds.get(slide);
+  if (!known) {
+    let words = 0;
+    for (const match of slideWords(slide).matchAll(/\S+/g)) words += match ? 1 : 0;
+    const questions = slide.elements.filter(({ kind }) => kind === 'question').length;
+    known = { words, questions };
+    seconds.set(slide, known);
+  }
+  return known;
+}
+
+export const wordCount = (slide: Slide): number => readingOf(slide).words;
+
+/** Seconds that a slide takes to read and answer. */
+export function secondsFor(slide: Slide, pace: ReadingPace): number {
+  const { words, questions } = readingOf(slide);
+  return (words * 60) / pace.wordsPerMinute + questions * pace.secondsPerQuestion;
+}
+
+export function measure(deck: Deck, walk: Routes, pace: ReadingPace = READING_PACE): Measures {
+  const routes = withoutReturns(walk);
+  const { ids, start, first, to, isStop, isReachable, part, parts } = routes;
+  const n = ids.length;
+  const weights = new Float64Array(n);
+  let words = 0;
+  for (let index = 0; index < n; index += 1) {
+    const slide = deck.slides[ids[index]!]!;
+    weights[index] = secondsFor(slide, pace);
+    words += wordCount(slide);
+  }
+  const base = {
+    slides: Object.keys(deck.slides).length,
+    links: Object.keys(deck.links).length,
+    endings: Object.values(deck.slides).filter((slide) => slide.isEnding).length,
+    words,
+    secondsOf: Object.fromEntries(ids.map((id, index) => [id, weights[index]!])),
+  };
+  if (start < 0) {
+    return {
+      ...base,
+      reachable: 0,
+      routes: 0n,
+      hasLoops: false,
+      shortest: 0,
+      longest: 0,
+      average: 0,
+      onEvery: [],
+      joins: [],
+      coverage: questionsIn(deck, routes).map(({ index: _index, ...question }) => ({
+        ...question,
+        share: 0,
+        isOnEvery: false,
+      })),
+    };
+  }
+  const counted = countRoutes(routes, weights);
+  const { total, routesFrom, routesTo } = counted;
+  const onEvery = slidesOnEveryRoute(routes);
+  const isOnEvery = new Set(onEvery);
+  const shareOf = (index: number): number | null => {
+    const home = part[index]!;
+    const passing = routesTo[home]! * routesFrom[home]!;
+    if (total === 0n || passing === 0n) return 0;
+    return parts[home]!.length > 1 ? null : ratio(passing, total);
+  };
+  return {
+    ...base,
+    reachable: isReachable.reduce((sum, is) => sum + is, 0),
+    routes: total,
+    hasLoops: parts.some((members) => members.length > 1 && isReachable[members[0]!]),
+    shortest: shortestTime(n, start, first, to, isStop, weights),
+    longest: counted.longest,
+    average: counted.average,
+    onEvery: onEvery.map((index) => ids[index]!),
+    joins: joinsOf(routes).map(([choice, at]) => ({ choice: ids[choice]!, at: ids[at]! })),
+    coverage: questionsIn(deck, routes).map(({ index, ...question }) => ({
+      ...question,
+      isOnEvery: isOnEvery.has(index),
+      share: isOnEvery.has(index) ? 1 : shareOf(index),
+    })),
+  };
+}
+
+function questionsIn(
+  deck: Deck,
+  routes: Routes,
+): { slideId: SlideId; questionId: ElementId; index: number }[] {
+  return routes.ids.flatMap((slideId, index) =>
+    deck.slides[slideId]!.elements.flatMap(({ id, kind }) =>
+      kind === 'question' ? [{ slideId, questionId: id, index }] : [],
+    ),
+  );
+}
+
+/** A quotient of whole numbers of any size, to six places. */
+function ratio(a: bigint, b: bigint): number {
+  return Number((a * 1_000_000n) / b) / 1_000_000;
+}
+
+/** One pass over the parts from the ends up, one from the start down. */
+function countRoutes(
+  routes: Routes,
+  weights: Float64Array,
+): {
+  total: bigint;
+  routesFrom: bigint[];
+  routesTo: bigint[];
+  longest: number;
+  average: number;
+} {
+  const { start, first, to, isStop, isReachable, part, parts } = routes;
+  const routesFrom: bigint[] = [];
+  // Milliseconds over all routes from here, for the average.
+  const time: bigint[] = [];
+  const longest = new Float64Array(parts.length);
+  for (let index = 0; index < parts.length; index += 1) {
+    const members = parts[index]!;
+    let count = 0n;
+    let sum = 0n;
+    let weight = 0;
+    let rest = -Infinity;
+    for (const member of members) {
+      weight += weights[member]!;
+      if (isStop[member]) {
+        count += 1n;
+        rest = Math.max(rest, 0);
+      }
+      for (let at = first[member]!; at < first[member + 1]!; at += 1) {
+        const next = part[to[at]!]!;
+        if (next === index) continue;
+        count += routesFrom[next]!;
+        sum += time[next]!;
+        rest = Math.max(rest, longest[next]!);
+      }
+    }
+    routesFrom.push(count);
+    time.push(sum + count * BigInt(Math.round(weight * 1000)));
+    longest[index] = weight + rest;
+  }
+  const routesTo: bigint[] = new Array<bigint>(parts.length).fill(0n);
+  const home = part[start]!;
+  routesTo[home] = 1n;
+  for (let index = home; index >= 0; index -= 1) {
+    const count = routesTo[index]!;
+    if (count === 0n) continue;
+    for (const member of parts[index]!) {
+      if (!isReachable[member]) continue;
+      for (let at = first[member]!; at < first[member + 1]!; at += 1) {
+        const next = part[to[at]!]!;
+        if (next !== index) routesTo[next]! += count;
+      }
+    }
+  }
+  const total = routesFrom[home]!;
+  return {
+    total,
+    routesFrom,
+    routesTo,
+    longest: total === 0n ? 0 : longest[home]!,
+    average: total === 0n ? 0 : Number(time[home]! / total) / 1000,
+  };
+}
+
+/** Dijkstra over the slides; the weight is on the slide, so a route's time is the sum of its slides. */
+function shortestTime(
+  n: number,
+  start: number,
+  first: Int32Array,
+  to: Int32Array,
+  isStop: Uint8Array,
+  weights: Float64Array,
+): number {
+  const best = new Float64Array(n).fill(Infinity);
+  const heap: { time: number; index: number }[] = [];
+  const push = (time: number, index: number): void => {
+    let at = heap.push({ time, index }) - 1;
+    while (at > 0) {
+      const above = (at - 1) >> 1;
+      if (heap[above]!.time <= heap[at]!.time) break;
+      [heap[above], heap[at]] = [heap[at]!, heap[above]!];
+      at = above;
+    }
+  };
+  const pop = (): { time: number; index: number } => {
+    const top = heap[0]!;
+    const last = heap.pop()!;
+    if (heap.length > 0) {
+      heap[0] = last;
+      let at = 0;
+      for (;;) {
+        const left = 2 * at + 1;
+        let least = at;
+        if (left < heap.length && heap[left]!.time < heap[least]!.time) least = left;
+        if (left + 1 < heap.length && heap[left + 1]!.time < heap[least]!.time) least = left + 1;
+        if (least === at) break;
+        [heap[least], heap[at]] = [heap[at]!, heap[least]!];
+        at = least;
+      }
+    }
+    return top;
+  };
+  best[start] = weights[start]!;
+  push(best[start], start);
+  while (heap.length > 0) {
+    const { time, index } = pop();
+    if (time > best[index]!) continue;
+    if (isStop[index]) return time;
+    for (let at = first[index]!; at < first[index + 1]!; at += 1) {
+      const next = to[at]!;
+      const there = time + weights[next]!;
+      if (there >= best[next]!) continue;
+      best[next] = there;
+      push(there, next);
+    }
+  }
+  return 0;
+}
+
+/** The links turned round, of the slides that are reachable. */
+function turned(routes: Routes): { first: Int32Array; from: Int32Array } {
+  const { ids, first, to, isReachable } = routes;
+  const n = ids.length;
+  const counts = new Int32Array(n + 1);
+  for (let index = 0; index < n; index += 1) {
+    if (!isReachable[index]) continue;
+    for (let at = first[index]!; at < first[index + 1]!; at += 1) counts[to[at]! + 1]! += 1;
+  }
+  for (let index = 0; index < n; index += 1) counts[index + 1]! += counts[index]!;
+  const from = new Int32Array(counts[n]!);
+  const cursor = Int32Array.from(counts.subarray(0, n));
+  for (let index = 0; index < n; index += 1) {
+    if (!isReachable[index]) continue;
+    for (let at = first[index]!; at < first[index + 1]!; at += 1) {
+      from[cursor[to[at]!]!] = index;
+      cursor[to[at]!]! += 1;
+    }
+  }
+  return { first: counts, from };
+}
+
+/** The dominators of a place where all routes stop, from the start on. */
+function slidesOnEveryRoute(routes: Routes): number[] {
+  const { ids, start, first, to, isStop, isReachable } = routes;
+  const n = ids.length;
+  const back = turned(routes);
+  const stops: number[] = [];
+  for (let index = 0; index < n; index += 1)
+    if (isStop[index] && isReachable[index]) stops.push(index);
+  if (stops.length === 0) return [];
+  const idom = dominators(
+    n + 1,
+    start,
+    (index) =>
+      index === n ? [] : withSink(to, first[index]!, first[index + 1]!, isStop[index] ? n : -1),
+    (index) => (index === n ? stops : back.from.subarray(back.first[index], back.first[index + 1])),
+  );
+  const passed: number[] = [];
+  for (let index = idom[n]!; index >= 0; index = idom[index]!) passed.push(index);
+  return passed.reverse();
+}
+
+function* withSink(to: Int32Array, low: number, high: number, sink: number): Generator<number> {
+  for (let at = low; at < high; at += 1) yield to[at]!;
+  if (sink >= 0) yield sink;
+}
+
+/** For every slide with several ways on, the first slide that all routes from it pass again: its post-dominator. */
+function joinsOf(routes: Routes): [number, number][] {
+  const { ids, first, to, isStop, isReachable } = routes;
+  const n = ids.length;
+  const back = turned(routes);
+  const stops: number[] = [];
+  for (let index = 0; index < n; index += 1)
+    if (isStop[index] && isReachable[index]) stops.push(index);
+  const ipdom = dominators(
+    n + 1,
+    n,
+    (index) => (index === n ? stops : back.from.subarray(back.first[index], back.first[index + 1])),
+    (index) =>
+      index === n ? [] : withSink(to, first[index]!, first[index + 1]!, isStop[index] ? n : -1),
+  );
+  const joins: [number, number][] = [];
+  for (let index = 0; index < n; index += 1) {
+    const at = ipdom[index]!;
+    if (!isReachable[index] || at < 0 || at === n) continue;
+    const ways = new Set(to.subarray(first[index], first[index + 1]));
+    if (ways.size > 1) joins.push([index, at]);
+  }
+  return joins;
+}

@@ -1,0 +1,220 @@
+import type { Deck } from '../deck/types.js';
+import type { SlideId } from '../ids.js';
+import type { RouteGraph } from './graph.js';
+
+/**
+ * The walk that students can take, as numbers: slides by index, links as pairs. Slides left out are not in it.
+ * Several links between the same two slides are several pairs: each is a choice of its own.
+ */
+export interface Routes {
+  ids: SlideId[];
+  indexOf: Map<SlideId, number>;
+  /** −1 when the deck has no start. */
+  start: number;
+  /** Links of slide i lead to `to[first[i]] … to[first[i + 1] - 1]`. */
+  first: Int32Array;
+  to: Int32Array;
+  isEnding: Uint8Array;
+  /** A route may stop here: an ending, a dead end, or a way out of the deck. */
+  isStop: Uint8Array;
+  isReachable: Uint8Array;
+  /** The loop (strongly connected part) each slide is in. Links between parts go from higher to lower numbers. */
+  part: Int32Array;
+  parts: number[][];
+}
+
+export function routesOf(deck: Deck, graph: RouteGraph): Routes {
+  const ids: SlideId[] = [];
+  const indexOf = new Map<SlideId, number>();
+  for (const slide of Object.values(deck.slides)) {
+    if (slide.isLeftOut) continue;
+    indexOf.set(slide.id, ids.length);
+    ids.push(slide.id);
+  }
+  const n = ids.length;
+  const first = new Int32Array(n + 1);
+  const to: number[] = [];
+  const isEnding = new Uint8Array(n);
+  const isStop = new Uint8Array(n);
+  for (let index = 0; index < n; index += 1) {
+    const id = ids[index]!;
+    first[index] = to.length;
+    let leaves = false;
+    for (const link of graph.waysOut.get(id)!) {
+      if (link.target.kind === 'deck') leaves = true;
+      for (const slideId of graph.to.get(link.id) ?? []) {
+        const target = indexOf.get(slideId);
+        if (target !== undefined) to.push(target);
+      }
+    }
+    isEnding[index] = deck.slides[id]!.isEnding ? 1 : 0;
+    isStop[index] = isEnding[index] || leaves || to.length === first[index] ? 1 : 0;
+  }
+  first[n] = to.length;
+  const start = deck.startSlideId === null ? -1 : (indexOf.get(deck.startSlideId) ?? -1);
+  const flat = Int32Array.from(to);
+  const isReachable = reach(n, start < 0 ? [] : [start], first, flat);
+  const { part, parts } = loops(n, first, flat);
+  return { ids, indexOf, start, first, to: flat, isEnding, isStop, isReachable, part, parts };
+}
+
+/**
+ * The same walk with every way back to the start taken out: who comes to the start again begins a new route. A slide
+ * from which nothing else leads on is then a place where a route stops.
+ */
+export function withoutReturns(routes: Routes): Routes {
+  const { ids, start, first, to, isStop } = routes;
+  const n = ids.length;
+  if (start < 0 || !to.includes(start)) return routes;
+  const kept: number[] = [];
+  const from = new Int32Array(n + 1);
+  const stops = Uint8Array.from(isStop);
+  for (let index = 0; index < n; index += 1) {
+    from[index] = kept.length;
+    for (let at = first[index]!; at < first[index + 1]!; at += 1) {
+      if (to[at] !== start) kept.push(to[at]!);
+    }
+    if (kept.length === from[index]) stops[index] = 1;
+  }
+  from[n] = kept.length;
+  const flat = Int32Array.from(kept);
+  return { ...routes, first: from, to: flat, isStop: stops, ...loops(n, from, flat) };
+}
+
+function reach(n: number, from: number[], first: Int32Array, to: Int32Array): Uint8Array {
+  const found = new Uint8Array(n);
+  const waiting = [...from];
+  for (const index of from) found[index] = 1;
+  while (waiting.length > 0) {
+    const index = waiting.pop()!;
+    for (let at = first[index]!; at < first[index + 1]!; at += 1) {
+      const next = to[at]!;
+      if (found[next]) continue;
+      found[next] = 1;
+      waiting.push(next);
+    }
+  }
+  return found;
+}
+
+/** Tarjan's strongly connected components (1972), without recursion; in reverse topological order. */
+function loops(
+  n: number,
+  first: Int32Array,
+  to: Int32Array,
+): { part: Int32Array; parts: number[][] } {
+  const part = new Int32Array(n).fill(-1);
+  const parts: number[][] = [];
+  const order = new Int32Array(n).fill(-1);
+  const low = new Int32Array(n);
+  const cursor = Int32Array.from(first.subarray(0, n));
+  const open: number[] = [];
+  const walk: number[] = [];
+  let count = 0;
+  for (let root = 0; root < n; root += 1) {
+    if (order[root]! >= 0) continue;
+    walk.push(root);
+    while (walk.length > 0) {
+      const index = walk[walk.length - 1]!;
+      if (order[index]! < 0) {
+        order[index] = low[index] = count;
+        count += 1;
+        open.push(index);
+      }
+      let next = -1;
+      while (cursor[index]! < first[index + 1]!) {
+        const candidate = to[cursor[index]!]!;
+        cursor[index]! += 1;
+        if (order[candidate]! < 0) {
+          next = candidate;
+          break;
+        }
+        if (part[candidate]! < 0) low[index] = Math.min(low[index]!, order[candidate]!);
+      }
+      if (next >= 0) {
+        walk.push(next);
+        continue;
+      }
+      walk.pop();
+      const above = walk[walk.length - 1];
+      if (above !== undefined) low[above] = Math.min(low[above]!, low[index]!);
+      if (low[index] !== order[index]) continue;
+      const members: number[] = [];
+      let member: number;
+      do {
+        member = open.pop()!;
+        part[member] = parts.length;
+        members.push(member);
+      } while (member !== index);
+      parts.push(members);
+    }
+  }
+  return { part, parts };
+}
+
+/** Whether a part is a loop: more than one slide, or a slide that leads to itself. */
+export function isLoop(routes: Routes, part: number): boolean {
+  const members = routes.parts[part]!;
+  if (members.length > 1) return true;
+  const [only] = members as [number];
+  for (let at = routes.first[only]!; at < routes.first[only + 1]!; at += 1) {
+    if (routes.to[at] === only) return true;
+  }
+  return false;
+}
+
+/**
+ * Immediate dominators from a root, by the iterative method of Cooper, Harvey and Kennedy (2001). `next` gives the
+ * edges, `before` the edges turned round. −1 for the root and for what it does not reach.
+ */
+export function dominators(
+  n: number,
+  root: number,
+  next: (index: number) => Iterable<number>,
+  before: (index: number) => Iterable<number>,
+): Int32Array {
+  const number = new Int32Array(n).fill(-1);
+  const postorder: number[] = [];
+  const seen = new Uint8Array(n);
+  const walk: { index: number; rest: Iterator<number> }[] = [];
+  const enter = (index: number): void => {
+    seen[index] = 1;
+    walk.push({ index, rest: next(index)[Symbol.iterator]() });
+  };
+  enter(root);
+  while (walk.length > 0) {
+    const top = walk[walk.length - 1]!;
+    const step = top.rest.next();
+    if (step.done) {
+      number[top.index] = postorder.length;
+      postorder.push(top.index);
+      walk.pop();
+    } else if (!seen[step.value]) enter(step.value);
+  }
+  const idom = new Int32Array(n).fill(-1);
+  idom[root] = root;
+  for (let hasChanged = true; hasChanged;) {
+    hasChanged = false;
+    for (let at = postorder.length - 2; at >= 0; at -= 1) {
+      const index = postorder[at]!;
+      let above = -1;
+      for (let candidate of before(index)) {
+        if (number[candidate]! < 0 || idom[candidate]! < 0) continue;
+        if (above < 0) {
+          above = candidate;
+          continue;
+        }
+        while (candidate !== above) {
+          while (number[candidate]! < number[above]!) candidate = idom[candidate]!;
+          while (number[above]! < number[candidate]!) above = idom[above]!;
+        }
+      }
+      if (above >= 0 && idom[index] !== above) {
+        idom[index] = above;
+        hasChanged = true;
+      }
+    }
+  }
+  idom[root] = -1;
+  return idom;
+}
