@@ -209,6 +209,7 @@ export function readSlide(id: SlideId, slide: YSlide): Slide {
     isReady: asBoolean(slide.get('isReady')),
     runsOn: asBoolean(slide.get('runsOn')),
     sectionId: asId(slide.get('sectionId')) || null,
+    trunkId: asId(slide.get('trunkId')),
     layout: asOneOf(slide.get('layout'), LAYOUTS, 'empty'),
     fill: asColour(slide.get('fill')),
     notes: asString(slide.get('notes')),

@@ -73,7 +73,10 @@ export function addChoice(
         beside: from,
         layout: 'text',
       });
-      if (added.ok) slideId = added.slideId;
+      if (added.ok) {
+        slideId = added.slideId;
+        slideOf(doc, slideId)?.set('trunkId', linkId);
+      }
     }
     addChoiceLine(doc, from, linkId, words, toSlide(slideId));
   }, COMMAND);

@@ -105,6 +105,7 @@ export function pasteSlides(
       putSlide(doc, slideId, slide, (sectionId) => (isHome ? sectionId : null));
       const copy = slideOf(doc, slideId)!;
       copy.set('title', rename(slide.title));
+      copy.set('trunkId', linkIds.get(slide.trunkId) ?? '');
       copy.set('x', slide.x + by.dx);
       copy.set('y', slide.y + by.dy);
       for (const element of slide.elements) {

@@ -15,8 +15,10 @@ export interface SlideArgs {
   id?: SlideId;
   title: string;
   layout?: LayoutName;
-  /** Map units; found beside the other cards when left out. */
+  /** Where its card was put by hand, in map units; found beside the other cards when left out. */
   at?: { x: number; y: number };
+  /** Where its card lies until the layout or a hand moves it. */
+  spot?: { x: number; y: number };
   /** Place the card beside this one. */
   beside?: SlideId;
 }
@@ -26,7 +28,8 @@ export function addSlide(doc: Y.Doc, args: SlideArgs): Result<{ slideId: SlideId
   const slideId = args.id ?? newId();
   if (slidesMap(doc).has(slideId)) return refuse('There is already a slide with this identity.');
   const title = args.title.trim().slice(0, LONGEST_TITLE);
-  const at = args.at ?? (args.beside ? cardSpotBeside(doc, args.beside) : freeCardSpot(doc));
+  const at =
+    args.at ?? args.spot ?? (args.beside ? cardSpotBeside(doc, args.beside) : freeCardSpot(doc));
   doc.transact(() => {
     const slide = new Y.Map<unknown>();
     slidesMap(doc).set(slideId, slide);

@@ -184,6 +184,11 @@ export interface Slide {
   /** In a show the arrow keys go on from here even though there are choices. */
   runsOn: boolean;
   sectionId: SectionId | null;
+  /**
+   * The link that it came into being with: its written plan stands under that choice, and other links join it there.
+   * 'top' where the plan stands at the left edge, '' where nobody has said.
+   */
+  trunkId: LinkId | 'top' | '';
   layout: LayoutName;
   /** Fill of the stage under the background layer, '#rrggbb', or '' for the theme's paper. */
   fill: string;

@@ -105,6 +105,7 @@ function slideForStudents(slide: Slide, closed: Set<ElementId>): Slide {
     isReady: true,
     runsOn: slide.runsOn,
     sectionId: null,
+    trunkId: '',
     layout: slide.layout,
     fill: slide.fill,
     notes: '',

@@ -17,20 +17,25 @@ export const TYPE_SIZE: Record<TextStyle, number> = {
 
 const CHOICE = { w: 400, h: 64, gap: 14, top: 300 };
 
-/** The box for one more choice: under the lowest one, in a second column when the first is full. */
+/**
+ * The box for one more choice: under the last one, in a second column when the first is full; a gap that has been
+ * left higher up when both are.
+ */
 export function nextChoiceBox(slide: Slide): Box {
   const choices = slide.elements.filter(
     (element) => element.kind === 'text' && element.style === 'choice',
   );
   const perColumn = Math.floor((STAGE.height - CHOICE.top - 40) / (CHOICE.h + CHOICE.gap));
-  const column = Math.floor(choices.length / perColumn) % 2;
-  const row = choices.length % perColumn;
-  return {
-    x: MARGIN + column * (CHOICE.w + 40),
-    y: CHOICE.top + row * (CHOICE.h + CHOICE.gap),
+  const places = Array.from({ length: 2 * perColumn }, (_, index) => ({
+    x: MARGIN + Math.floor(index / perColumn) * (CHOICE.w + 40),
+    y: CHOICE.top + (index % perColumn) * (CHOICE.h + CHOICE.gap),
     w: CHOICE.w,
     h: CHOICE.h,
-  };
+  }));
+  const isTaken = places.map((place) => choices.some(({ box }) => overlaps(box, place)));
+  const next = isTaken.lastIndexOf(true) + 1;
+  const free = next < places.length ? next : isTaken.indexOf(false);
+  return places[free < 0 ? choices.length % places.length : free]!;
 }
 
 /**

@@ -1,0 +1,120 @@
+import type * as Y from 'yjs';
+import { addElementTo, setText } from '../../deck/elementCommands.js';
+import { elementOf, readLinkOf, readSlide, slideOf } from '../../deck/document.js';
+import { COMMAND } from '../../deck/history.js';
+import { addChoiceTo, removeLink, retarget, rewordLink } from '../../deck/linkCommands.js';
+import { plain } from '../../deck/richText.js';
+import {
+  addSlide,
+  removeSlides,
+  renameSlide,
+  setSlideFlag,
+  setStart,
+} from '../../deck/slideCommands.js';
+import type { Result, SlideId, LinkId } from '../../ids.js';
+import { BODY_BOX } from '../../stage/layouts.js';
+import { FreeSpots } from '../cards.js';
+import { planText } from './planOf.js';
+import type { PlanChange, PlanStep } from './planChange.js';
+
+/** Does what a plan wants, in one undo step. Slides are taken out only `withRemovals`. */
+export function applyPlan(
+  doc: Y.Doc,
+  change: PlanChange,
+  withRemovals: 'with removals' | 'keep all' = 'keep all',
+): Result<{ done: number }> {
+  const removes = withRemovals === 'with removals' && change.removed.length > 0;
+  const steps = change.steps.filter(
+    // A slide that stays although the plan has dropped it keeps the way that leads to it.
+    (step) => removes || step.do !== 'cut' || !leadsToOneOf(doc, step.linkId, change.removed),
+  );
+  if (steps.length === 0 && !removes) return { ok: true, done: 0 };
+  const spots = new FreeSpots(doc);
+  doc.transact(() => {
+    for (const step of steps) take(doc, step, spots);
+    if (removes) removeSlides(doc, change.removed);
+  }, COMMAND);
+  return { ok: true, done: steps.length + (removes ? change.removed.length : 0) };
+}
+
+function leadsToOneOf(doc: Y.Doc, linkId: LinkId, slideIds: SlideId[]): boolean {
+  const target = readLinkOf(doc, linkId)?.target;
+  return target?.kind === 'slide' && slideIds.includes(target.slideId);
+}
+
+function take(doc: Y.Doc, step: PlanStep, spots: FreeSpots): void {
+  switch (step.do) {
+    case 'add':
+      addSlide(doc, {
+        id: step.slideId,
+        title: step.title,
+        layout: 'text',
+        spot: spots.take(step.slideId, step.under),
+      });
+      if (step.text) writeText(doc, step.slideId, step.text);
+      if (step.isEnding) setSlideFlag(doc, step.slideId, 'isEnding', true);
+      return;
+    case 'title':
+      renameSlide(doc, step.slideId, step.title);
+      return;
+    case 'text':
+      writeText(doc, step.slideId, step.text);
+      return;
+    case 'ending':
+      setSlideFlag(doc, step.slideId, 'isEnding', step.isEnding);
+      return;
+    case 'link':
+      addChoiceTo(doc, step.from, step.wording, step.target, step.linkId);
+      return;
+    case 'reword':
+      rewordLink(doc, step.linkId, step.wording);
+      return;
+    case 'retarget':
+      retarget(doc, step.linkId, step.target);
+      return;
+    case 'start':
+      setStart(doc, step.slideId);
+      return;
+    case 'trunk':
+      slideOf(doc, step.slideId)?.set('trunkId', step.trunkId);
+      return;
+    case 'cut':
+      removeLink(doc, step.linkId);
+      return;
+    case 'order':
+      orderChoices(doc, step.slideId, step.linkIds);
+  }
+}
+
+function writeText(doc: Y.Doc, slideId: SlideId, words: string): void {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return;
+  const element = planText(readSlide(slideId, slide));
+  const text = plain(...words.split('\n'));
+  if (element) setText(doc, slideId, element.id, text);
+  else
+    addElementTo(doc, slideId, {
+      kind: 'text',
+      style: 'body',
+      layer: 'content',
+      box: BODY_BOX,
+      text,
+    });
+}
+
+/** Hands the places of a slide's choice lines round, so that they stand in the order given. */
+function orderChoices(doc: Y.Doc, slideId: SlideId, linkIds: LinkId[]): void {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return;
+  const { elements } = readSlide(slideId, slide);
+  const lines = linkIds.flatMap((linkId) => {
+    const carrier = readLinkOf(doc, linkId)?.carrier;
+    const element =
+      carrier?.kind === 'element'
+        ? elements.find(({ id, kind }) => id === carrier.elementId && kind === 'text')
+        : undefined;
+    return element ? [element] : [];
+  });
+  const places = lines.map(({ box }) => box).sort((a, b) => a.y - b.y || a.x - b.x);
+  lines.forEach(({ id }, index) => elementOf(doc, slideId, id)?.set('box', places[index]));
+}
