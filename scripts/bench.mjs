@@ -4,7 +4,7 @@ import { startCluster } from './postgres.mjs';
 import { build, checkModules, checkNode, checkPackages, root, say, workFolder } from './setup.mjs';
 
 /** `npm run bench`: every benchmark with its baseline in the same run, on a cluster that waits for its disk. */
-const BENCHES = ['acknowledgedSave', 'folioSync', 'fullCheck'];
+const BENCHES = ['acknowledgedSave', 'folioSync', 'fullCheck', 'planText'];
 checkNode();
 checkPackages({ chromium: false });
 checkModules();

@@ -315,6 +315,17 @@ export function readElement(id: ElementId, element: YElement): SlideElement | un
   }
 }
 
+/** The boxes of a slide's choice lines, without reading the rest of it. */
+export function choiceBoxes(slide: YSlide): Box[] {
+  const boxes: Box[] = [];
+  for (const [, element] of elementsOfRead(slide)) {
+    if (element instanceof Y.Map && element.get('style') === 'choice') {
+      boxes.push(readBox(element.get('box')));
+    }
+  }
+  return boxes;
+}
+
 function readBox(value: unknown): Box {
   const { x, y, w, h } = asRecord(value);
   return {

@@ -1,6 +1,7 @@
 import * as Y from 'yjs';
 import { generateKeyBetween } from 'fractional-indexing';
 import { newId, refuse, type ElementId, type LinkId, type Result, type SlideId } from '../ids.js';
+import { asString } from './decode.js';
 import {
   elementOf,
   elementsOf,
@@ -106,10 +107,14 @@ function orderInFront(slide: Y.Map<unknown>, layer: Layer): string {
   return generateKeyBetween(validOrder(ordersOf(slide, layer).at(-1)), null);
 }
 
+/** The orders of a layer from bottom to top, without reading what lies on it. */
 function ordersOf(slide: Y.Map<unknown>, layer: Layer): string[] {
-  return readSlide('', slide)
-    .elements.filter((element) => element.layer === layer)
-    .map((element) => element.order);
+  const orders: string[] = [];
+  for (const element of elementsOf(slide).values()) {
+    if (!(element instanceof Y.Map) || (element.get('layer') ?? 'content') !== layer) continue;
+    orders.push(asString(element.get('order'), 'a0', 200));
+  }
+  return orders.sort();
 }
 
 /** A fractional index, or null for one that some other program wrote wrongly. */

@@ -10,13 +10,13 @@ import {
 } from '../ids.js';
 import { nextChoiceBox } from '../stage/layouts.js';
 import {
+  choiceBoxes,
   elementOf,
   elementsOf,
   fragmentOf,
   linksMap,
   readElement,
   readLinkOf,
-  readSlide,
   slideOf,
   slidesMap,
 } from './document.js';
@@ -115,7 +115,7 @@ function addChoiceLine(
     kind: 'text',
     style: 'choice',
     layer: 'content',
-    box: nextChoiceBox(readSlide(from, slide)),
+    box: nextChoiceBox(choiceBoxes(slide)),
     text: plain(words),
   });
   putLink(doc, linkId, from, { kind: 'element', elementId }, target, words);

@@ -19,12 +19,9 @@ const CHOICE = { w: 400, h: 64, gap: 14, top: 300 };
 
 /**
  * The box for one more choice: under the last one, in a second column when the first is full; a gap that has been
- * left higher up when both are.
+ * left higher up when both are. `choices` are the boxes of those that are there.
  */
-export function nextChoiceBox(slide: Slide): Box {
-  const choices = slide.elements.filter(
-    (element) => element.kind === 'text' && element.style === 'choice',
-  );
+export function nextChoiceBox(choices: readonly Box[]): Box {
   const perColumn = Math.floor((STAGE.height - CHOICE.top - 40) / (CHOICE.h + CHOICE.gap));
   const places = Array.from({ length: 2 * perColumn }, (_, index) => ({
     x: MARGIN + Math.floor(index / perColumn) * (CHOICE.w + 40),
@@ -32,7 +29,7 @@ export function nextChoiceBox(slide: Slide): Box {
     w: CHOICE.w,
     h: CHOICE.h,
   }));
-  const isTaken = places.map((place) => choices.some(({ box }) => overlaps(box, place)));
+  const isTaken = places.map((place) => choices.some((box) => overlaps(box, place)));
   const next = isTaken.lastIndexOf(true) + 1;
   const free = next < places.length ? next : isTaken.indexOf(false);
   return places[free < 0 ? choices.length % places.length : free]!;

@@ -1,6 +1,6 @@
-import type * as Y from 'yjs';
+import * as Y from 'yjs';
 import { addElementTo, setText } from '../../deck/elementCommands.js';
-import { elementOf, readLinkOf, readSlide, slideOf } from '../../deck/document.js';
+import { elementOf, linksMap, readLinkOf, readSlide, slideOf } from '../../deck/document.js';
 import { COMMAND } from '../../deck/history.js';
 import { addChoiceTo, removeLink, retarget, rewordLink } from '../../deck/linkCommands.js';
 import { plain } from '../../deck/richText.js';
@@ -15,6 +15,7 @@ import type { Result, SlideId, LinkId } from '../../ids.js';
 import { BODY_BOX } from '../../stage/layouts.js';
 import { FreeSpots } from '../cards.js';
 import { planText } from './planOf.js';
+import type { Carrier } from '../../deck/types.js';
 import type { PlanChange, PlanStep } from './planChange.js';
 
 /** Does what a plan wants, in one undo step. Slides are taken out only `withRemovals`. */
@@ -108,7 +109,8 @@ function orderChoices(doc: Y.Doc, slideId: SlideId, linkIds: LinkId[]): void {
   if (!slide) return;
   const { elements } = readSlide(slideId, slide);
   const lines = linkIds.flatMap((linkId) => {
-    const carrier = readLinkOf(doc, linkId)?.carrier;
+    const link = linksMap(doc).get(linkId);
+    const carrier = link instanceof Y.Map ? (link.get('carrier') as Carrier) : undefined;
     const element =
       carrier?.kind === 'element'
         ? elements.find(({ id, kind }) => id === carrier.elementId && kind === 'text')
