@@ -20,6 +20,7 @@ export * from './check/mends.js';
 export type { Pixels } from './check/contrast.js';
 export * from './map/cards.js';
 export * from './map/find.js';
+export * from './map/regions.js';
 export * from './map/plan/planText.js';
 export * from './map/plan/planOf.js';
 export * from './map/plan/planChange.js';

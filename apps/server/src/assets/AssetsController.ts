@@ -14,7 +14,7 @@ import type { AssetRef } from '@gobrel/core';
 import type { Response } from 'express';
 import { AnyoneKnownGuard } from '../access/guards.js';
 import { invalid, notFound } from '../problems/problem.js';
-import { AssetsService } from './AssetsService.js';
+import { AssetsService, SMALL_WIDTHS } from './AssetsService.js';
 
 const LARGEST_FILE = 20_000_000;
 
@@ -32,11 +32,18 @@ export class AssetsController {
     return this.assets.add(file.buffer);
   }
 
-  /** The colours of a picture, for Check to measure what text on it stands out from: a PNG 48 pixels wide. */
+  /** A small PNG of any picture: for Check to measure what text on it stands out from, and for cards on the map. */
   @Get(':hash/small')
-  async small(@Param('hash') hash: string, @Res() response: Response): Promise<void> {
+  async small(
+    @Param('hash') hash: string,
+    @Query('w') width: string | undefined,
+    @Res() response: Response,
+  ): Promise<void> {
     if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound('picture');
-    const { bytes, isDrawing } = await this.assets.small(hash);
+    const { bytes, isDrawing } = await this.assets.small(
+      hash,
+      SMALL_WIDTHS.find((known) => String(known) === width),
+    );
     response
       .type('image/png')
       .set('Cache-Control', 'public, max-age=31536000, immutable')

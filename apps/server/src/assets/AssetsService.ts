@@ -9,6 +9,8 @@ import { looksLikeSvg, sanitiseSvg } from './svg.js';
 /** Widths in pixels that pictures are handed out in, besides their own. */
 export const WIDTHS = [320, 640, 1280] as const;
 const SMALL = 48;
+/** Widths of small PNGs, drawings among them: for what cannot draw an SVG itself. */
+export const SMALL_WIDTHS = [SMALL, 272] as const;
 const MOST_PIXELS = 40_000_000;
 /** Pixels of the longer side that are kept: enough for a 4K projector. */
 const LONGEST_SIDE = 3840;
@@ -59,21 +61,20 @@ export class AssetsService {
     if (isFixed || fit === undefined || fit >= asset.width) {
       return { mediaType: asset.media_type, bytes: await this.#bytes(hash) };
     }
-    return this.#sized(hash, fit);
+    return this.#sized(hash, fit, 'webp');
   }
 
-  /** A picture, drawing or the first frame of an animation as a PNG of `SMALL` pixels' width. */
-  async small(hash: string): Promise<{ bytes: Buffer; isDrawing: boolean }> {
-    const [asset] = await this.database.query<{ bytes: Buffer; media_type: string }[]>(
-      'SELECT bytes, media_type FROM asset WHERE hash = $1',
+  /**
+   * A picture, drawing or the first frame of an animation as a PNG, `SMALL` pixels wide unless one of `SMALL_WIDTHS` is
+   * asked for.
+   */
+  async small(hash: string, width: number = SMALL): Promise<{ bytes: Buffer; isDrawing: boolean }> {
+    const [asset] = await this.database.query<{ media_type: string }[]>(
+      'SELECT media_type FROM asset WHERE hash = $1',
       [hash],
     );
     if (!asset) throw notFound('picture');
-    const bytes = await sharp(asset.bytes, { limitInputPixels: MOST_PIXELS })
-      .resize({ width: SMALL })
-      .ensureAlpha()
-      .png()
-      .toBuffer();
+    const { bytes } = await this.#sized(hash, width, 'png');
     return { bytes, isDrawing: asset.media_type === 'image/svg+xml' };
   }
 
@@ -85,22 +86,26 @@ export class AssetsService {
     return row!.bytes;
   }
 
-  async #sized(hash: string, width: number): Promise<ServedPicture> {
+  /** Made once and kept. */
+  async #sized(hash: string, width: number, format: 'webp' | 'png'): Promise<ServedPicture> {
     const [kept] = await this.database.query<{ media_type: string; bytes: Buffer }[]>(
       'SELECT media_type, bytes FROM asset_size WHERE hash = $1 AND width = $2',
       [hash, width],
     );
     if (kept) return { mediaType: kept.media_type, bytes: kept.bytes };
-    const bytes = await sharp(await this.#bytes(hash))
-      .resize({ width })
-      .webp({ quality: 82 })
-      .toBuffer();
+    const resized = sharp(await this.#bytes(hash), { limitInputPixels: MOST_PIXELS }).resize({
+      width,
+    });
+    const bytes = await (
+      format === 'png' ? resized.ensureAlpha().png() : resized.webp({ quality: 82 })
+    ).toBuffer();
+    const mediaType = `image/${format}`;
     await this.database.query(
-      `INSERT INTO asset_size (hash, width, media_type, bytes) VALUES ($1, $2, 'image/webp', $3)
+      `INSERT INTO asset_size (hash, width, media_type, bytes) VALUES ($1, $2, $3, $4)
        ON CONFLICT DO NOTHING`,
-      [hash, width, bytes],
+      [hash, width, mediaType, bytes],
     );
-    return { mediaType: 'image/webp', bytes };
+    return { mediaType, bytes };
   }
 }
 

@@ -13,7 +13,7 @@ import { AccessService, isUuid } from '../access/AccessService.js';
 import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
 import { notFound } from '../problems/problem.js';
 import { NewDeckDto, PersonDto } from './decks.dto.js';
-import { DecksService, type DeckCard, type Person } from './DecksService.js';
+import { DecksService, type DeckCard, type Person, type Walks } from './DecksService.js';
 
 @Controller('api/decks')
 @UseGuards(TeacherGuard)
@@ -61,6 +61,13 @@ export class DecksController {
     return Object.values(slides)
       .sort((a, b) => a.x - b.x || a.y - b.y)
       .map(({ id, title }) => ({ id, title }));
+  }
+
+  /** How often students have come to each slide, and followed each link, in all lessons on this deck. */
+  @Get(':id/walks')
+  async walks(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<Walks> {
+    await this.access.requireDeck(teacher.id, id);
+    return this.decks.walks(id);
   }
 
   @Post(':id/copy')

@@ -27,6 +27,12 @@ export interface Person {
   role: DeckRole;
 }
 
+/** Counts by identity of the slide or link. */
+export interface Walks {
+  slides: Record<string, number>;
+  links: Record<string, number>;
+}
+
 @Injectable()
 export class DecksService implements OnModuleInit {
   constructor(
@@ -89,6 +95,21 @@ export class DecksService implements OnModuleInit {
     Y.applyUpdate(copy, Y.encodeStateAsUpdate(await this.sync.read(`deck:${deckId}`)));
     renameDeck(copy, `${String(deckMap(copy).get('title'))} (copy)`);
     return this.adopt(teacherId, copy);
+  }
+
+  async walks(deckId: string): Promise<Walks> {
+    const rows = await this.database.query<{ slide_id: string; via: string; count: number }[]>(
+      `SELECT v.slide_id, v.via, count(*)::int AS count
+       FROM visit v JOIN folio f ON f.id = v.folio_id JOIN lesson l ON l.id = f.lesson_id
+       WHERE l.deck_id = $1 GROUP BY v.slide_id, v.via`,
+      [deckId],
+    );
+    const walks: Walks = { slides: {}, links: {} };
+    for (const { slide_id, via, count } of rows) {
+      walks.slides[slide_id] = (walks.slides[slide_id] ?? 0) + count;
+      walks.links[via] = (walks.links[via] ?? 0) + count;
+    }
+    return walks;
   }
 
   /** The deck as it is now, also while it is being worked on. */

@@ -34,6 +34,7 @@ test('another teacher’s deck is not there, on any route', async () => {
   for (const [method, path, body] of [
     ['GET', `decks/${id}`],
     ['GET', `decks/${id}/slides`],
+    ['GET', `decks/${id}/walks`],
     ['DELETE', `decks/${id}`],
     ['POST', `decks/${id}/copy`],
     ['POST', `decks/${id}/restore`],

@@ -1,5 +1,7 @@
-import type { Link, LinkId, Slide, SlideId } from '@gobrel/core';
-import { useEffect, useRef, useState, type ReactElement } from 'react';
+import type { Link, LinkId, Section, Slide, SlideFlag, SlideId } from '@gobrel/core';
+import { DropdownMenu } from 'radix-ui';
+import { MoreHorizontal } from 'lucide-react';
+import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
 
 export interface Prompt {
   label: string;
@@ -7,32 +9,39 @@ export interface Prompt {
   done: (text: string) => void;
 }
 
-interface MapActions {
-  addChoice(slideId: SlideId): void;
+/** Everything that can be done on the map; `useMapActions` makes it. */
+export interface MapActions {
+  addChoice(slideId: SlideId, at?: { x: number; y: number }): void;
   addBeside(slideId: SlideId): void;
-  addSlide(): void;
-  rename(slide: Slide): void;
+  addSlide(at?: { x: number; y: number }): void;
+  rename(slide: Slide, value?: string): void;
   reword(linkId: LinkId): void;
+  lead(linkId: LinkId): void;
   remove(): void;
-  duplicate(slideId: SlideId): void;
-  toggleEnding(slide: Slide): unknown;
-  togglePattern(slide: Slide): unknown;
-  makeStart(slideId: SlideId): unknown;
+  duplicate(): void;
+  duplicateBelow(slideId: SlideId): void;
+  copy(): void;
+  setFlag(slides: Slide[], flag: SlideFlag, value: boolean): void;
+  makeStart(slideId: SlideId): void;
   open(slideId: SlideId): void;
-  tidy(): Promise<void>;
+  makeSection(): void;
+  leaveSection(): void;
+  editSection(section: Section): void;
 }
 
-/** At the foot of the map: what can be done with what is selected, with its keys, or the line being typed. */
+/** At the foot of the map: what can be done with what is in hand, with its keys, or the line being typed. */
 export function MapBar(props: {
-  slide: Slide | undefined;
-  slideCount: number;
+  slides: Slide[];
   link: Link | undefined;
-  isStart: boolean;
+  /** What carries the link, in words. */
+  carriedBy: string;
+  startSlideId: SlideId | null;
   prompt: Prompt | null;
   onPromptEnd: () => void;
   act: MapActions;
 }): ReactElement {
-  const { slide, link, act, prompt } = props;
+  const { slides, link, act, prompt } = props;
+  const [slide, ...more] = slides;
   return (
     <div
       role="toolbar"
@@ -41,56 +50,125 @@ export function MapBar(props: {
     >
       {prompt ? (
         <PromptLine key={prompt.label + prompt.value} prompt={prompt} onEnd={props.onPromptEnd} />
+      ) : slide && more.length === 0 ? (
+        <OneSlide slide={slide} isStart={slide.id === props.startSlideId} act={act} />
       ) : slide ? (
-        <>
-          <span className="max-w-[180px] truncate px-1.5 text-[13px] font-semibold">
-            {slide.title || 'Untitled'}
-          </span>
-          <Act keys="Tab" onClick={() => act.addChoice(slide.id)}>
-            add a choice
-          </Act>
-          <Act keys="Enter" onClick={() => act.addBeside(slide.id)}>
-            one beside it
-          </Act>
-          <Act onClick={() => act.open(slide.id)}>Open</Act>
-          <Act keys="F2" onClick={() => act.rename(slide)}>
-            Rename
-          </Act>
-          <Act isOn={slide.isEnding} onClick={() => act.toggleEnding(slide)}>
-            Ending
-          </Act>
-          <Act isOn={slide.isPattern} onClick={() => act.togglePattern(slide)}>
-            Open for leaves
-          </Act>
-          {!props.isStart && <Act onClick={() => act.makeStart(slide.id)}>Start here</Act>}
-          <Act onClick={() => act.duplicate(slide.id)}>Duplicate</Act>
-          <Act onClick={act.remove}>Delete</Act>
-        </>
+        <ManySlides slides={slides} act={act} />
       ) : link ? (
         <>
-          <span className="max-w-[180px] truncate px-1.5 text-[13px] font-semibold text-ember-deep">
-            “{link.wording}”
-          </span>
+          <Name className="text-ember-deep">“{link.wording}”</Name>
+          <span className="px-1 text-[13px] text-soft">{props.carriedBy}</span>
           <Act keys="F2" onClick={() => act.reword(link.id)}>
             Reword
           </Act>
-          <Act onClick={act.remove}>Cut the wire</Act>
-        </>
-      ) : props.slideCount > 1 ? (
-        <>
-          <span className="px-1.5 text-[13px] font-semibold">{props.slideCount} slides</span>
-          <Act onClick={act.remove}>Delete</Act>
+          <Act keys="Ctrl+K" onClick={() => act.lead(link.id)}>
+            Lead elsewhere
+          </Act>
+          <Act keys="Del" onClick={act.remove}>
+            Cut the wire
+          </Act>
         </>
       ) : (
-        <Act onClick={act.addSlide}>New slide</Act>
-      )}
-      {!prompt && (
-        <>
-          <span className="mx-1 h-5 border-l border-line" />
-          <Act onClick={() => void act.tidy()}>Tidy</Act>
-        </>
+        <Act onClick={() => act.addSlide()}>New slide</Act>
       )}
     </div>
+  );
+}
+
+function OneSlide(props: { slide: Slide; isStart: boolean; act: MapActions }): ReactElement {
+  const { slide, act } = props;
+  const flag = (name: SlideFlag): void => act.setFlag([slide], name, !slide[name]);
+  return (
+    <>
+      <Name>{slide.title || 'Untitled'}</Name>
+      <Act keys="Tab" onClick={() => act.addChoice(slide.id)}>
+        add a choice
+      </Act>
+      <Act keys="Enter" onClick={() => act.addBeside(slide.id)}>
+        one beside it
+      </Act>
+      <Act onClick={() => act.open(slide.id)}>Open</Act>
+      <Act keys="F2" onClick={() => act.rename(slide)}>
+        Rename
+      </Act>
+      <Act isOn={slide.isEnding} onClick={() => flag('isEnding')}>
+        Ending
+      </Act>
+      <Act isOn={slide.isReady} onClick={() => flag('isReady')}>
+        Ready
+      </Act>
+      {!props.isStart && <Act onClick={() => act.makeStart(slide.id)}>Start here</Act>}
+      <Act keys="Del" onClick={act.remove}>
+        Delete
+      </Act>
+      <More>
+        <MoreAct keys="Ctrl+D" onPick={act.duplicate}>
+          Duplicate
+        </MoreAct>
+        <MoreAct keys="Ctrl+Shift+D" onPick={() => act.duplicateBelow(slide.id)}>
+          Duplicate with what hangs below
+        </MoreAct>
+        <MoreAct keys="Ctrl+C" onPick={act.copy}>
+          Copy
+        </MoreAct>
+        <DropdownMenu.Separator className="my-1 border-t border-line" />
+        <MoreFlag isOn={slide.isPattern} onPick={() => flag('isPattern')}>
+          Open for leaves
+        </MoreFlag>
+        <MoreFlag isOn={slide.isLeftOut} onPick={() => flag('isLeftOut')}>
+          Left out of lessons
+        </MoreFlag>
+        <MoreFlag isOn={slide.runsOn} onPick={() => flag('runsOn')}>
+          Arrow keys run past its choices
+        </MoreFlag>
+        <DropdownMenu.Separator className="my-1 border-t border-line" />
+        <MoreAct keys="Ctrl+G" onPick={act.makeSection}>
+          New section from it
+        </MoreAct>
+        {slide.sectionId && <MoreAct onPick={act.leaveSection}>Out of its section</MoreAct>}
+      </More>
+    </>
+  );
+}
+
+function ManySlides({ slides, act }: { slides: Slide[]; act: MapActions }): ReactElement {
+  const areReady = slides.every(({ isReady }) => isReady);
+  return (
+    <>
+      <Name>{slides.length} slides</Name>
+      <Act keys="Ctrl+G" onClick={act.makeSection}>
+        Section
+      </Act>
+      <Act isOn={areReady} onClick={() => act.setFlag(slides, 'isReady', !areReady)}>
+        Ready
+      </Act>
+      <Act keys="Ctrl+D" onClick={act.duplicate}>
+        Duplicate
+      </Act>
+      <Act keys="Ctrl+C" onClick={act.copy}>
+        Copy
+      </Act>
+      {slides.some(({ sectionId }) => sectionId) && (
+        <Act onClick={act.leaveSection}>Out of the section</Act>
+      )}
+      <Act keys="Del" onClick={act.remove}>
+        Delete
+      </Act>
+    </>
+  );
+}
+
+function Name({
+  className = '',
+  children,
+}: {
+  className?: string;
+  children: ReactNode;
+}): ReactElement {
+  return (
+    <span className={`max-w-[180px] truncate px-1.5 text-[13px] font-semibold ${className}`}>
+      {children}
+    </span>
   );
 }
 
@@ -110,6 +188,51 @@ function Act(props: {
       {props.keys && <kbd className="mr-1 text-ink">{props.keys}</kbd>}
       {props.children}
     </button>
+  );
+}
+
+function More({ children }: { children: ReactNode }): ReactElement {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        aria-label="More"
+        className="grid size-8 place-items-center rounded-[4px] text-soft hover:bg-sand"
+      >
+        <MoreHorizontal size={17} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          side="top"
+          sideOffset={6}
+          className="z-30 rounded-[6px] border border-line bg-sheet p-1.5 text-[13.5px]"
+        >
+          {children}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+const MORE_LOOK =
+  'flex min-h-8 cursor-default items-center justify-between gap-6 rounded-[4px] px-2 outline-none data-[highlighted]:bg-petrol-mist';
+
+function MoreAct(props: { keys?: string; onPick: () => void; children: string }): ReactElement {
+  return (
+    <DropdownMenu.Item className={MORE_LOOK} onSelect={props.onPick}>
+      {props.children}
+      {props.keys && <kbd className="text-[12px] text-soft">{props.keys}</kbd>}
+    </DropdownMenu.Item>
+  );
+}
+
+function MoreFlag(props: { isOn: boolean; onPick: () => void; children: string }): ReactElement {
+  return (
+    <DropdownMenu.CheckboxItem checked={props.isOn} className={MORE_LOOK} onSelect={props.onPick}>
+      {props.children}
+      <span aria-hidden className="text-petrol">
+        {props.isOn ? '✓' : ''}
+      </span>
+    </DropdownMenu.CheckboxItem>
   );
 }
 

@@ -1,39 +1,38 @@
 import {
-  addChoice,
   addSlide,
-  CARD,
-  duplicateSlides,
-  FINDING_KINDS,
-  leadsOn,
+  addStop,
+  findSlides,
   linkSlides,
+  mapRegions,
   moveCards,
+  moveLink,
   removeLink,
-  removeSlides,
-  renameSlide,
+  retarget,
   rewordLink,
-  setSlideFlag,
-  setStart,
+  setSection,
+  toSlide,
+  type Link,
   type LinkId,
-  type Slide,
+  type Section,
   type SlideId,
+  type TrailId,
 } from '@gobrel/core';
+import { useQuery } from '@tanstack/react-query';
 import {
   Background,
-  Handle,
   MiniMap,
-  Position,
   ReactFlow,
   ReactFlowProvider,
+  SelectionMode,
   useReactFlow,
   type Connection,
   type FinalConnectionState,
-  type Node,
   type NodeChange,
-  type NodeProps,
 } from '@xyflow/react';
 import '@xyflow/react/dist/style.css';
 import {
   useCallback,
+  useDeferredValue,
   useEffect,
   useMemo,
   useRef,
@@ -41,19 +40,27 @@ import {
   type KeyboardEvent,
   type ReactElement,
 } from 'react';
-import { useNavigate } from 'react-router';
-import { sentenceOf } from '../api/http';
-import { useNotices } from '../ui/Notice';
+import { http, sentenceOf } from '../api/http';
 import { useCheck } from '../check/CheckProvider';
+import { LinkPicker } from '../links/LinkPicker';
+import { useNotices } from '../ui/Notice';
 import { useDeck } from '../workspace/DeckContext';
+import { cardsMoved } from './cardMoves';
+import { MapDoing, NODE_TYPES, type MapNode } from './cards';
+import { carrierWords, CutDialog } from './CutDialog';
 import { MapBar, type Prompt } from './MapBar';
-import { SlideCard, type SlideCardProps } from './SlideCard';
-import { WireEdge, type Wire } from './WireEdge';
+import { onMapKey } from './mapKeys';
+import { useMapSettings } from './mapSettings';
+import { MapTools } from './MapTools';
+import { PlanPanel } from './PlanPanel';
+import { SectionDialog } from './SectionDialog';
+import { NOTHING, onlyCards, onlyLink, slidesIn, type MapSelection } from './selection';
+import { TrailLines } from './TrailLines';
+import { TrailsPanel } from './TrailsPanel';
+import { useMapActions } from './useMapActions';
+import { useMapElements, type Walks } from './useMapElements';
+import { WireEdge } from './WireEdge';
 
-type CardNode = Node<Omit<SlideCardProps, 'isSelected'>, 'card'>;
-type Selection = { kind: 'slides'; ids: SlideId[] } | { kind: 'link'; id: LinkId } | null;
-
-const NODE_TYPES = { card: CardNodeView };
 const EDGE_TYPES = { wire: WireEdge };
 
 export default function MapView(): ReactElement {
@@ -64,342 +71,372 @@ export default function MapView(): ReactElement {
   );
 }
 
-function CardNodeView({ data, selected }: NodeProps<CardNode>): ReactElement {
-  return (
-    <>
-      <Handle
-        type="target"
-        position={Position.Left}
-        className="!size-2 !border-0 !bg-transparent"
-      />
-      <SlideCard {...data} isSelected={selected} />
-      <Handle
-        type="source"
-        position={Position.Right}
-        role="button"
-        aria-label={`Draw a link from ${data.slide.title || 'this slide'}`}
-        className="!size-3.5 !border-2 !border-sheet !bg-ember opacity-0 hover:opacity-100 [.selected_&]:opacity-100"
-      />
-    </>
-  );
-}
-
 function DeckMap(): ReactElement {
   const { deckId, doc, deck, graph, run } = useDeck();
-  const navigate = useNavigate();
+  const { report, bySlide } = useCheck();
   const notices = useNotices();
   const flow = useReactFlow();
   const frame = useRef<HTMLDivElement>(null);
-  const [selection, setSelection] = useState<Selection>(() => startingSelection(deck.startSlideId));
-  const [moving, setMoving] = useState<Record<SlideId, { x: number; y: number }>>({});
+  const findField = useRef<HTMLInputElement>(null);
+  const [settings, setSettings] = useMapSettings(deckId);
+  const [selection, setSelection] = useState<MapSelection>(() =>
+    deck.startSlideId ? onlyCards([deck.startSlideId]) : NOTHING,
+  );
+  const [moving, setMoving] = useState<Record<string, { x: number; y: number }>>({});
   const [prompt, setPrompt] = useState<Prompt | null>(null);
-  const selectedIds = useMemo(
-    () => (selection?.kind === 'slides' ? selection.ids : []),
-    [selection],
-  );
-  const current: Slide | undefined =
-    selectedIds.length === 1 ? deck.slides[selectedIds[0]!] : undefined;
+  const [rewording, setRewording] = useState<LinkId | null>(null);
+  const [leading, setLeading] = useState<LinkId | null>(null);
+  const [cutting, setCutting] = useState<LinkId | null>(null);
+  const [section, setSectionOpen] = useState<Section | null>(null);
+  const [sought, setSought] = useState('');
+  const [isSelecting, setIsSelecting] = useState(false);
+  const [isTidying, setIsTidying] = useState(false);
+  const [trailId, setTrailId] = useState<TrailId | null>(deck.defaultTrailId);
+  const [isClicking, setIsClicking] = useState(false);
+  const walks = useQuery({
+    queryKey: ['walks', deckId],
+    queryFn: () => http.get<Walks>(`decks/${deckId}/walks`),
+    enabled: settings.overlay === 'walks',
+  });
 
-  const { bySlide } = useCheck();
+  const regions = useMemo(() => mapRegions(deck), [deck]);
+  const slideIds = useMemo(() => slidesIn(selection, regions), [selection, regions]);
+  const slides = slideIds.flatMap((id) => deck.slides[id] ?? []);
+  const link: Link | undefined = selection.linkId ? deck.links[selection.linkId] : undefined;
+  const deferred = useDeferredValue(sought);
+  const found = useMemo(
+    () =>
+      deferred.trim() === ''
+        ? null
+        : new Set(findSlides(deck, graph, deferred).map(({ slideId }) => slideId)),
+    [deck, graph, deferred],
+  );
 
-  const nodes = useMemo<CardNode[]>(
-    () =>
-      Object.values(deck.slides).map((slide) => ({
-        id: slide.id,
-        type: 'card',
-        position: moving[slide.id] ?? { x: slide.x, y: slide.y },
-        selected: selectedIds.includes(slide.id),
-        initialWidth: CARD.width,
-        initialHeight: CARD.height,
-        ariaLabel: slide.title || 'Untitled',
-        data: {
-          slide,
-          theme: deck.theme,
-          links: graph.waysOut.get(slide.id) ?? [],
-          isStart: slide.id === deck.startSlideId,
-          finding:
-            bySlide.get(slide.id)?.[0] && FINDING_KINDS[bySlide.get(slide.id)![0]!.kind].short,
-        },
-      })),
-    [deck, graph, bySlide, moving, selectedIds],
+  const focusMap = useCallback(() => frame.current?.focus(), []);
+  const onReword = useCallback(
+    (linkId: LinkId, wording: string | null) => {
+      setRewording(null);
+      if (wording !== null && wording.trim() !== '') run(rewordLink(doc, linkId, wording));
+      focusMap();
+    },
+    [doc, run, focusMap],
   );
-  const edges = useMemo<Wire[]>(
-    () =>
-      [...graph.to].flatMap(([linkId, targets]) =>
-        targets.map((target, index) => ({
-          id: index === 0 ? linkId : `${linkId}>${target}`,
-          type: 'wire',
-          source: deck.links[linkId]!.from,
-          target,
-          selected: selection?.kind === 'link' && selection.id === linkId,
-          data: { wording: deck.links[linkId]!.wording },
-        })),
-      ),
-    [deck, graph, selection],
+  const { nodes, edges } = useMapElements({
+    ...{ regions, selection, moving, settings, bySlide, found, rewording, onReword },
+    measures: report?.measures ?? null,
+    walks: settings.overlay === 'walks' ? walks.data : undefined,
+  });
+
+  const show = useCallback(
+    (ids: SlideId[]) => {
+      setSelection(onlyCards(ids));
+      requestAnimationFrame(() => {
+        focusMap();
+        const node = flow.getNode(ids[0] ?? '');
+        const bounds = frame.current?.getBoundingClientRect();
+        if (!node || !bounds) return;
+        const at = flow.flowToScreenPosition(node.position);
+        const isSeen =
+          at.x > bounds.left &&
+          at.y > bounds.top &&
+          at.x < bounds.right - 150 &&
+          at.y < bounds.bottom - 200;
+        if (isSeen) return;
+        void flow.setCenter(node.position.x + 75, node.position.y + 55, {
+          zoom: flow.getZoom(),
+          duration: 200,
+        });
+      });
+    },
+    [flow, focusMap],
   );
+
+  const act = useMapActions({
+    ...{ slideIds, linkId: selection.linkId, ask: setPrompt, show },
+    clear: () => setSelection(NOTHING),
+    reword: setRewording,
+    lead: setLeading,
+    cut: setCutting,
+    editSection: setSectionOpen,
+  });
 
   const onNodesChange = useCallback(
-    (changes: NodeChange<CardNode>[]) => {
+    (changes: NodeChange<MapNode>[]) => {
       const moved = changes.filter((change) => change.type === 'position');
       const ended = moved.filter((change) => change.dragging === false && change.position);
       if (ended.length > 0) {
         run(
           moveCards(
             doc,
-            ended.map(({ id, position }) => ({ slideId: id, x: position!.x, y: position!.y })),
+            ended.flatMap(({ id, position }) => cardsMoved(id, position!, deck.slides, regions)),
           ),
         );
         setMoving({});
       } else if (moved.length > 0) {
-        setMoving((old) => ({
-          ...old,
-          ...Object.fromEntries(
-            moved.flatMap(({ id, position }) => (position ? [[id, position]] : [])),
-          ),
-        }));
+        setMoving((old) => {
+          const next = { ...old };
+          for (const { id, position } of moved) if (position) next[id] = position;
+          return next;
+        });
       }
       const picks = changes.filter((change) => change.type === 'select');
       if (picks.length > 0) {
         setSelection((old) => {
-          const ids = new Set(old?.kind === 'slides' ? old.ids : []);
-          for (const pick of picks) {
-            if (pick.selected) ids.add(pick.id);
-            else ids.delete(pick.id);
+          const cards = new Set(old.cards);
+          for (const { id, selected } of picks) {
+            if (selected) cards.add(id);
+            else cards.delete(id);
           }
-          return ids.size > 0 ? { kind: 'slides', ids: [...ids] } : null;
+          return onlyCards([...cards]);
         });
       }
     },
+    [doc, run, deck.slides, regions],
+  );
+
+  const tidy = async (which: 'loose' | 'all'): Promise<void> => {
+    setIsTidying(true);
+    try {
+      const { layOut } = await import('./layout');
+      const spots = await layOut(deck, graph, settings.direction, which);
+      frame.current?.classList.add('is-tidying');
+      run(moveCards(doc, spots, 'layout'));
+      setTimeout(() => {
+        frame.current?.classList.remove('is-tidying');
+        void flow.fitView({ duration: 250, padding: 0.12 });
+      }, 420);
+    } catch (error) {
+      notices.trouble(sentenceOf(error));
+    } finally {
+      setIsTidying(false);
+    }
+  };
+
+  const onConnect = ({ source, target }: Connection): void => {
+    if (source.startsWith('section:') || target.startsWith('section:')) {
+      notices.tell('Unfold the section first: a wire goes from slide to slide.');
+      return;
+    }
+    const added = run(linkSlides(doc, source, target));
+    if (!added) return;
+    setSelection(onlyLink(added.linkId));
+    setRewording(added.linkId);
+  };
+  const onConnectEnd = (event: MouseEvent | TouchEvent, state: FinalConnectionState): void => {
+    if (state.isValid || !state.fromNode || state.toNode) return;
+    if (state.fromNode.id.startsWith('section:')) return;
+    const point = 'changedTouches' in event ? event.changedTouches[0]! : event;
+    const at = flow.screenToFlowPosition({ x: point.clientX, y: point.clientY });
+    act.addChoice(state.fromNode.id, { x: at.x, y: at.y - 55 });
+  };
+  /** A wire's end taken hold of and put on another card. */
+  const onReconnect = (
+    old: { id: string; source: string; target: string },
+    to: Connection,
+  ): void => {
+    const [linkId = ''] = old.id.split('>');
+    if (to.source !== old.source) run(moveLink(doc, linkId, to.source));
+    else if (to.target !== old.target) run(retarget(doc, linkId, toSlide(to.target)));
+    setSelection(onlyLink(linkId));
+  };
+
+  const onKeyDown = (event: KeyboardEvent): void =>
+    onMapKey(event, {
+      ...{ slides: Object.values(deck.slides), graph, selected: slides, link, act, show },
+      pickLink: (linkId) => setSelection(onlyLink(linkId)),
+      pickMore: (slideId) => setSelection(onlyCards([...selection.cards, slideId])),
+      pickAll: () =>
+        setSelection(onlyCards(nodes.filter(({ type }) => type !== 'region').map(({ id }) => id))),
+      find: () => findField.current?.focus(),
+      leave: () => {
+        setSelection(NOTHING);
+        setIsClicking(false);
+      },
+    });
+
+  useEffect(() => focusMap(), [focusMap]);
+
+  const doing = useMemo(
+    () => ({
+      fold: (of: Section, isFolded: boolean) => void run(setSection(doc, of.id, { isFolded })),
+      pickSection: (of: Section) => setSectionOpen(of),
+    }),
     [doc, run],
   );
-
-  const show = useCallback(
-    (slideId: SlideId) => {
-      setSelection({ kind: 'slides', ids: [slideId] });
-      requestAnimationFrame(() => {
-        frame.current?.focus();
-        const slide = flow.getNode(slideId);
-        if (!slide) return;
-        const at = flow.flowToScreenPosition(slide.position);
-        const bounds = frame.current?.getBoundingClientRect();
-        const isSeen =
-          bounds &&
-          at.x > bounds.left &&
-          at.y > bounds.top &&
-          at.x < bounds.right - 150 &&
-          at.y < bounds.bottom - 200;
-        if (!isSeen)
-          void flow.setCenter(slide.position.x + 75, slide.position.y + 55, {
-            zoom: flow.getZoom(),
-            duration: 200,
-          });
-      });
-    },
-    [flow],
-  );
-
-  const act = {
-    addChoice: (from: SlideId) =>
-      setPrompt({
-        label: 'Wording of the choice',
-        value: '',
-        done: (wording) => {
-          const added = run(addChoice(doc, from, wording));
-          if (added) show(added.slideId);
-        },
-      }),
-    addBeside: (slideId: SlideId) => {
-      const parent = graph.waysIn.get(slideId)?.[0]?.from;
-      if (parent) act.addChoice(parent);
-      else act.addSlide();
-    },
-    addSlide: () =>
-      setPrompt({
-        label: 'Name of the slide',
-        value: '',
-        done: (title) => {
-          const added = run(addSlide(doc, { title, layout: 'text' }));
-          if (added) show(added.slideId);
-        },
-      }),
-    rename: (slide: Slide, value = slide.title) =>
-      setPrompt({
-        label: 'Name of the slide',
-        value,
-        done: (title) => {
-          run(renameSlide(doc, slide.id, title));
-          show(slide.id);
-        },
-      }),
-    reword: (linkId: LinkId) =>
-      setPrompt({
-        label: 'Wording of the choice',
-        value: deck.links[linkId]?.wording ?? '',
-        done: (wording) => {
-          run(rewordLink(doc, linkId, wording));
-          frame.current?.focus();
-        },
-      }),
-    remove: () => {
-      if (selection?.kind === 'link') run(removeLink(doc, selection.id));
-      if (selectedIds.length > 0) {
-        const title = current?.title ? `“${current.title}”` : `${selectedIds.length} slides`;
-        if (run(removeSlides(doc, selectedIds)))
-          notices.tell(`${title} deleted. Ctrl+Z brings it back.`);
-      }
-      setSelection(null);
-    },
-    duplicate: (slideId: SlideId) => {
-      const copy = run(duplicateSlides(doc, [slideId]));
-      if (copy) show(copy.slideId);
-    },
-    toggleEnding: (slide: Slide) => run(setSlideFlag(doc, slide.id, 'isEnding', !slide.isEnding)),
-    togglePattern: (slide: Slide) =>
-      run(setSlideFlag(doc, slide.id, 'isPattern', !slide.isPattern)),
-    makeStart: (slideId: SlideId) => run(setStart(doc, slideId)),
-    open: (slideId: SlideId) => void navigate(`/deck/${deckId}/slide/${slideId}`),
-    tidy: async () => {
-      try {
-        const { layOut } = await import('./layout');
-        run(moveCards(doc, await layOut(deck, graph), 'layout'));
-        void flow.fitView({ duration: 300, padding: 0.15 });
-      } catch (error) {
-        notices.trouble(sentenceOf(error));
-      }
-    },
-  };
-
-  const onConnect = (connection: Connection): void => {
-    const added = run(linkSlides(doc, connection.source, connection.target));
-    if (added) {
-      setSelection({ kind: 'link', id: added.linkId });
-      setPrompt({
-        label: 'Wording of the choice',
-        value: deck.slides[connection.target]?.title ?? '',
-        done: (wording) => {
-          run(rewordLink(doc, added.linkId, wording));
-          frame.current?.focus();
-        },
-      });
-    }
-  };
-  const onConnectEnd = (_event: MouseEvent | TouchEvent, state: FinalConnectionState): void => {
-    if (state.isValid || !state.fromNode || state.toNode) return;
-    act.addChoice(state.fromNode.id);
-  };
-
-  const onKeyDown = (event: KeyboardEvent): void => {
-    const target = event.target as HTMLElement;
-    if (target.closest('[role=toolbar]') || event.ctrlKey || event.metaKey || event.altKey) return;
-    const take = (doIt: () => unknown): void => {
-      event.preventDefault();
-      event.stopPropagation();
-      doIt();
-    };
-    if (event.key === 'Escape') return take(() => setSelection(null));
-    if ((event.key === 'Delete' || event.key === 'Backspace') && selection) return take(act.remove);
-    if (selection?.kind === 'link' && event.key === 'F2')
-      return take(() => act.reword(selection.id));
-    if (!current) return;
-    const { id } = current;
-    switch (event.key) {
-      case 'Tab':
-        return event.shiftKey ? undefined : take(() => act.addChoice(id));
-      case 'Enter':
-        return take(() => act.addBeside(id));
-      case 'F2':
-        return take(() => act.rename(current));
-      case 'ArrowRight':
-      case 'ArrowLeft':
-      case 'ArrowUp':
-      case 'ArrowDown': {
-        const next = neighbour(Object.values(deck.slides), graph, current, event.key);
-        return take(() => next && show(next));
-      }
-      default:
-        if (event.key.length === 1 && event.key !== ' ') take(() => act.rename(current, event.key));
-    }
-  };
-
-  useEffect(() => frame.current?.focus(), []);
+  const shownTrails =
+    settings.panel === 'trails'
+      ? deck.trails.filter(({ id }) => trailId === null || id === trailId)
+      : [];
+  const isAdding = settings.panel === 'trails' && isClicking && trailId !== null;
 
   return (
-    <div
-      ref={frame}
-      tabIndex={-1}
-      role="application"
-      aria-label="Map of the deck"
-      className="relative h-full outline-none"
-      onKeyDownCapture={onKeyDown}
-    >
-      <ReactFlow
-        nodes={nodes}
-        edges={edges}
-        nodeTypes={NODE_TYPES}
-        edgeTypes={EDGE_TYPES}
-        onNodesChange={onNodesChange}
-        onEdgesChange={(changes) => {
-          for (const change of changes) {
-            if (change.type === 'select' && change.selected)
-              setSelection({ kind: 'link', id: change.id });
-          }
-        }}
-        onConnect={onConnect}
-        onConnectEnd={onConnectEnd}
-        onPaneClick={() => setSelection(null)}
-        onNodeDoubleClick={(_, node) => act.open(node.id)}
-        onEdgeDoubleClick={(_, edge) => act.reword(edge.id)}
-        deleteKeyCode={null}
-        disableKeyboardA11y
-        onlyRenderVisibleElements
-        minZoom={0.1}
-        maxZoom={2}
-        fitView
-        fitViewOptions={{ padding: 0.16, maxZoom: 1.05 }}
-        proOptions={{ hideAttribution: true }}
-      >
-        <Background color="#d9d2c2" gap={23} size={1.4} />
-        <MiniMap
-          pannable
-          zoomable
-          ariaLabel="Small map"
-          nodeColor="#cfc8b8"
-          maskColor="rgb(250 247 240 / 0.6)"
-          className="!m-4 !rounded-[6px] !border !border-line"
+    <MapDoing value={doing}>
+      <div className="flex h-full flex-col">
+        <MapTools
+          {...{ settings, sought, findField, isSelecting, isTidying }}
+          onChange={setSettings}
+          onSeek={setSought}
+          onShow={(slideId) => {
+            const hidden = regions.hiddenIn.get(slideId);
+            if (hidden) run(setSection(doc, hidden, { isFolded: false }));
+            setSelection(onlyCards([slideId]));
+            const slide = deck.slides[slideId];
+            if (slide)
+              void flow.setCenter(slide.x + 75, slide.y + 55, {
+                zoom: Math.max(0.7, flow.getZoom()),
+                duration: 250,
+              });
+          }}
+          selected={selection.cards}
+          onSelecting={setIsSelecting}
+          onTidy={(which) => void tidy(which)}
         />
-      </ReactFlow>
-      <MapBar
-        slide={current}
-        slideCount={selectedIds.length}
-        link={selection?.kind === 'link' ? deck.links[selection.id] : undefined}
-        isStart={current?.id === deck.startSlideId}
-        prompt={prompt}
-        onPromptEnd={() => {
-          setPrompt(null);
-          frame.current?.focus();
+        <div className="flex min-h-0 flex-1">
+          {settings.panel !== 'none' && (
+            <aside
+              aria-label={settings.panel === 'plan' ? 'Written plan' : 'Trails'}
+              className="w-[360px] shrink-0 border-r border-line bg-paper"
+            >
+              {settings.panel === 'plan' ? (
+                <PlanPanel />
+              ) : (
+                <TrailsPanel
+                  openId={trailId}
+                  onOpen={(id) => {
+                    setTrailId(id);
+                    setIsClicking(false);
+                  }}
+                  isClicking={isClicking}
+                  onClicking={setIsClicking}
+                />
+              )}
+            </aside>
+          )}
+          <div
+            ref={frame}
+            tabIndex={-1}
+            role="application"
+            aria-label="Map of the deck"
+            className="deck-map relative min-w-0 flex-1 outline-none"
+            onKeyDownCapture={onKeyDown}
+            onCopy={act.onCopy}
+            onCut={act.onCut}
+            onPaste={act.onPaste}
+            onDoubleClick={(event) => {
+              if (!(event.target as HTMLElement).classList.contains('react-flow__pane')) return;
+              act.addSlide(
+                flow.screenToFlowPosition({ x: event.clientX - 60, y: event.clientY - 40 }),
+              );
+            }}
+          >
+            <ReactFlow
+              nodes={nodes}
+              edges={edges}
+              nodeTypes={NODE_TYPES}
+              edgeTypes={EDGE_TYPES}
+              onNodesChange={onNodesChange}
+              onEdgesChange={(changes) => {
+                for (const change of changes) {
+                  if (change.type !== 'select' || !change.selected) continue;
+                  const [linkId = ''] = change.id.split('>');
+                  if (deck.links[linkId]) setSelection(onlyLink(linkId));
+                }
+              }}
+              onConnect={onConnect}
+              onConnectEnd={onConnectEnd}
+              edgesReconnectable
+              onReconnect={onReconnect}
+              reconnectRadius={16}
+              onNodeClick={(_, node) => {
+                if (isAdding && trailId && node.type === 'card')
+                  run(addStop(doc, trailId, node.id));
+              }}
+              onPaneClick={() => setSelection(NOTHING)}
+              onNodeDoubleClick={(_, node) => {
+                if (node.type === 'card') act.open(node.id);
+                else if (node.type === 'folded') doing.fold(node.data.section, false);
+              }}
+              onEdgeDoubleClick={(_, edge) => {
+                const [linkId = ''] = edge.id.split('>');
+                if (deck.links[linkId]) setRewording(linkId);
+              }}
+              selectionOnDrag={isSelecting}
+              panOnDrag={isSelecting ? [1, 2] : true}
+              selectionMode={SelectionMode.Partial}
+              zoomOnDoubleClick={false}
+              deleteKeyCode={null}
+              disableKeyboardA11y
+              onlyRenderVisibleElements
+              minZoom={0.05}
+              maxZoom={2}
+              fitView
+              fitViewOptions={{ padding: 0.16, maxZoom: 1.05 }}
+              proOptions={{ hideAttribution: true }}
+            >
+              <Background color="#d9d2c2" gap={23} size={1.4} />
+              {shownTrails.length > 0 && <TrailLines deck={deck} trails={shownTrails} />}
+              <MiniMap
+                pannable
+                zoomable
+                ariaLabel="Small map"
+                nodeColor={(node) => (node.type === 'region' ? 'transparent' : '#cfc8b8')}
+                maskColor="rgb(250 247 240 / 0.6)"
+                className="!m-4 !rounded-[6px] !border !border-line"
+              />
+            </ReactFlow>
+            <MapBar
+              slides={slides}
+              link={link}
+              carriedBy={link ? carrierWords(link, deck.slides[link.from]) : ''}
+              startSlideId={deck.startSlideId}
+              prompt={prompt}
+              onPromptEnd={() => {
+                setPrompt(null);
+                focusMap();
+              }}
+              act={act}
+            />
+          </div>
+        </div>
+      </div>
+      <LinkPicker
+        title={`“${leading ? (deck.links[leading]?.wording ?? '') : ''}” leads to …`}
+        isOpen={leading !== null}
+        current={leading ? deck.links[leading]?.target : undefined}
+        onPick={(target) => leading && run(retarget(doc, leading, target))}
+        onNew={(title) => {
+          if (!leading) return;
+          const from = deck.links[leading]?.from;
+          const added = run(addSlide(doc, { title, layout: 'text', beside: from }));
+          if (added) run(retarget(doc, leading, toSlide(added.slideId)));
         }}
-        act={act}
+        onClose={() => setLeading(null)}
       />
-    </div>
+      <CutDialog
+        link={cutting ? deck.links[cutting] : undefined}
+        slide={cutting ? deck.slides[deck.links[cutting]?.from ?? ''] : undefined}
+        onClose={() => {
+          setCutting(null);
+          focusMap();
+        }}
+        onCut={(how) => {
+          if (cutting) run(removeLink(doc, cutting, how));
+          setSelection(NOTHING);
+        }}
+      />
+      <SectionDialog
+        section={section ? (deck.sections[section.id] ?? null) : null}
+        onClose={() => setSectionOpen(null)}
+        onSelect={(of) =>
+          setSelection(
+            onlyCards(
+              Object.values(deck.slides)
+                .filter(({ sectionId }) => sectionId === of)
+                .map(({ id }) => id),
+            ),
+          )
+        }
+      />
+    </MapDoing>
   );
 }
-
-const startingSelection = (slideId: SlideId | null): Selection =>
-  slideId ? { kind: 'slides', ids: [slideId] } : null;
-
-/** Sideways along the wires, up and down to the nearest card of the column. */
-function neighbour(
-  slides: Slide[],
-  graph: ReturnType<typeof useDeck>['graph'],
-  from: Slide,
-  key: 'ArrowRight' | 'ArrowLeft' | 'ArrowUp' | 'ArrowDown',
-): SlideId | undefined {
-  if (key === 'ArrowRight') return leadsOn(graph, from.id)[0];
-  if (key === 'ArrowLeft') return graph.waysIn.get(from.id)?.[0]?.from;
-  const sign = key === 'ArrowDown' ? 1 : -1;
-  return slides
-    .filter((slide) => (slide.y - from.y) * sign > 0)
-    .sort((a, b) => distance(a, from) - distance(b, from))[0]?.id;
-}
-
-const distance = (a: Slide, b: Slide): number => Math.abs(a.y - b.y) + 2 * Math.abs(a.x - b.x);

@@ -15,3 +15,16 @@ test.each([
   if (isBack) expect(wire.y).toBeGreaterThan(Math.max(y1, y2));
   else expect(wire.y).toBe((y1 + y2) / 2);
 });
+
+test('a map that grows downwards has the same wires, turned', () => {
+  const [right, down] = [wirePath(0, 10, 200, 40), wirePath(10, 0, 40, 200, 'down')];
+  expect([down.x, down.y, down.isBack]).toEqual([right.y, right.x, right.isBack]);
+  expect(down.path.startsWith('M10 0 C10 100 ')).toBe(true);
+  expect(down.path.endsWith(' 40 200')).toBe(true);
+  expect(wirePath(40, 500, 40, 100, 'down').isBack).toBe(true);
+});
+
+test('wires back to the same card run in lanes of their own', () => {
+  const lanes = [0, 1, 2, 3].map((lane) => wirePath(500, 50, 100, 50, 'right', lane).y);
+  expect(new Set(lanes).size).toBe(4);
+});

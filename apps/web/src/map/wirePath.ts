@@ -1,15 +1,40 @@
-/** The path of a wire between two cards, and where its wording stands. One that leads back runs below the cards. */
+export type Direction = 'right' | 'down';
+
+export interface WirePath {
+  path: string;
+  /** Where its wording stands. */
+  x: number;
+  y: number;
+  isBack: boolean;
+}
+
+/**
+ * The path of a wire between two cards, and where its wording stands, in map units. One that leads back runs beside
+ * the cards, in one of four lanes so that several can be followed. A map that grows downwards is the same, turned.
+ */
 export function wirePath(
   sourceX: number,
   sourceY: number,
   targetX: number,
   targetY: number,
-): { path: string; x: number; y: number; isBack: boolean } {
+  direction: Direction = 'right',
+  lane = 0,
+): WirePath {
+  if (direction === 'down') {
+    const turned = wirePath(sourceY, sourceX, targetY, targetX, 'right', lane);
+    return {
+      ...turned,
+      path: turned.path.replace(/(-?[\d.]+) (-?[\d.]+)/g, '$2 $1'),
+      x: turned.y,
+      y: turned.x,
+    };
+  }
   const isBack = targetX < sourceX - 20;
   if (isBack) {
-    const low = Math.max(sourceY, targetY) + 110;
+    const low = Math.max(sourceY, targetY) + 110 + (lane % 4) * 22;
+    const reach = 90 + (lane % 4) * 12;
     return {
-      path: `M${sourceX} ${sourceY} C${sourceX + 90} ${low} ${targetX - 90} ${low} ${targetX} ${targetY}`,
+      path: `M${sourceX} ${sourceY} C${sourceX + reach} ${low} ${targetX - reach} ${low} ${targetX} ${targetY}`,
       x: (sourceX + targetX) / 2,
       y: (sourceY + targetY) / 8 + (low * 6) / 8,
       isBack,

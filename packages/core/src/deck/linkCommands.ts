@@ -56,7 +56,14 @@ export function addChoice(
   doc: Y.Doc,
   from: SlideId,
   wording: string,
-  to?: { slideId?: SlideId; newSlideId?: SlideId; title?: string; linkId?: LinkId },
+  to?: {
+    slideId?: SlideId;
+    newSlideId?: SlideId;
+    title?: string;
+    linkId?: LinkId;
+    /** Where the new slide's card is put, in map units. */
+    at?: { x: number; y: number };
+  },
 ): Result<{ linkId: LinkId; slideId: SlideId }> {
   const slide = slideOf(doc, from);
   if (!slide) return refuse(NO_SLIDE);
@@ -71,6 +78,7 @@ export function addChoice(
         id: to?.newSlideId,
         title: to?.title ?? words,
         beside: from,
+        at: to?.at,
         layout: 'text',
       });
       if (added.ok) {

@@ -1,0 +1,41 @@
+import type { Link, Slide, ThemeName } from '@gobrel/core';
+import { memo, useEffect, useSyncExternalStore, type ReactElement } from 'react';
+import { THEME_COLOURS } from '@gobrel/core';
+import { SlideView } from '../stage/SlideView';
+import { CARD_PICTURE, cardPictures } from './cardPictures';
+
+/** A slide as a small picture, painted once for each change in a worker; the last one stays until then. */
+export const CardPicture = memo(function CardPicture(props: {
+  slide: Slide;
+  theme: ThemeName;
+  links: readonly Link[];
+}): ReactElement {
+  const { slide, theme, links } = props;
+  const pictures = cardPictures();
+  const url = useSyncExternalStore(
+    (listener) => pictures?.subscribe(slide.id, listener) ?? (() => undefined),
+    () => pictures?.urlOf(slide.id),
+  );
+  useEffect(() => pictures?.want(slide, theme, links), [pictures, slide, theme, links]);
+  if (!pictures) return <SlideView slide={slide} theme={theme} links={links} width={136} />;
+  return (
+    <div
+      style={{
+        width: CARD_PICTURE.width / 2,
+        height: CARD_PICTURE.height / 2,
+        background: slide.fill || THEME_COLOURS[theme].paper,
+      }}
+    >
+      {url && (
+        <img
+          src={url}
+          alt=""
+          draggable={false}
+          decoding="async"
+          width={CARD_PICTURE.width / 2}
+          height={CARD_PICTURE.height / 2}
+        />
+      )}
+    </div>
+  );
+});

@@ -1,0 +1,92 @@
+import { removeSection, sectionPath, setSection, type Section, type SectionId } from '@gobrel/core';
+import { useState, type ReactElement } from 'react';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { Field } from '../ui/Field';
+import { useDeck } from '../workspace/DeckContext';
+import { Tints } from './TrailsPanel';
+
+/** Name, tint and place of a section. */
+export function SectionDialog(props: {
+  section: Section | null;
+  onClose: () => void;
+  onSelect: (sectionId: SectionId) => void;
+}): ReactElement {
+  return (
+    <Dialog title="Section" isOpen={props.section !== null} onClose={props.onClose}>
+      {props.section && <Settings {...props} section={props.section} />}
+    </Dialog>
+  );
+}
+
+function Settings(props: {
+  section: Section;
+  onClose: () => void;
+  onSelect: (sectionId: SectionId) => void;
+}): ReactElement {
+  const { section, onClose } = props;
+  const { doc, deck, run } = useDeck();
+  const [name, setName] = useState(section.name);
+  const keepName = (): void => {
+    if (name.trim() !== section.name) run(setSection(doc, section.id, { name }));
+  };
+  const homes = Object.values(deck.sections).filter(
+    ({ id }) => !sectionPath(deck, id).some((above) => above.id === section.id),
+  );
+  return (
+    <div className="flex flex-col gap-4">
+      <Field
+        label="Name"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        onBlur={keepName}
+      />
+      <Tints value={section.tint} onChange={(tint) => run(setSection(doc, section.id, { tint }))} />
+      <label className="flex flex-col gap-1 text-[14px] font-semibold">
+        Lies in
+        <select
+          value={section.parentId ?? ''}
+          onChange={(event) =>
+            run(setSection(doc, section.id, { parentId: event.target.value || null }))
+          }
+          className="h-10 rounded-[6px] border border-line bg-sheet px-2 font-normal"
+        >
+          <option value="">no other section</option>
+          {homes.map(({ id, name: other }) => (
+            <option key={id} value={id}>
+              {other}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="flex flex-wrap justify-between gap-2">
+        <Button
+          onClick={() => {
+            if (run(removeSection(doc, section.id))) onClose();
+          }}
+        >
+          Dissolve it
+        </Button>
+        <span className="flex gap-2">
+          <Button
+            onClick={() => {
+              props.onSelect(section.id);
+              onClose();
+            }}
+          >
+            Select its slides
+          </Button>
+          <Button
+            look="main"
+            onClick={() => {
+              keepName();
+              onClose();
+            }}
+          >
+            Done
+          </Button>
+        </span>
+      </div>
+    </div>
+  );
+}

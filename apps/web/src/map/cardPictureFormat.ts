@@ -1,0 +1,17 @@
+import type { Link, Slide, SlideId, ThemeName } from '@gobrel/core';
+
+/** Pixels of a card's picture: twice the units it takes on the map. */
+export const CARD_PICTURE = { width: 272, height: 153 } as const;
+
+/** What the painting worker is asked. */
+export interface PaintOrder {
+  slide: Slide;
+  theme: ThemeName;
+  /** The links that leave the slide: words that carry one are underlined. */
+  links: Link[];
+}
+/** What it answers. */
+export interface Painted {
+  slideId: SlideId;
+  picture: Blob;
+}

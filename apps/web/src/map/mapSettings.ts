@@ -1,0 +1,42 @@
+import { useCallback, useState } from 'react';
+import type { Direction } from './wirePath';
+
+export const OVERLAYS = ['none', 'state', 'findings', 'words', 'routes', 'walks'] as const;
+export type Overlay = (typeof OVERLAYS)[number];
+export type Panel = 'plan' | 'trails' | 'none';
+
+/** How somebody looks at the map of a deck; remembered on this device. */
+export interface MapSettings {
+  direction: Direction;
+  overlay: Overlay;
+  panel: Panel;
+}
+
+const keyOf = (deckId: string): string => `gobrel:map:${deckId}`;
+
+export function useMapSettings(
+  deckId: string,
+): [MapSettings, (change: Partial<MapSettings>) => void] {
+  const [settings, setSettings] = useState<MapSettings>(() => {
+    const start: MapSettings = { direction: 'right', overlay: 'findings', panel: 'none' };
+    try {
+      const kept = JSON.parse(localStorage.getItem(keyOf(deckId)) ?? '{}') as Partial<MapSettings>;
+      if (kept.direction === 'down') start.direction = 'down';
+      if (kept.overlay && OVERLAYS.includes(kept.overlay)) start.overlay = kept.overlay;
+      if (kept.panel === 'plan' || kept.panel === 'trails') start.panel = kept.panel;
+    } catch {
+      // Settings that cannot be read are forgotten.
+    }
+    return start;
+  });
+  const change = useCallback(
+    (by: Partial<MapSettings>) =>
+      setSettings((old) => {
+        const next = { ...old, ...by };
+        localStorage.setItem(keyOf(deckId), JSON.stringify(next));
+        return next;
+      }),
+    [deckId],
+  );
+  return [settings, change];
+}

@@ -1,0 +1,167 @@
+import {
+  addChoice,
+  addSection,
+  addSlide,
+  clipSlides,
+  duplicateSlides,
+  hangingBelow,
+  pasteSlides,
+  putIntoSection,
+  readClip,
+  removeSlides,
+  renameSlide,
+  setSlideFlag,
+  setStart,
+  type LinkId,
+  type Section,
+  type Slide,
+  type SlideId,
+} from '@gobrel/core';
+import type { ClipboardEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { useNotices } from '../ui/Notice';
+import { useDeck } from '../workspace/DeckContext';
+import type { MapActions, Prompt } from './MapBar';
+
+/** The clipboard's name for slides; only this program writes and reads it. */
+const CLIP_TYPE = 'application/x-gobrel-slides+json';
+
+/** Everything that is done on the map with keys, buttons or the clipboard. */
+export function useMapActions(args: {
+  slideIds: SlideId[];
+  linkId: LinkId | null;
+  ask: (prompt: Prompt) => void;
+  show: (slideIds: SlideId[]) => void;
+  clear: () => void;
+  reword: (linkId: LinkId) => void;
+  lead: (linkId: LinkId) => void;
+  cut: (linkId: LinkId) => void;
+  editSection: (section: Section) => void;
+}): MapActions & {
+  onCopy: (event: ClipboardEvent) => void;
+  onCut: (event: ClipboardEvent) => void;
+  onPaste: (event: ClipboardEvent) => void;
+} {
+  const { deckId, doc, deck, graph, run } = useDeck();
+  const { slideIds, ask, show } = args;
+  const navigate = useNavigate();
+  const notices = useNotices();
+
+  const addChoiceFrom = (from: SlideId, at?: { x: number; y: number }): void =>
+    ask({
+      label: 'Wording of the choice',
+      value: '',
+      done: (wording) => {
+        const added = run(addChoice(doc, from, wording, { at }));
+        if (added) show([added.slideId]);
+      },
+    });
+  const addNew = (at?: { x: number; y: number }): void =>
+    ask({
+      label: 'Name of the slide',
+      value: '',
+      done: (title) => {
+        const added = run(addSlide(doc, { title, layout: 'text', at }));
+        if (added) show([added.slideId]);
+      },
+    });
+  const removeAll = (): void => {
+    const [only] = slideIds;
+    const title = deck.slides[only ?? '']?.title;
+    const said =
+      slideIds.length === 1 ? (title ? `“${title}”` : 'One slide') : `${slideIds.length} slides`;
+    if (run(removeSlides(doc, slideIds))) notices.tell(`${said} deleted. Ctrl+Z brings it back.`);
+    args.clear();
+  };
+  const clipText = (): string => JSON.stringify(clipSlides(deck, deckId, slideIds));
+  const titles = (): string => slideIds.map((id) => `- ${deck.slides[id]?.title ?? ''}`).join('\n');
+  const onCopy = (event: ClipboardEvent): void => {
+    if (slideIds.length === 0 || isField(event)) return;
+    event.preventDefault();
+    event.clipboardData.setData(CLIP_TYPE, clipText());
+    event.clipboardData.setData('text/plain', titles());
+    notices.tell(slideIds.length === 1 ? 'One slide copied.' : `${slideIds.length} slides copied.`);
+  };
+
+  return {
+    addChoice: addChoiceFrom,
+    addBeside: (slideId) => {
+      const parent = graph.waysIn.get(slideId)?.[0]?.from;
+      if (parent) addChoiceFrom(parent);
+      else addNew();
+    },
+    addSlide: addNew,
+    rename: (slide: Slide, value = slide.title) =>
+      ask({
+        label: 'Name of the slide',
+        value,
+        done: (title) => {
+          run(renameSlide(doc, slide.id, title));
+          show([slide.id]);
+        },
+      }),
+    reword: args.reword,
+    lead: args.lead,
+    remove: () => {
+      if (args.linkId) args.cut(args.linkId);
+      else if (slideIds.length > 0) removeAll();
+    },
+    duplicate: () => {
+      const copy = run(duplicateSlides(doc, slideIds));
+      if (copy) show(copy.slideIds);
+    },
+    duplicateBelow: (slideId) => {
+      const copy = run(duplicateSlides(doc, hangingBelow(deck, graph, slideId)));
+      if (copy) show(copy.slideIds);
+    },
+    copy: () => void document.execCommand('copy'),
+    setFlag: (slides, flag, value) => {
+      doc.transact(() => {
+        for (const { id } of slides) run(setSlideFlag(doc, id, flag, value));
+      }, 'command');
+    },
+    makeStart: (slideId) => void run(setStart(doc, slideId)),
+    open: (slideId) => void navigate(`/deck/${deckId}/slide/${slideId}`),
+    makeSection: () =>
+      ask({
+        label: 'Name of the section',
+        value: '',
+        done: (name) => {
+          run(addSection(doc, { name, slideIds }));
+          show(slideIds);
+        },
+      }),
+    leaveSection: () => void run(putIntoSection(doc, slideIds, null)),
+    editSection: args.editSection,
+    onCopy,
+    onCut: (event) => {
+      if (slideIds.length === 0 || isField(event)) return;
+      onCopy(event);
+      removeAll();
+    },
+    onPaste: (event) => {
+      if (isField(event)) return;
+      const text = event.clipboardData.getData(CLIP_TYPE);
+      if (!text) return;
+      event.preventDefault();
+      const clip = readClip(text);
+      if (!clip) return notices.trouble('What was copied are no slides.');
+      const isHere = clip.slides.every(({ id }) => deck.slides[id]);
+      const pasted = run(
+        pasteSlides(doc, clip, deckId, isHere ? { dx: 40, dy: 170 } : { dx: 0, dy: 0 }),
+      );
+      if (!pasted) return;
+      show(pasted.slideIds);
+      const { length } = pasted.slideIds;
+      const said = length === 1 ? 'One slide pasted.' : `${length} slides pasted.`;
+      notices.tell(
+        pasted.lost.length === 0
+          ? said
+          : `${said} What these lead to did not come along: ${pasted.lost.slice(0, 5).join(', ')}.`,
+      );
+    },
+  };
+}
+
+const isField = (event: ClipboardEvent): boolean =>
+  (event.target as HTMLElement).closest('input, textarea, [contenteditable]') !== null;

@@ -1,0 +1,158 @@
+import {
+  CARD,
+  foldedId,
+  seenWires,
+  type Finding,
+  type LinkId,
+  type MapRegions,
+  type Measures,
+  type SlideId,
+} from '@gobrel/core';
+import { useMemo, useRef } from 'react';
+import { useDeck } from '../workspace/DeckContext';
+import { cardMark } from './cardMark';
+import type { CardNode, MapNode } from './cards';
+import type { MapSettings } from './mapSettings';
+import type { MapSelection } from './selection';
+import type { Wire } from './WireEdge';
+
+export interface Walks {
+  slides: Record<SlideId, number>;
+  links: Record<LinkId, number>;
+}
+
+/** Cards, regions and wires as the canvas takes them. A card that did not change stays the same object. */
+export function useMapElements(args: {
+  regions: MapRegions;
+  selection: MapSelection;
+  moving: Record<string, { x: number; y: number }>;
+  settings: MapSettings;
+  bySlide: Map<SlideId, Finding[]>;
+  measures: Measures | null;
+  walks: Walks | undefined;
+  /** Slides that match what is sought; null when nothing is. */
+  found: Set<SlideId> | null;
+  rewording: LinkId | null;
+  onReword: (linkId: LinkId, wording: string | null) => void;
+}): { nodes: MapNode[]; edges: Wire[] } {
+  const { deck, graph } = useDeck();
+  const { regions, selection, moving, settings, bySlide, measures, walks, found } = args;
+  const { direction, overlay } = settings;
+  const last = useRef(new Map<string, { key: readonly unknown[]; node: CardNode }>());
+
+  const nodes = useMemo<MapNode[]>(() => {
+    const picked = new Set(selection.cards);
+    const known = last.current;
+    const next = new Map<string, { key: readonly unknown[]; node: CardNode }>();
+    const list: MapNode[] = regions.regions.map(({ section, box, depth }) => ({
+      id: `region:${section.id}`,
+      type: 'region',
+      position: { x: box.x, y: box.y },
+      ...{ width: box.w, height: box.h, draggable: false, selectable: false, focusable: false },
+      zIndex: depth - 20,
+      data: { section },
+    }));
+    for (const { section, x, y, slideIds } of regions.folded) {
+      const id = foldedId(section.id);
+      list.push({
+        id,
+        type: 'folded',
+        position: moving[id] ?? { x, y },
+        selected: picked.has(id),
+        ...{ initialWidth: CARD.width, initialHeight: CARD.height },
+        ariaLabel: section.name,
+        data: { section, count: slideIds.length, direction },
+      });
+    }
+    for (const slide of Object.values(deck.slides)) {
+      const { id } = slide;
+      if (regions.hiddenIn.has(id)) continue;
+      const links = graph.waysOut.get(id) ?? [];
+      const findings = bySlide.get(id) ?? [];
+      const mark = cardMark(overlay, slide, {
+        findings,
+        measures,
+        visits: walks?.slides[id] ?? 0,
+      });
+      const isStart = id === deck.startSlideId;
+      const isDim = found !== null && !found.has(id);
+      const selected = picked.has(id);
+      const at = moving[id];
+      const key = [
+        slide,
+        deck.theme,
+        isStart,
+        mark?.text,
+        isDim,
+        selected,
+        at,
+        direction,
+        ...links,
+      ];
+      const old = known.get(id);
+      if (old && old.key.length === key.length && old.key.every((part, n) => part === key[n])) {
+        next.set(id, old);
+        list.push(old.node);
+        continue;
+      }
+      const node: CardNode = {
+        id,
+        type: 'card',
+        position: at ?? { x: slide.x, y: slide.y },
+        selected,
+        ...{ initialWidth: CARD.width, initialHeight: CARD.height },
+        ariaLabel: slide.title || 'Untitled',
+        data: {
+          ...{ slide, theme: deck.theme, links, isStart, mark, isDim, direction },
+          isDraft: overlay === 'state' && !slide.isReady,
+        },
+      };
+      next.set(id, { key, node });
+      list.push(node);
+    }
+    last.current = next;
+    return list;
+  }, [
+    deck,
+    graph,
+    regions,
+    bySlide,
+    measures,
+    walks,
+    moving,
+    selection,
+    found,
+    overlay,
+    direction,
+  ]);
+
+  const { rewording, onReword } = args;
+  const edges = useMemo<Wire[]>(() => {
+    const lanes = new Map<string, number>();
+    return seenWires(deck, graph, regions).map(({ id, from, to, linkIds }) => {
+      const [linkId] = linkIds as [LinkId];
+      const isOne = linkIds.length === 1;
+      const lane = lanes.get(to) ?? 0;
+      lanes.set(to, lane + 1);
+      const walked = linkIds.reduce((sum, one) => sum + (walks?.links[one] ?? 0), 0);
+      return {
+        id,
+        type: 'wire',
+        source: from,
+        target: to,
+        selected: selection.linkId === linkId,
+        ariaLabel: deck.links[linkId]?.wording,
+        reconnectable: isOne,
+        data: {
+          wording: isOne ? (deck.links[linkId]?.wording ?? '') : `${linkIds.length} ways`,
+          ...{ direction, lane },
+          ...(overlay === 'walks' ? { thickness: 1 + Math.min(14, Math.sqrt(walked)) } : {}),
+          ...(rewording === linkId
+            ? { onReword: (wording: string | null) => onReword(linkId, wording) }
+            : {}),
+        },
+      };
+    });
+  }, [deck, graph, regions, walks, selection.linkId, overlay, direction, rewording, onReword]);
+  return { nodes, edges };
+}
