@@ -1,22 +1,34 @@
 /**
  * A deck made up for measuring, as plain data: `n` slides in layers, each with a title, a text and three choices that
  * mostly lead onwards, sometimes back. The same for the same `n`.
+ * @param {number} n
+ * @returns {import('@gobrel/core').Deck}
  */
 export function generatedDeck(n) {
   let seed = 7;
-  const random = (below) => {
+  const random = (/** @type {number} */ below) => {
     seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0;
     return Math.floor((seed / 2 ** 32) * below);
   };
-  const text = (words) => ({
-    type: 'doc',
-    content: [{ type: 'paragraph', content: [{ type: 'text', text: words }] }],
-  });
+  const text = (/** @type {string} */ words) =>
+    /** @type {import('@gobrel/core').RichText} */ ({
+      type: 'doc',
+      content: [{ type: 'paragraph', content: [{ type: 'text', text: words }] }],
+    });
+  /**
+   * @param {string} id
+   * @param {import('@gobrel/core').TextStyle} style
+   * @param {import('@gobrel/core').Box} box
+   * @param {string} words
+   * @returns {import('@gobrel/core').TextElement}
+   */
   const element = (id, style, box, words) => ({
     ...{ id, kind: 'text', layer: 'content', style, box, order: `a${id}`, name: '' },
     ...{ text: text(words), colour: '', size: 0 },
   });
+  /** @type {import('@gobrel/core').Deck['slides']} */
   const slides = {};
+  /** @type {import('@gobrel/core').Deck['links']} */
   const links = {};
   for (let index = 0; index < n; index += 1) {
     const id = `s${index}`;
@@ -52,7 +64,15 @@ export function generatedDeck(n) {
     slides[id] = {
       ...{ id, title: `Slide ${index}`, x: (index % 60) * 270, y: Math.floor(index / 60) * 150 },
       ...{ isPlacedByHand: false, isEnding: index % 9 === 0, isLeftOut: false, isPattern: false },
-      ...{ isReady: false, runsOn: false, sectionId: null, layout: 'choices', fill: '', notes: '' },
+      ...{
+        isReady: false,
+        runsOn: false,
+        sectionId: null,
+        trunkId: '',
+        layout: 'choices',
+        fill: '',
+        notes: '',
+      },
       elements,
     };
   }

@@ -7,6 +7,16 @@ export function percentile(values, share) {
   return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN;
 }
 
+/** @param {number[]} values */
+export const median = (values) => percentile(values, 0.5);
+
+/** Milliseconds that a piece of work takes. @param {() => unknown} work */
+export function timed(work) {
+  const from = performance.now();
+  work();
+  return performance.now() - from;
+}
+
 /** @param {number[]} values milliseconds */
 export function describe(values) {
   const round = (/** @type {number} */ value) => Math.round(value * 100) / 100;

@@ -8,7 +8,7 @@ import {
   readDeck,
   routeGraph,
 } from '../packages/core/dist/index.js';
-import { describe, report } from './measure.mjs';
+import { describe, median, report, timed } from './measure.mjs';
 
 /**
  * A written plan of 1,000 items: in (read, compared with an empty deck, done), out (printed), and compared once more
@@ -19,18 +19,18 @@ const ITEMS = 1000;
 const lines = ['- Item 0: It begins here.'];
 for (let index = 1; index < ITEMS; index += 1) {
   const depth = 1 + (index % 7);
-  const join = index % 10 === 0 ? '[Item 0](#item-0)' : `**Item ${index}** The tide comes in over the rocks.`;
+  const join =
+    index % 10 === 0 ? '[Item 0](#item-0)' : `**Item ${index}** The tide comes in over the rocks.`;
   lines.push(`${'  '.repeat(depth)}- Choice ${index}: ${join}`);
 }
 const plan = `${lines.join('\n')}\n`;
 
-const timed = (work) => {
-  const from = performance.now();
-  work();
-  return performance.now() - from;
-};
-const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
-const [bare, inward, outward, again] = [[], [], [], []];
+const [bare, inward, outward, again] = /** @type {[number[], number[], number[], number[]]} */ ([
+  [],
+  [],
+  [],
+  [],
+]);
 for (let round = 0; round < 9; round += 1) {
   bare.push(
     timed(() => {

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { newDeck, signIn, someone } from './people';
+import { expect } from '@playwright/test';
+import { newDeck, signIn, someone, test } from './people';
 
 test('a newcomer makes an account, a class and a deck; copies, trashes and restores it', async ({
   browser,
@@ -97,7 +97,7 @@ test('a map grows from the keyboard alone, tidies itself, and undoes every step'
   await expect(card('Third')).toBeVisible();
   await expect(page.getByText('Three', { exact: true }).first()).toBeVisible();
   const before = await card('Two').boundingBox();
-  await page.getByRole('button', { name: 'Tidy' }).click();
+  await page.getByRole('button', { name: /^Tidy the cards/ }).click();
   await expect
     .poll(async () => JSON.stringify(await card('Two').boundingBox()))
     .not.toBe(JSON.stringify(before));

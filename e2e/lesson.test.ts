@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { gzipSync } from 'node:zlib';
-import { isSaved, joinAs, RUNNING, signIn, someone } from './people';
+import { isSaved, joinAs, RUNNING, signIn, someone, test } from './people';
 
 const CODE = 'TERN 482';
 

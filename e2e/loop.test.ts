@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { COAUTHOR, drag, isSaved, joinAs, newDeck, PNG, signIn, someone } from './people';
+import { expect, type Page } from '@playwright/test';
+import { COAUTHOR, drag, isSaved, joinAs, newDeck, PNG, signIn, someone, test } from './people';
 
 /** The whole loop: a deck from its first slide to a presented leaf, by a teacher, two students and a big screen. */
 test('from an empty map to a leaf on the big screen', async ({ browser }) => {
@@ -109,7 +109,8 @@ async function growDeck(page: Page): Promise<string> {
   await page.getByRole('button', { name: 'New slide' }).click();
   await page.getByLabel('Name of the slide').fill('My page');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Open for leaves' }).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Open for leaves' }).click();
   await expect(card('My page').getByText('leaves')).toBeVisible();
   await isSaved(page);
   return new URL(page.url()).pathname.replace('/map', '');

@@ -1,4 +1,15 @@
-import { expect, type Browser, type Locator, type Page } from '@playwright/test';
+import { expect, test as plainTest, type Browser, type Locator, type Page } from '@playwright/test';
+
+/** A test after which everyone who came puts their browser away: a page left open goes on working. */
+export const test = plainTest.extend<{ everyoneLeaves: void }>({
+  everyoneLeaves: [
+    async ({ browser }, use) => {
+      await use();
+      await Promise.all(browser.contexts().map((context) => context.close()));
+    },
+    { auto: true },
+  ],
+});
 
 export const TEACHER = { email: 'ines@gobrel.example', password: 'petrel-isle-lamp' };
 export const COAUTHOR = { email: 'tomas@gobrel.example', password: 'petrel-isle-lamp' };

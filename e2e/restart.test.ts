@@ -1,8 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
-import { isSaved, joinAs, RUNNING, signIn, someone } from './people';
+import { expect } from '@playwright/test';
+import { isSaved, joinAs, RUNNING, signIn, someone, test } from './people';
 
 const root = join(import.meta.dirname, '..');
 const PORT = 4378;

@@ -15,6 +15,7 @@ import {
 } from 'lucide-react';
 import { useMemo, useState, type ReactElement, type Ref } from 'react';
 import { useDeck } from '../workspace/DeckContext';
+import { WHOLE_MAP } from './fit';
 import { OVERLAYS, type MapSettings, type Overlay } from './mapSettings';
 
 const OVERLAY_NAMES: Record<Overlay, string> = {
@@ -115,7 +116,7 @@ export function MapTools(props: {
       <Tool
         icon={Maximize}
         label="Fit the whole map"
-        onClick={() => void flow.fitView({ padding: 0.12, duration: 250 })}
+        onClick={() => void flow.fitView({ ...WHOLE_MAP, duration: 250 })}
       />
       <Tool
         icon={Focus}

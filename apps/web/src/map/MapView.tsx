@@ -52,6 +52,7 @@ import { MapBar, type Prompt } from './MapBar';
 import { onMapKey } from './mapKeys';
 import { useMapSettings } from './mapSettings';
 import { MapTools } from './MapTools';
+import { WHOLE_MAP } from './fit';
 import { PlanPanel } from './PlanPanel';
 import { SectionDialog } from './SectionDialog';
 import { NOTHING, onlyCards, onlyLink, slidesIn, type MapSelection } from './selection';
@@ -100,8 +101,12 @@ function DeckMap(): ReactElement {
   });
 
   const regions = useMemo(() => mapRegions(deck), [deck]);
-  const slideIds = useMemo(() => slidesIn(selection, regions), [selection, regions]);
-  const slides = slideIds.flatMap((id) => deck.slides[id] ?? []);
+  // What was in hand may have been taken out since, by an undo or by somebody else.
+  const slideIds = useMemo(
+    () => slidesIn(selection, regions).filter((id) => deck.slides[id]),
+    [selection, regions, deck.slides],
+  );
+  const slides = slideIds.map((id) => deck.slides[id]!);
   const link: Link | undefined = selection.linkId ? deck.links[selection.linkId] : undefined;
   const deferred = useDeferredValue(sought);
   const found = useMemo(
@@ -130,8 +135,9 @@ function DeckMap(): ReactElement {
   const show = useCallback(
     (ids: SlideId[]) => {
       setSelection(onlyCards(ids));
+      // At once: a moment later the next line may have been opened for typing.
+      focusMap();
       requestAnimationFrame(() => {
-        focusMap();
         const node = flow.getNode(ids[0] ?? '');
         const bounds = frame.current?.getBoundingClientRect();
         if (!node || !bounds) return;
@@ -203,7 +209,7 @@ function DeckMap(): ReactElement {
       run(moveCards(doc, spots, 'layout'));
       setTimeout(() => {
         frame.current?.classList.remove('is-tidying');
-        void flow.fitView({ duration: 250, padding: 0.12 });
+        void flow.fitView({ ...WHOLE_MAP, duration: 250 });
       }, 420);
     } catch (error) {
       notices.trouble(sentenceOf(error));
@@ -317,11 +323,9 @@ function DeckMap(): ReactElement {
             tabIndex={-1}
             role="application"
             aria-label="Map of the deck"
-            className="deck-map relative min-w-0 flex-1 outline-none"
+            data-direction={settings.direction}
+            className="deck-map select-none relative min-w-0 flex-1 outline-none"
             onKeyDownCapture={onKeyDown}
-            onCopy={act.onCopy}
-            onCut={act.onCut}
-            onPaste={act.onPaste}
             onDoubleClick={(event) => {
               if (!(event.target as HTMLElement).classList.contains('react-flow__pane')) return;
               act.addSlide(
@@ -346,7 +350,7 @@ function DeckMap(): ReactElement {
               onConnectEnd={onConnectEnd}
               edgesReconnectable
               onReconnect={onReconnect}
-              reconnectRadius={16}
+              reconnectRadius={8}
               onNodeClick={(_, node) => {
                 if (isAdding && trailId && node.type === 'card')
                   run(addStop(doc, trailId, node.id));
@@ -370,7 +374,7 @@ function DeckMap(): ReactElement {
               minZoom={0.05}
               maxZoom={2}
               fitView
-              fitViewOptions={{ padding: 0.16, maxZoom: 1.05 }}
+              fitViewOptions={WHOLE_MAP}
               proOptions={{ hideAttribution: true }}
             >
               <Background color="#d9d2c2" gap={23} size={1.4} />

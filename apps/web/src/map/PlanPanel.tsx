@@ -6,9 +6,10 @@ import {
   printPlan,
   type PlanChange,
   type PlanProblem,
+  type SlideId,
 } from '@gobrel/core';
 import { Copy } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
 import { useDeck } from '../workspace/DeckContext';
@@ -26,6 +27,9 @@ export function PlanPanel(): ReactElement {
   const { tell } = useNotices();
   const [typed, setTyped] = useState<string | null>(null);
   const [isTaken, setIsTaken] = useState(true);
+  const [isFocused, setIsFocused] = useState(false);
+  /** The slides that were there when something was last typed: the text cannot have dropped any other. */
+  const [known, setKnown] = useState<ReadonlySet<SlideId>>(new Set());
   const area = useRef<HTMLTextAreaElement>(null);
   const gutter = useRef<HTMLDivElement>(null);
   const printed = useMemo(() => printPlan(planOf(deck, graph)), [deck, graph]);
@@ -47,8 +51,22 @@ export function PlanPanel(): ReactElement {
     return () => clearTimeout(timer);
   }, [typed, isTaken, read, doc, run]);
 
-  const removed = read && isTaken ? read.removed : [];
+  const removed = read && isTaken ? read.removed.filter((slideId) => known.has(slideId)) : [];
   const problems = read?.all ?? [];
+  const isSettled = isTaken && problems.length === 0 && removed.length === 0;
+  const isBehind = read !== null && (read.steps.length > 0 || read.removed.length > 0);
+  useLayoutEffect(() => {
+    if (typed === null || !isSettled) return;
+    // What is wrong, or waits to be agreed to, stays as it was typed; all else follows the map.
+    if (!isFocused) setTyped(null);
+    else if (isBehind && area.current) {
+      const { value, selectionStart } = area.current;
+      const caret = sameSpot(value, printed, selectionStart);
+      area.current.value = printed;
+      area.current.setSelectionRange(caret, caret);
+      setTyped(printed);
+    }
+  }, [typed, isSettled, isFocused, isBehind, printed]);
   const copy = async (): Promise<void> => {
     try {
       await navigator.clipboard.writeText(text);
@@ -57,10 +75,6 @@ export function PlanPanel(): ReactElement {
       area.current?.select();
       tell('The browser did not let it be copied: it is marked, press Ctrl+C.');
     }
-  };
-  const leave = (): void => {
-    // What is wrong, or waits to be agreed to, stays as it was typed.
-    if (isTaken && problems.length === 0 && removed.length === 0) setTyped(null);
   };
 
   return (
@@ -106,12 +120,14 @@ export function PlanPanel(): ReactElement {
           }
           onChange={(event) => {
             setTyped(event.target.value);
+            setKnown(new Set(Object.keys(deck.slides)));
             setIsTaken(false);
           }}
           onScroll={(event) => {
             if (gutter.current) gutter.current.scrollTop = event.currentTarget.scrollTop;
           }}
-          onBlur={leave}
+          onFocus={() => setIsFocused(true)}
+          onBlur={() => setIsFocused(false)}
           onKeyDown={(event) => {
             event.stopPropagation();
             if (event.key === 'Tab') {
@@ -180,6 +196,15 @@ export function PlanPanel(): ReactElement {
       </div>
     </div>
   );
+}
+
+/** Where a caret belongs when a text was printed anew: on the same line at the same column. */
+function sameSpot(before: string, after: string, caret: number): number {
+  const lines = before.slice(0, caret).split('\n');
+  const printed = after.split('\n');
+  const line = Math.min(lines.length, printed.length) - 1;
+  const start = printed.slice(0, line).join('\n').length + (line > 0 ? 1 : 0);
+  return start + Math.min(lines.at(-1)!.length, printed[line]!.length);
 }
 
 /** Replaces a stretch of a text field so that the browser's own undo knows of it. */

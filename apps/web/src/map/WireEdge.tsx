@@ -12,6 +12,8 @@ export type WireData = {
   isLabelled?: boolean;
   direction?: Direction;
   lane?: number;
+  /** Its place among wires between the same two cards: 0 in the middle, steps of 1 aside. */
+  aside?: number;
   /** Set while its wording is being typed in place. */
   onReword?: (wording: string | null) => void;
 };
@@ -29,6 +31,7 @@ export function WireEdge(props: EdgeProps<Wire>): ReactElement {
     targetY,
     data?.direction,
     data?.lane,
+    data?.aside,
   );
   const wording = data?.wording ?? '';
   const place = { transform: `translate(-50%, -50%) translate(${x}px, ${y}px)` };

@@ -28,7 +28,9 @@ function Ends({ direction, title }: { direction: Direction; title: string }): Re
       <Handle
         type="target"
         position={isDown ? Position.Top : Position.Left}
-        className="!size-2 !border-0 !bg-transparent"
+        isConnectableStart={false}
+        // Out of the way of the wires' ends, which are taken hold of here.
+        className="!pointer-events-none !size-2 !border-0 !bg-transparent"
       />
       <Handle
         type="source"

@@ -17,9 +17,9 @@ import {
   type Slide,
   type SlideId,
 } from '@gobrel/core';
-import type { ClipboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { useNotices } from '../ui/Notice';
+import { useClipboard } from '../ui/useClipboard';
 import { useDeck } from '../workspace/DeckContext';
 import type { MapActions, Prompt } from './MapBar';
 
@@ -37,11 +37,7 @@ export function useMapActions(args: {
   lead: (linkId: LinkId) => void;
   cut: (linkId: LinkId) => void;
   editSection: (section: Section) => void;
-}): MapActions & {
-  onCopy: (event: ClipboardEvent) => void;
-  onCut: (event: ClipboardEvent) => void;
-  onPaste: (event: ClipboardEvent) => void;
-} {
+}): MapActions {
   const { deckId, doc, deck, graph, run } = useDeck();
   const { slideIds, ask, show } = args;
   const navigate = useNavigate();
@@ -75,13 +71,45 @@ export function useMapActions(args: {
   };
   const clipText = (): string => JSON.stringify(clipSlides(deck, deckId, slideIds));
   const titles = (): string => slideIds.map((id) => `- ${deck.slides[id]?.title ?? ''}`).join('\n');
-  const onCopy = (event: ClipboardEvent): void => {
-    if (slideIds.length === 0 || isField(event)) return;
-    event.preventDefault();
-    event.clipboardData.setData(CLIP_TYPE, clipText());
-    event.clipboardData.setData('text/plain', titles());
+  const copyTo = (data: DataTransfer): void => {
+    data.setData(CLIP_TYPE, clipText());
+    data.setData('text/plain', titles());
     notices.tell(slideIds.length === 1 ? 'One slide copied.' : `${slideIds.length} slides copied.`);
   };
+  const pasteFrom = (data: DataTransfer): boolean => {
+    const text = data.getData(CLIP_TYPE);
+    if (!text) return false;
+    const clip = readClip(text);
+    if (!clip) {
+      notices.trouble('What was copied are no slides.');
+      return true;
+    }
+    const isHere = clip.slides.every(({ id }) => deck.slides[id]);
+    const pasted = run(
+      pasteSlides(doc, clip, deckId, isHere ? { dx: 40, dy: 170 } : { dx: 0, dy: 0 }),
+    );
+    if (!pasted) return true;
+    show(pasted.slideIds);
+    const { length } = pasted.slideIds;
+    const said = length === 1 ? 'One slide pasted.' : `${length} slides pasted.`;
+    notices.tell(
+      pasted.lost.length === 0
+        ? said
+        : `${said} What these lead to did not come along: ${pasted.lost.slice(0, 5).join(', ')}.`,
+    );
+    return true;
+  };
+  const hasSlides = slideIds.length > 0;
+  useClipboard({
+    onCopy: hasSlides ? copyTo : undefined,
+    onCut: hasSlides
+      ? (data) => {
+          copyTo(data);
+          removeAll();
+        }
+      : undefined,
+    onPaste: pasteFrom,
+  });
 
   return {
     addChoice: addChoiceFrom,
@@ -133,35 +161,5 @@ export function useMapActions(args: {
       }),
     leaveSection: () => void run(putIntoSection(doc, slideIds, null)),
     editSection: args.editSection,
-    onCopy,
-    onCut: (event) => {
-      if (slideIds.length === 0 || isField(event)) return;
-      onCopy(event);
-      removeAll();
-    },
-    onPaste: (event) => {
-      if (isField(event)) return;
-      const text = event.clipboardData.getData(CLIP_TYPE);
-      if (!text) return;
-      event.preventDefault();
-      const clip = readClip(text);
-      if (!clip) return notices.trouble('What was copied are no slides.');
-      const isHere = clip.slides.every(({ id }) => deck.slides[id]);
-      const pasted = run(
-        pasteSlides(doc, clip, deckId, isHere ? { dx: 40, dy: 170 } : { dx: 0, dy: 0 }),
-      );
-      if (!pasted) return;
-      show(pasted.slideIds);
-      const { length } = pasted.slideIds;
-      const said = length === 1 ? 'One slide pasted.' : `${length} slides pasted.`;
-      notices.tell(
-        pasted.lost.length === 0
-          ? said
-          : `${said} What these lead to did not come along: ${pasted.lost.slice(0, 5).join(', ')}.`,
-      );
-    },
   };
 }
-
-const isField = (event: ClipboardEvent): boolean =>
-  (event.target as HTMLElement).closest('input, textarea, [contenteditable]') !== null;

@@ -129,7 +129,16 @@ export function useMapElements(args: {
   const { rewording, onReword } = args;
   const edges = useMemo<Wire[]>(() => {
     const lanes = new Map<string, number>();
-    return seenWires(deck, graph, regions).map(({ id, from, to, linkIds }) => {
+    const wires = seenWires(deck, graph, regions);
+    const twins = new Map<string, { count: number; used: number }>();
+    for (const { from, to } of wires) {
+      const pair = `${from}>${to}`;
+      twins.set(pair, { count: (twins.get(pair)?.count ?? 0) + 1, used: 0 });
+    }
+    return wires.map(({ id, from, to, linkIds }) => {
+      const twin = twins.get(`${from}>${to}`)!;
+      const aside = twin.used - (twin.count - 1) / 2;
+      twin.used += 1;
       const [linkId] = linkIds as [LinkId];
       const isOne = linkIds.length === 1;
       const lane = lanes.get(to) ?? 0;
@@ -141,11 +150,11 @@ export function useMapElements(args: {
         source: from,
         target: to,
         selected: selection.linkId === linkId,
-        ariaLabel: deck.links[linkId]?.wording,
+        ariaLabel: `Wire: ${deck.links[linkId]?.wording ?? ''}`,
         reconnectable: isOne,
         data: {
           wording: isOne ? (deck.links[linkId]?.wording ?? '') : `${linkIds.length} ways`,
-          ...{ direction, lane },
+          ...{ direction, lane, aside },
           ...(overlay === 'walks' ? { thickness: 1 + Math.min(14, Math.sqrt(walked)) } : {}),
           ...(rewording === linkId
             ? { onReword: (wording: string | null) => onReword(linkId, wording) }

@@ -21,7 +21,7 @@ interface Notices {
 
 const Context = createContext<Notices | null>(null);
 
-/** One sentence at the foot of the page, read aloud, gone after a while. */
+/** One sentence under the page's head, read aloud, gone after a while. */
 export function NoticeProvider({ children }: { children: ReactNode }): ReactElement {
   const [told, setTold] = useState<Told | null>(null);
   useEffect(() => {
@@ -37,7 +37,7 @@ export function NoticeProvider({ children }: { children: ReactNode }): ReactElem
       {children}
       <div
         role="status"
-        className="fixed bottom-4 left-1/2 z-[60] -translate-x-1/2 max-w-[min(560px,92vw)]"
+        className="pointer-events-none fixed top-14 left-1/2 z-[60] -translate-x-1/2 max-w-[min(560px,92vw)]"
       >
         {told && (
           <div
