@@ -95,7 +95,10 @@ test('a map grows from the keyboard alone, tidies itself, and undoes every step'
   await page.getByLabel('Name of the slide').fill('Third');
   await press('Enter');
   await expect(card('Third')).toBeVisible();
-  await expect(page.getByText('Three', { exact: true }).first()).toBeVisible();
+  await card('One').click();
+  await expect(
+    page.getByRole('list', { name: 'Ways out of One' }).getByText('Three', { exact: true }),
+  ).toBeAttached();
   const before = await card('Two').boundingBox();
   await page.getByRole('button', { name: /^Tidy the cards/ }).click();
   await expect

@@ -4,9 +4,9 @@ import { startCluster } from './postgres.mjs';
 import { build, checkModules, checkNode, checkPackages, root, say, workFolder } from './setup.mjs';
 
 /** `npm run bench`: every benchmark with its baseline in the same run, on a cluster that waits for its disk. */
-const BENCHES = ['acknowledgedSave', 'folioSync', 'fullCheck', 'planText'];
+const BENCHES = ['acknowledgedSave', 'folioSync', 'fullCheck', 'planText', 'mapPan'];
 checkNode();
-checkPackages({ chromium: false });
+checkPackages();
 checkModules();
 build();
 const wanted = process.argv.slice(2);

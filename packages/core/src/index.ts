@@ -28,6 +28,7 @@ export * from './map/plan/applyPlan.js';
 export * from './stage/layouts.js';
 export * from './stage/themes.js';
 export { wordsHeight } from './check/reading.js';
+export { textWidth } from './stage/typeWidths.js';
 export * from './stage/zones.js';
 export * from './stage/readingOrder.js';
 export * from './stage/resize.js';

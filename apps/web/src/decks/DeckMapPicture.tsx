@@ -1,6 +1,6 @@
 import type { ReactElement } from 'react';
 import type { DeckSummary } from '../api/teacher';
-import { wirePath } from '../map/wirePath';
+import { svgPath, wirePath } from '../map/wirePath';
 
 const CARD = { w: 150, h: 90 };
 
@@ -19,11 +19,11 @@ export function DeckMapPicture({ summary }: { summary: DeckSummary }): ReactElem
         const [a, b] = [cards[from]!, cards[to]!];
         const [x1, y1] = [a.x + CARD.w, a.y + CARD.h / 2];
         const [x2, y2] = [b.x, b.y + CARD.h / 2];
-        const { path, isBack } = wirePath(x1, y1, x2, y2);
+        const { curve, isBack } = wirePath(x1, y1, x2, y2);
         return (
           <path
             key={index}
-            d={path}
+            d={svgPath(curve)}
             strokeDasharray={isBack ? `${unit} ${4 * unit}` : undefined}
             fill="none"
             stroke="var(--color-ember)"

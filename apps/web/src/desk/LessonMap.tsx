@@ -1,6 +1,5 @@
 import { CARD, routeGraph, type Deck, type DeskStudent, type SlideId } from '@gobrel/core';
 import {
-  Background,
   Handle,
   Position,
   ReactFlow,
@@ -11,8 +10,9 @@ import {
 } from '@xyflow/react';
 import '@xyflow/react/dist/style.css';
 import { useMemo, type ReactElement } from 'react';
+import { DotGrid } from '../map/DotGrid';
 import { SlideCard, type SlideCardProps } from '../map/SlideCard';
-import { WireEdge, type Wire } from '../map/WireEdge';
+import { WireLayer, type Wire } from '../map/WireLayer';
 import { initialsOf } from '../ui/Page';
 
 type StandingNode = Node<
@@ -24,7 +24,6 @@ type StandingNode = Node<
 >;
 
 const NODE_TYPES = { card: StandingCard };
-const EDGE_TYPES = { wire: WireEdge };
 const MOST_DOTS = 4;
 
 function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement {
@@ -112,37 +111,39 @@ export function LessonMap(props: {
       })),
     [edition, graph, students, current, onOpenFolio],
   );
-  const edges = useMemo<Wire[]>(
+  const wires = useMemo<Wire[]>(
     () =>
       [...graph.to].flatMap(([linkId, targets]) =>
-        targets.map((target) => ({
-          id: `${linkId}>${target}`,
-          type: 'wire',
-          source: edition.links[linkId]!.from,
-          target,
-          data: { wording: edition.links[linkId]!.wording, isLabelled: false, thickness: 2 },
+        targets.map((to) => ({
+          id: `${linkId}>${to}`,
+          from: edition.links[linkId]!.from,
+          to,
+          wording: edition.links[linkId]!.wording,
+          ...{ isGathered: false, lane: 0, aside: 0, thickness: 2 },
         })),
       ),
     [edition, graph],
+  );
+  const spots = useMemo(
+    () => new Map(Object.values(edition.slides).map(({ id, x, y }) => [id, { x, y }])),
+    [edition],
   );
   return (
     <ReactFlowProvider>
       <ReactFlow
         nodes={nodes}
-        edges={edges}
         nodeTypes={NODE_TYPES}
-        edgeTypes={EDGE_TYPES}
         onNodeClick={(_, node) => onPick(node.id)}
         nodesDraggable={false}
         nodesConnectable={false}
-        edgesFocusable={false}
         deleteKeyCode={null}
         fitView
         fitViewOptions={{ padding: 0.08 }}
         minZoom={0.1}
         proOptions={{ hideAttribution: true }}
       >
-        <Background color="#d9d2c2" gap={23} size={1.4} />
+        <WireLayer {...{ wires, spots }} direction="right" isLabelled={false} />
+        <DotGrid />
       </ReactFlow>
     </ReactFlowProvider>
   );

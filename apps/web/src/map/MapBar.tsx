@@ -35,6 +35,8 @@ export function MapBar(props: {
   link: Link | undefined;
   /** What carries the link, in words. */
   carriedBy: string;
+  /** Those of the one slide in hand. */
+  waysOut: readonly Link[];
   startSlideId: SlideId | null;
   prompt: Prompt | null;
   onPromptEnd: () => void;
@@ -51,7 +53,15 @@ export function MapBar(props: {
       {prompt ? (
         <PromptLine key={prompt.label + prompt.value} prompt={prompt} onEnd={props.onPromptEnd} />
       ) : slide && more.length === 0 ? (
-        <OneSlide slide={slide} isStart={slide.id === props.startSlideId} act={act} />
+        <>
+          <OneSlide slide={slide} isStart={slide.id === props.startSlideId} act={act} />
+          {/* Wires are painted; this is what is read aloud of them. */}
+          <ul aria-label={`Ways out of ${slide.title || 'Untitled'}`} className="sr-only">
+            {props.waysOut.map(({ id, wording }) => (
+              <li key={id}>{wording}</li>
+            ))}
+          </ul>
+        </>
       ) : slide ? (
         <ManySlides slides={slides} act={act} />
       ) : link ? (

@@ -19,8 +19,6 @@ import {
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import {
-  Background,
-  MiniMap,
   ReactFlow,
   ReactFlowProvider,
   SelectionMode,
@@ -44,10 +42,12 @@ import { http, sentenceOf } from '../api/http';
 import { useCheck } from '../check/CheckProvider';
 import { LinkPicker } from '../links/LinkPicker';
 import { useNotices } from '../ui/Notice';
+import { useStable } from '../ui/useStable';
 import { useDeck } from '../workspace/DeckContext';
 import { cardsMoved } from './cardMoves';
 import { MapDoing, NODE_TYPES, type MapNode } from './cards';
 import { carrierWords, CutDialog } from './CutDialog';
+import { DotGrid } from './DotGrid';
 import { MapBar, type Prompt } from './MapBar';
 import { onMapKey } from './mapKeys';
 import { useMapSettings } from './mapSettings';
@@ -56,13 +56,18 @@ import { WHOLE_MAP } from './fit';
 import { PlanPanel } from './PlanPanel';
 import { SectionDialog } from './SectionDialog';
 import { NOTHING, onlyCards, onlyLink, slidesIn, type MapSelection } from './selection';
+import { SmallMap } from './SmallMap';
 import { TrailLines } from './TrailLines';
 import { TrailsPanel } from './TrailsPanel';
 import { useMapActions } from './useMapActions';
 import { useMapElements, type Walks } from './useMapElements';
-import { WireEdge } from './WireEdge';
+import { WireLayer, type Wire } from './WireLayer';
 
-const EDGE_TYPES = { wire: WireEdge };
+const OTHER_BUTTONS = [1, 2];
+const PLAIN = { hideAttribution: true };
+
+/** A wire that leads to several slides is drawn once for each, under the link's own identity. */
+const linkIdOf = (wire: Wire): LinkId => wire.id.split('>')[0]!;
 
 export default function MapView(): ReactElement {
   return (
@@ -126,12 +131,13 @@ function DeckMap(): ReactElement {
     },
     [doc, run, focusMap],
   );
-  const { nodes, edges } = useMapElements({
-    ...{ regions, selection, moving, settings, bySlide, found, rewording, onReword },
+  const { nodes, wires, spots } = useMapElements({
+    ...{ regions, selection, moving, settings, bySlide, found },
     measures: report?.measures ?? null,
     walks: settings.overlay === 'walks' ? walks.data : undefined,
   });
 
+  const movingCards = useMemo(() => new Set(Object.keys(moving)), [moving]);
   const show = useCallback(
     (ids: SlideId[]) => {
       setSelection(onlyCards(ids));
@@ -218,7 +224,7 @@ function DeckMap(): ReactElement {
     }
   };
 
-  const onConnect = ({ source, target }: Connection): void => {
+  const onConnect = useStable(({ source, target }: Connection): void => {
     if (source.startsWith('section:') || target.startsWith('section:')) {
       notices.tell('Unfold the section first: a wire goes from slide to slide.');
       return;
@@ -227,24 +233,40 @@ function DeckMap(): ReactElement {
     if (!added) return;
     setSelection(onlyLink(added.linkId));
     setRewording(added.linkId);
-  };
-  const onConnectEnd = (event: MouseEvent | TouchEvent, state: FinalConnectionState): void => {
+  });
+  const onConnectEnd = useStable((event: MouseEvent | TouchEvent, state: FinalConnectionState) => {
     if (state.isValid || !state.fromNode || state.toNode) return;
     if (state.fromNode.id.startsWith('section:')) return;
     const point = 'changedTouches' in event ? event.changedTouches[0]! : event;
     const at = flow.screenToFlowPosition({ x: point.clientX, y: point.clientY });
     act.addChoice(state.fromNode.id, { x: at.x, y: at.y - 55 });
-  };
-  /** A wire's end taken hold of and put on another card. */
-  const onReconnect = (
-    old: { id: string; source: string; target: string },
-    to: Connection,
-  ): void => {
-    const [linkId = ''] = old.id.split('>');
-    if (to.source !== old.source) run(moveLink(doc, linkId, to.source));
-    else if (to.target !== old.target) run(retarget(doc, linkId, toSlide(to.target)));
-    setSelection(onlyLink(linkId));
-  };
+  });
+  const pickWire = useCallback(
+    (wire: Wire) => {
+      const linkId = linkIdOf(wire);
+      if (!deck.links[linkId]) return;
+      setSelection(onlyLink(linkId));
+      focusMap();
+    },
+    [deck.links, focusMap],
+  );
+  const rewordWire = useCallback(
+    (wire: Wire) => deck.links[linkIdOf(wire)] && setRewording(linkIdOf(wire)),
+    [deck.links],
+  );
+  const wordWire = useCallback(
+    (wire: Wire, wording: string | null) => onReword(linkIdOf(wire), wording),
+    [onReword],
+  );
+  const moveWire = useCallback(
+    (wire: Wire, end: 'from' | 'to', card: string) => {
+      const linkId = linkIdOf(wire);
+      if (end === 'from' && card !== wire.from) run(moveLink(doc, linkId, card));
+      else if (end === 'to' && card !== wire.to) run(retarget(doc, linkId, toSlide(card)));
+      setSelection(onlyLink(linkId));
+    },
+    [doc, run],
+  );
 
   const onKeyDown = (event: KeyboardEvent): void =>
     onMapKey(event, {
@@ -274,6 +296,15 @@ function DeckMap(): ReactElement {
       ? deck.trails.filter(({ id }) => trailId === null || id === trailId)
       : [];
   const isAdding = settings.panel === 'trails' && isClicking && trailId !== null;
+
+  const onNodeClick = useStable((_: unknown, node: MapNode) => {
+    if (isAdding && trailId && node.type === 'card') run(addStop(doc, trailId, node.id));
+  });
+  const onNodeDoubleClick = useStable((_: unknown, node: MapNode) => {
+    if (node.type === 'card') act.open(node.id);
+    else if (node.type === 'folded') doing.fold(node.data.section, false);
+  });
+  const onPaneClick = useCallback(() => setSelection(NOTHING), []);
 
   return (
     <MapDoing value={doing}>
@@ -335,37 +366,15 @@ function DeckMap(): ReactElement {
           >
             <ReactFlow
               nodes={nodes}
-              edges={edges}
               nodeTypes={NODE_TYPES}
-              edgeTypes={EDGE_TYPES}
               onNodesChange={onNodesChange}
-              onEdgesChange={(changes) => {
-                for (const change of changes) {
-                  if (change.type !== 'select' || !change.selected) continue;
-                  const [linkId = ''] = change.id.split('>');
-                  if (deck.links[linkId]) setSelection(onlyLink(linkId));
-                }
-              }}
               onConnect={onConnect}
               onConnectEnd={onConnectEnd}
-              edgesReconnectable
-              onReconnect={onReconnect}
-              reconnectRadius={8}
-              onNodeClick={(_, node) => {
-                if (isAdding && trailId && node.type === 'card')
-                  run(addStop(doc, trailId, node.id));
-              }}
-              onPaneClick={() => setSelection(NOTHING)}
-              onNodeDoubleClick={(_, node) => {
-                if (node.type === 'card') act.open(node.id);
-                else if (node.type === 'folded') doing.fold(node.data.section, false);
-              }}
-              onEdgeDoubleClick={(_, edge) => {
-                const [linkId = ''] = edge.id.split('>');
-                if (deck.links[linkId]) setRewording(linkId);
-              }}
+              onNodeClick={onNodeClick}
+              onPaneClick={onPaneClick}
+              onNodeDoubleClick={onNodeDoubleClick}
               selectionOnDrag={isSelecting}
-              panOnDrag={isSelecting ? [1, 2] : true}
+              panOnDrag={isSelecting ? OTHER_BUTTONS : true}
               selectionMode={SelectionMode.Partial}
               zoomOnDoubleClick={false}
               deleteKeyCode={null}
@@ -375,23 +384,27 @@ function DeckMap(): ReactElement {
               maxZoom={2}
               fitView
               fitViewOptions={WHOLE_MAP}
-              proOptions={{ hideAttribution: true }}
+              proOptions={PLAIN}
             >
-              <Background color="#d9d2c2" gap={23} size={1.4} />
-              {shownTrails.length > 0 && <TrailLines deck={deck} trails={shownTrails} />}
-              <MiniMap
-                pannable
-                zoomable
-                ariaLabel="Small map"
-                nodeColor={(node) => (node.type === 'region' ? 'transparent' : '#cfc8b8')}
-                maskColor="rgb(250 247 240 / 0.6)"
-                className="!m-4 !rounded-[6px] !border !border-line"
+              <WireLayer
+                {...{ wires, spots, rewording }}
+                moving={movingCards}
+                direction={settings.direction}
+                selected={selection.linkId}
+                onPick={pickWire}
+                onReword={rewordWire}
+                onWord={wordWire}
+                onMoveEnd={moveWire}
               />
+              <DotGrid />
+              {shownTrails.length > 0 && <TrailLines deck={deck} trails={shownTrails} />}
+              <SmallMap spots={spots} />
             </ReactFlow>
             <MapBar
               slides={slides}
               link={link}
               carriedBy={link ? carrierWords(link, deck.slides[link.from]) : ''}
+              waysOut={slides.length === 1 ? (graph.waysOut.get(slides[0]!.id) ?? []) : []}
               startSlideId={deck.startSlideId}
               prompt={prompt}
               onPromptEnd={() => {

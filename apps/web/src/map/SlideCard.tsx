@@ -1,4 +1,4 @@
-import type { Link, Slide, ThemeName } from '@gobrel/core';
+import { textWidth, type Link, type Slide, type ThemeName } from '@gobrel/core';
 import { memo, type ReactElement, type ReactNode } from 'react';
 import { SlideView } from '../stage/SlideView';
 import type { CardMark } from './cardMark';
@@ -24,43 +24,59 @@ const TONES: Record<CardMark['tone'], string> = {
   plain: 'border-line bg-paper text-soft',
 };
 
+/** Pixels inside the card, and what a tag takes besides its letters. */
+const INSIDE = 138;
+const TAG_ROOM = 14;
+
+/**
+ * Words cut to a width in pixels. By the letters' widths and not by the browser: each cut of the browser's own makes
+ * a card another layer, and of hundreds of cards a slow map.
+ */
+function fitted(words: string, width: number, size: number): string {
+  if (textWidth(words, 'bold', size) <= width) return words;
+  let end = words.length;
+  while (end > 1 && textWidth(`${words.slice(0, end)}…`, 'bold', size) > width) end -= 1;
+  return `${words.slice(0, end).trimEnd()}…`;
+}
+
 /** A slide as a card: its picture, its name, and what it is. 150 map units wide. */
 export const SlideCard = memo(function SlideCard(props: SlideCardProps): ReactElement {
   const { slide, mark } = props;
-  const hasQuestion = slide.elements.some((element) => element.kind === 'question');
+  const tags = [
+    ...(props.isStart ? ['start'] : []),
+    ...(slide.isEnding ? ['ending'] : []),
+    ...(slide.isPattern ? ['leaves'] : []),
+    ...(slide.isLeftOut ? ['left out'] : []),
+    ...(slide.elements.some((element) => element.kind === 'question') ? ['?'] : []),
+  ];
+  const room = tags.reduce((left, tag) => left - textWidth(tag, 'body', 10) - TAG_ROOM, INSIDE);
   return (
     <div
       className={`relative w-[150px] rounded-[6px] border bg-sheet p-[5px] ${
         props.isSelected ? 'border-petrol outline outline-1 outline-petrol' : 'border-line'
       } ${props.isDim ? 'opacity-30' : ''} ${props.isDraft ? 'border-dashed' : ''}`}
     >
-      <div
-        className="pointer-events-none overflow-hidden rounded-[3px] border border-line/60"
-        aria-hidden
-        inert
-      >
+      <div className="pointer-events-none border border-line/60" aria-hidden inert>
         {props.picture ?? (
           <SlideView slide={slide} theme={props.theme} links={props.links} width={136} />
         )}
       </div>
       {mark && (
         <span
-          className={`absolute top-2 right-2 max-w-[134px] truncate rounded-full border px-1.5 text-[10px] leading-[16px] ${TONES[mark.tone]}`}
+          className={`absolute top-2 right-2 rounded-full whitespace-nowrap border px-1.5 text-[10px] leading-[16px] ${TONES[mark.tone]}`}
         >
-          {mark.text}
+          {fitted(mark.text, 118, 10)}
         </span>
       )}
       <div className="mt-1 flex items-center gap-1">
         <span
-          className={`flex-1 truncate text-[11.5px] font-semibold ${slide.title ? '' : 'text-soft'}`}
+          className={`flex-1 text-[11.5px] font-semibold whitespace-nowrap ${slide.title ? '' : 'text-soft'}`}
         >
-          {slide.title || 'Untitled'}
+          {fitted(slide.title || 'Untitled', room, 11.5)}
         </span>
-        {props.isStart && <Tag>start</Tag>}
-        {slide.isEnding && <Tag>ending</Tag>}
-        {slide.isPattern && <Tag>leaves</Tag>}
-        {slide.isLeftOut && <Tag>left out</Tag>}
-        {hasQuestion && <Tag>?</Tag>}
+        {tags.map((tag) => (
+          <Tag key={tag}>{tag}</Tag>
+        ))}
       </div>
     </div>
   );

@@ -19,6 +19,8 @@ import {
   PointerSensor,
   useSensor,
   useSensors,
+  type Announcements,
+  type UniqueIdentifier,
 } from '@dnd-kit/core';
 import {
   SortableContext,
@@ -198,8 +200,24 @@ export function Tints(props: { value: Tint; onChange: (tint: Tint) => unknown })
   );
 }
 
+/** What is read aloud while a stop is moved. */
+function said(trail: Trail, titleOf: (slideId: string) => string | undefined): Announcements {
+  const place = (id: UniqueIdentifier | undefined): number =>
+    trail.stops.findIndex((stop) => stop.id === id) + 1;
+  const name = (id: UniqueIdentifier): string =>
+    titleOf(trail.stops[place(id) - 1]?.slideId ?? '') || 'Untitled';
+  return {
+    onDragStart: ({ active }) => `${name(active.id)} is taken up, stop ${place(active.id)}.`,
+    onDragOver: ({ active, over }) =>
+      over ? `${name(active.id)} is over stop ${place(over.id)}.` : undefined,
+    onDragEnd: ({ active, over }) =>
+      over ? `${name(active.id)} is put down as stop ${place(over.id)}.` : undefined,
+    onDragCancel: ({ active }) => `${name(active.id)} stays where it was.`,
+  };
+}
+
 function Stops({ trail }: { trail: Trail }): ReactElement {
-  const { doc, run } = useDeck();
+  const { deck, doc, run } = useDeck();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -214,6 +232,7 @@ function Stops({ trail }: { trail: Trail }): ReactElement {
     <DndContext
       sensors={sensors}
       collisionDetection={closestCenter}
+      accessibility={{ announcements: said(trail, (slideId) => deck.slides[slideId]?.title) }}
       onDragEnd={({ active, over }) => over && drop(String(active.id), String(over.id))}
     >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>

@@ -19,6 +19,7 @@ class CardPictures {
   #entries = new Map<SlideId, Entry>();
   #waiting = new Set<SlideId>();
   #isPainting = false;
+  #isWaiting = false;
   #listeners = new Map<SlideId, Set<() => void>>();
 
   constructor() {
@@ -30,7 +31,7 @@ class CardPictures {
         entry.url = URL.createObjectURL(data.picture);
         this.#listeners.get(data.slideId)?.forEach((listener) => listener());
       }
-      this.#next();
+      this.#soon();
     };
   }
 
@@ -54,7 +55,7 @@ class CardPictures {
     this.#entries.set(slide.id, { slide, theme, links, url: known?.url });
     this.#waiting.add(slide.id);
     this.#forgetOldest();
-    this.#next();
+    this.#soon();
   };
 
   #forgetOldest(): void {
@@ -66,8 +67,17 @@ class CardPictures {
     }
   }
 
+  /** In a quiet moment: while the map is being moved, the moving comes first. */
+  #soon(): void {
+    if (this.#isPainting || this.#isWaiting || this.#waiting.size === 0) return;
+    this.#isWaiting = true;
+    whenQuiet(() => {
+      this.#isWaiting = false;
+      this.#next();
+    });
+  }
+
   #next(): void {
-    if (this.#isPainting) return;
     const [slideId] = this.#waiting;
     if (slideId === undefined) return;
     this.#waiting.delete(slideId);
@@ -78,6 +88,14 @@ class CardPictures {
     this.#worker.postMessage(order);
   }
 }
+
+/** At the latest after this many milliseconds. */
+const LONGEST_WAIT = 400;
+const whenQuiet = (work: () => void): void => {
+  if (typeof requestIdleCallback === 'function')
+    requestIdleCallback(work, { timeout: LONGEST_WAIT });
+  else setTimeout(work);
+};
 
 const isSame = (a: readonly Link[], b: readonly Link[]): boolean =>
   a.length === b.length && a.every((link, index) => link === b[index]);

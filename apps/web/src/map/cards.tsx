@@ -37,7 +37,8 @@ function Ends({ direction, title }: { direction: Direction; title: string }): Re
         position={isDown ? Position.Bottom : Position.Right}
         role="button"
         aria-label={`Draw a link from ${title || 'this slide'}`}
-        className="!size-3.5 !border-2 !border-sheet !bg-ember opacity-0 hover:opacity-100 [.selected_&]:opacity-100 pointer-coarse:!size-6"
+        // Seen by its colour and not by opacity, which would make every card a layer of several.
+        className="!size-3.5 !border-2 !border-transparent !bg-transparent hover:!border-sheet hover:!bg-ember [.selected_&]:!border-sheet [.selected_&]:!bg-ember pointer-coarse:!size-6"
       />
     </>
   );

@@ -14,14 +14,14 @@ import { cardMark } from './cardMark';
 import type { CardNode, MapNode } from './cards';
 import type { MapSettings } from './mapSettings';
 import type { MapSelection } from './selection';
-import type { Wire } from './WireEdge';
+import type { Spots, Wire } from './WireLayer';
 
 export interface Walks {
   slides: Record<SlideId, number>;
   links: Record<LinkId, number>;
 }
 
-/** Cards, regions and wires as the canvas takes them. A card that did not change stays the same object. */
+/** Cards and regions as the canvas takes them, and the wires between them. A card that did not change stays the same object. */
 export function useMapElements(args: {
   regions: MapRegions;
   selection: MapSelection;
@@ -32,9 +32,7 @@ export function useMapElements(args: {
   walks: Walks | undefined;
   /** Slides that match what is sought; null when nothing is. */
   found: Set<SlideId> | null;
-  rewording: LinkId | null;
-  onReword: (linkId: LinkId, wording: string | null) => void;
-}): { nodes: MapNode[]; edges: Wire[] } {
+}): { nodes: MapNode[]; wires: Wire[]; spots: Spots } {
   const { deck, graph } = useDeck();
   const { regions, selection, moving, settings, bySlide, measures, walks, found } = args;
   const { direction, overlay } = settings;
@@ -126,42 +124,39 @@ export function useMapElements(args: {
     direction,
   ]);
 
-  const { rewording, onReword } = args;
-  const edges = useMemo<Wire[]>(() => {
+  const wires = useMemo<Wire[]>(() => {
     const lanes = new Map<string, number>();
-    const wires = seenWires(deck, graph, regions);
+    const seen = seenWires(deck, graph, regions);
     const twins = new Map<string, { count: number; used: number }>();
-    for (const { from, to } of wires) {
+    for (const { from, to } of seen) {
       const pair = `${from}>${to}`;
       twins.set(pair, { count: (twins.get(pair)?.count ?? 0) + 1, used: 0 });
     }
-    return wires.map(({ id, from, to, linkIds }) => {
+    return seen.map(({ id, from, to, linkIds }) => {
       const twin = twins.get(`${from}>${to}`)!;
       const aside = twin.used - (twin.count - 1) / 2;
       twin.used += 1;
       const [linkId] = linkIds as [LinkId];
-      const isOne = linkIds.length === 1;
+      const isGathered = linkIds.length > 1;
       const lane = lanes.get(to) ?? 0;
       lanes.set(to, lane + 1);
       const walked = linkIds.reduce((sum, one) => sum + (walks?.links[one] ?? 0), 0);
       return {
-        id,
-        type: 'wire',
-        source: from,
-        target: to,
-        selected: selection.linkId === linkId,
-        ariaLabel: `Wire: ${deck.links[linkId]?.wording ?? ''}`,
-        reconnectable: isOne,
-        data: {
-          wording: isOne ? (deck.links[linkId]?.wording ?? '') : `${linkIds.length} ways`,
-          ...{ direction, lane, aside },
-          ...(overlay === 'walks' ? { thickness: 1 + Math.min(14, Math.sqrt(walked)) } : {}),
-          ...(rewording === linkId
-            ? { onReword: (wording: string | null) => onReword(linkId, wording) }
-            : {}),
-        },
+        ...{ id, from, to, isGathered, lane, aside },
+        wording: isGathered ? `${linkIds.length} ways` : (deck.links[linkId]?.wording ?? ''),
+        ...(overlay === 'walks' ? { thickness: 1 + Math.min(14, Math.sqrt(walked)) } : {}),
       };
     });
-  }, [deck, graph, regions, walks, selection.linkId, overlay, direction, rewording, onReword]);
-  return { nodes, edges };
+  }, [deck, graph, regions, walks, overlay]);
+
+  const spots = useMemo(() => {
+    const all = new Map<string, { x: number; y: number }>();
+    for (const { id, x, y } of Object.values(deck.slides)) all.set(id, moving[id] ?? { x, y });
+    for (const { section, x, y } of regions.folded) {
+      const id = foldedId(section.id);
+      all.set(id, moving[id] ?? { x, y });
+    }
+    return all;
+  }, [deck.slides, regions, moving]);
+  return { nodes, wires, spots };
 }

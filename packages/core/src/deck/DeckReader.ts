@@ -23,7 +23,8 @@ export class DeckReader {
   #doc: Y.Doc;
   #slides = new Map<SlideId, Slide>();
   #links = new Map<LinkId, { link: Link | undefined; slide: Slide | undefined }>();
-  #staleSlides = new Set<SlideId>();
+  /** Slides to be read anew; `false`: only what they say of themselves, not what lies on them. */
+  #staleSlides = new Map<SlideId, boolean>();
   #staleLinks = new Set<LinkId>();
   #head: ReturnType<typeof readHead> | null = null;
   #deck: Deck | null = null;
@@ -31,14 +32,17 @@ export class DeckReader {
 
   constructor(doc: Y.Doc) {
     this.#doc = doc;
-    for (const id of slidesMap(doc).keys()) this.#staleSlides.add(id);
+    for (const id of slidesMap(doc).keys()) this.#staleSlides.set(id, true);
     slidesMap(doc).observeDeep((events) => {
       // A slide that comes or goes changes which stops and which start there are.
-      if (noteKeys(events, this.#staleSlides)) this.#head = null;
+      const isWhole = noteKeys(events, (id, isDeep) =>
+        this.#staleSlides.set(id, isDeep || this.#staleSlides.get(id) === true),
+      );
+      if (isWhole) this.#head = null;
       this.#changed();
     });
     linksMap(doc).observeDeep((events) => {
-      noteKeys(events, this.#staleLinks);
+      noteKeys(events, (id) => this.#staleLinks.add(id));
       this.#changed();
     });
     for (const map of [deckMap(doc), sectionsMap(doc), trailsMap(doc), setAsideMap(doc)]) {
@@ -53,9 +57,10 @@ export class DeckReader {
   read = (): Deck => {
     if (this.#deck) return this.#deck;
     const all = slidesMap(this.#doc);
-    for (const id of this.#staleSlides) {
+    for (const [id, isDeep] of this.#staleSlides) {
       const slide = all.get(id);
-      if (slide instanceof Y.Map && asId(id)) this.#slides.set(id, readSlide(id, slide));
+      const known = isDeep ? undefined : this.#slides.get(id)?.elements;
+      if (slide instanceof Y.Map && asId(id)) this.#slides.set(id, readSlide(id, slide, known));
       else this.#slides.delete(id);
     }
     this.#staleSlides.clear();
@@ -97,15 +102,23 @@ export class DeckReader {
   }
 }
 
-/** Notes which entries of a map were touched, at any depth; true when an entry itself came, went or was replaced. */
-function noteKeys(events: Y.YEvent<Y.AbstractType<unknown>>[], into: Set<string>): boolean {
+/**
+ * Notes which entries of a map were touched, and whether below their own plain values; true when an entry itself came,
+ * went or was replaced.
+ */
+function noteKeys(
+  events: Y.YEvent<Y.AbstractType<unknown>>[],
+  note: (key: string, isDeep: boolean) => void,
+): boolean {
   let isWhole = false;
   for (const event of events) {
     const key = event.path[0];
-    if (typeof key === 'string') into.add(key);
-    else {
+    if (typeof key === 'string') {
+      const isPlain = event instanceof Y.YMapEvent && !event.keysChanged.has('elements');
+      note(key, event.path.length > 1 || !isPlain);
+    } else {
       isWhole = true;
-      for (const changed of (event as Y.YMapEvent<unknown>).keysChanged) into.add(changed);
+      for (const changed of (event as Y.YMapEvent<unknown>).keysChanged) note(changed, true);
     }
   }
   return isWhole;

@@ -189,14 +189,8 @@ function readSetAside(doc: Y.Doc): Record<string, SetAside> {
   return read;
 }
 
-export function readSlide(id: SlideId, slide: YSlide): Slide {
-  const elements: SlideElement[] = [];
-  for (const [elementId, element] of elementsOfRead(slide)) {
-    const read =
-      element instanceof Y.Map && asId(elementId) ? readElement(elementId, element) : undefined;
-    if (read) elements.push(read);
-  }
-  elements.sort(byLayerAndOrder);
+/** `known` are its elements when they are known not to have changed. */
+export function readSlide(id: SlideId, slide: YSlide, known?: SlideElement[]): Slide {
   return {
     id,
     title: asString(slide.get('title'), '', 300),
@@ -213,8 +207,18 @@ export function readSlide(id: SlideId, slide: YSlide): Slide {
     layout: asOneOf(slide.get('layout'), LAYOUTS, 'empty'),
     fill: asColour(slide.get('fill')),
     notes: asString(slide.get('notes')),
-    elements,
+    elements: known ?? readElements(slide),
   };
+}
+
+function readElements(slide: YSlide): SlideElement[] {
+  const elements: SlideElement[] = [];
+  for (const [elementId, element] of elementsOfRead(slide)) {
+    const read =
+      element instanceof Y.Map && asId(elementId) ? readElement(elementId, element) : undefined;
+    if (read) elements.push(read);
+  }
+  return elements.sort(byLayerAndOrder);
 }
 
 function elementsOfRead(slide: YSlide): Iterable<[string, unknown]> {
