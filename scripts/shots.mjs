@@ -108,6 +108,13 @@ await shoot(teacher, 'map');
 await teacher.goto(`${LAMP}/slide/wire`);
 await teacher.getByRole('button', { name: 'Text: Copper' }).click();
 await shoot(teacher, 'slide');
+await teacher.keyboard.press('Control+k');
+await shoot(teacher, 'link-picker');
+await teacher.keyboard.press('Escape');
+await teacher.goto(`${LAMP.replace(/1$/, '4')}/map`);
+await teacher.getByRole('button', { name: 'Written plan' }).click();
+await teacher.getByRole('button', { name: 'Fit the whole map' }).click();
+await shoot(teacher, 'plan');
 await teacher.goto(`${LAMP}/lessons`);
 await shoot(teacher, 'lessons');
 await teacher.goto(`${LAMP}/show`);
@@ -129,23 +136,9 @@ for (const name of ['Kaya Wren', 'Ada Brandt']) {
   await teacher.getByText(name).first().waitFor();
 }
 await shoot(teacher, 'line-up');
-// A deck with something to mend, for Check.
-await teacher.goto('/');
-await teacher.getByRole('button', { name: 'New deck' }).click();
-await teacher.getByRole('dialog').getByLabel('Name').fill('Fog Bank');
-await teacher.getByRole('button', { name: 'Begin', exact: true }).click();
-for (const [key, words] of [
-  ['F2', 'Fog over the bay'],
-  ['Tab', 'Ring the bell'],
-  ['Enter', 'Wait it out'],
-  ['Delete', ''],
-]) {
-  await teacher.waitForTimeout(300);
-  await teacher.keyboard.press(key);
-  if (words) await teacher.keyboard.type(words);
-  if (words) await teacher.keyboard.press('Enter');
-}
-await teacher.getByRole('link', { name: /Check/ }).click();
+// The draft, for Check.
+await teacher.goto(LAMP.replace(/1$/, '5') + '/check');
+await teacher.getByRole('article').first().waitFor();
 await shoot(teacher, 'check');
 
 await browser.close();

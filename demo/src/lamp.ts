@@ -5,6 +5,7 @@ import {
   choiceQuestion,
   deckNamed,
   ending,
+  must,
   notes,
   pattern,
   piece,
@@ -14,6 +15,7 @@ import {
   type SlidePart,
   type SlidePlan,
 } from '@gobrel/core/testing';
+import { addSection, addTrail, Checker, readDeck, setAside } from '@gobrel/core';
 import type * as Y from 'yjs';
 import { box, scene, title, WHITE, type Pictures } from './palette.js';
 import type { PictureName } from './pictures.js';
@@ -53,7 +55,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
   ];
   const STORM: [PictureName, string] = ['storm', 'Rain over the lighthouse'];
   const side = box(730, 236, 490, 430);
-  return deckNamed(
+  const doc = deckNamed(
     'Keep the Lamp Lit',
     story(
       'lamp-out',
@@ -268,4 +270,23 @@ export function lampDeck(pictures: Pictures): Y.Doc {
       ),
     ),
   );
+  must(addSection(doc, { id: 'storm', name: 'The storm', slideIds: ['tower', 'boathouse'] }));
+  must(
+    addSection(doc, {
+      ...{ id: 'lamp-room', name: 'The lamp room', tint: 'brass' },
+      slideIds: ['wire', 'copper', 'string'],
+    }),
+  );
+  must(
+    addTrail(doc, {
+      ...{ id: 'short-evening', name: 'Short evening', followsLinks: true },
+      slideIds: ['lamp-out', 'tower', 'keeper-sees', 'wire', 'copper', 'lit'],
+    }),
+  );
+  // Two pieces are there to be wrong: no zone waits for them, and that is as it should be.
+  for (const finding of new Checker().check(readDeck(doc)).findings) {
+    if (finding.kind === 'piece-unwanted')
+      must(setAside(doc, finding, 'It is there to be tried in vain.'));
+  }
+  return doc;
 }

@@ -5,12 +5,14 @@ import {
   choiceQuestion,
   deckNamed,
   ending,
+  must,
   pattern,
   slide,
   text,
   zone,
   type SlidePlan,
 } from '@gobrel/core/testing';
+import { addSection, addTrail } from '@gobrel/core';
 import type * as Y from 'yjs';
 import { box, drawnPiece, scene, title, type Pictures } from './palette.js';
 
@@ -194,7 +196,7 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
         ),
       ),
     );
-  return deckNamed(
+  const doc = deckNamed(
     'Weather Over the Isle',
     page(
       'sky',
@@ -278,4 +280,24 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
       ending(),
     ),
   );
+  for (const [id, name, tint, slideIds] of [
+    ['s-clouds', 'Clouds', 'slate', ['clouds', 'forming']],
+    ['s-wind', 'Wind', 'moss', ['wind', 'scale']],
+    ['s-glass', 'The glass', 'brass', ['glass', 'gale']],
+  ] as const) {
+    must(addSection(doc, { id, name, tint, slideIds: [...slideIds] }));
+  }
+  must(
+    addTrail(doc, {
+      ...{ id: 'short', name: 'Short: half a lesson', followsLinks: true },
+      slideIds: ['sky', 'clouds', 'wind', 'glass', 'gale', 'after'],
+    }),
+  );
+  must(
+    addTrail(doc, {
+      ...{ id: 'long', name: 'Long: with side trips', tint: 'plum', followsLinks: true },
+      slideIds: ['sky', 'clouds', 'forming', 'wind', 'scale', 'glass', 'gale', 'after'],
+    }),
+  );
+  return doc;
 }

@@ -14,6 +14,7 @@ export * from './deck/sectionCommands.js';
 export * from './map/graph.js';
 export * from './map/routes.js';
 export * from './map/measures.js';
+export * from './map/endingCoverage.js';
 export * from './check/finding.js';
 export * from './check/Checker.js';
 export * from './check/mends.js';

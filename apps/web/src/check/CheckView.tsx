@@ -5,6 +5,7 @@ import { Centre } from '../ui/Page';
 import { useCheck } from './CheckProvider';
 import { DeckNumbers } from './DeckNumbers';
 import { FindingCard } from './FindingCard';
+import { MetTable } from './MetTable';
 
 const GROUP_NAMES: Record<FindingGroup, string> = {
   routes: 'Routes',
@@ -63,6 +64,9 @@ export default function CheckView(): ReactElement {
           {GROUPS.filter((name) => group === 'all' || group === name).map((name) => (
             <Group key={name} name={GROUP_NAMES[name]} findings={of(name)} />
           ))}
+          {report.met && (group === 'all' || group === 'questions') && (
+            <MetTable met={report.met} />
+          )}
           {setAside.length > 0 && (
             <details className="mt-6">
               <summary className="cursor-pointer py-2 font-semibold">

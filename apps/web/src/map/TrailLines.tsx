@@ -8,7 +8,7 @@ export function TrailLines({ deck, trails }: { deck: Deck; trails: Trail[] }): R
   return (
     <ViewportPortal>
       <svg
-        className="pointer-events-none absolute top-0 left-0 overflow-visible"
+        className="pointer-events-none absolute top-0 left-0 z-[1001] overflow-visible"
         width={1}
         height={1}
       >

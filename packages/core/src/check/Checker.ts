@@ -1,5 +1,6 @@
 import type { Deck, Link, Slide, ThemeName } from '../deck/types.js';
 import { routeGraph } from '../map/graph.js';
+import { endingCoverage, type EndingCoverage } from '../map/endingCoverage.js';
 import { measure, READING_PACE, type Measures, type ReadingPace } from '../map/measures.js';
 import { routesOf } from '../map/routes.js';
 import type { Pixels } from './contrast.js';
@@ -33,6 +34,8 @@ export interface Report {
   /** Looked at and let be, with the reason given. */
   setAside: { finding: Finding; reason: string }[];
   measures: Measures;
+  /** Which questions each ending has met; null where there is nothing to tell, or too much. */
+  met: EndingCoverage | null;
 }
 
 const RANK = new Map<FindingKind, number>(
@@ -70,7 +73,12 @@ export class Checker {
       return slide ? slide.x * 1e5 + slide.y : -Infinity;
     };
     found.sort((a, b) => RANK.get(a.kind)! - RANK.get(b.kind)! || place(a) - place(b));
-    const report: Report = { findings: [], setAside: [], measures };
+    const report: Report = {
+      findings: [],
+      setAside: [],
+      measures,
+      met: endingCoverage(deck, routes),
+    };
     const hasAside = Object.keys(deck.setAside).length > 0;
     for (const finding of found) {
       const aside = hasAside ? deck.setAside[findingKey(finding)] : undefined;

@@ -26,7 +26,13 @@ const stopAt = (slideId: SlideId): { id: StopId; slideId: SlideId } => ({ id: ne
 /** A new trail behind the others; the first one of a deck becomes its default. */
 export function addTrail(
   doc: Y.Doc,
-  args: { id?: TrailId; name: string; slideIds?: SlideId[]; followsLinks?: boolean },
+  args: {
+    id?: TrailId;
+    name: string;
+    tint?: Tint;
+    slideIds?: SlideId[];
+    followsLinks?: boolean;
+  },
 ): Result<{ trailId: TrailId }> {
   const trailId = args.id ?? newId();
   const name = args.name.trim().slice(0, 200);
@@ -41,7 +47,7 @@ export function addTrail(
     const trail = new Y.Map<unknown>();
     trailsMap(doc).set(trailId, trail);
     trail.set('name', name);
-    trail.set('tint', TINTS[deck.trails.length % TINTS.length]);
+    trail.set('tint', args.tint ?? TINTS[deck.trails.length % TINTS.length]);
     trail.set('order', generateKeyBetween(last ?? null, null));
     trail.set('followsLinks', args.followsLinks ?? false);
     stopsOf(trail).push((args.slideIds ?? []).map(stopAt));

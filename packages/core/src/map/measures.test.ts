@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { measure, readDeck, routeGraph, routesOf, type Deck } from '../index.js';
+import { endingCoverage, measure, readDeck, routeGraph, routesOf, type Deck } from '../index.js';
 import { choice, choiceQuestion, deck, ending, slide, text } from '../testing/builder.js';
 
 const measuresOf = (read: Deck) =>
@@ -237,4 +237,60 @@ test('coverage: the share of routes that come to a question', () => {
 test('a deck without a start has no routes', () => {
   const read = { ...readDeck(deck(slide('a', ending()))), startSlideId: null };
   expect(measuresOf(read)).toMatchObject({ routes: 0n, reachable: 0, shortest: 0, onEvery: [] });
+});
+
+describe('which questions each ending has met', () => {
+  const plan = (met: ReturnType<typeof endingCoverage>): string[] =>
+    (met?.endings ?? []).map(({ slideId, met: row }) => `${slideId}: ${row.join(' ')}`);
+  const metIn = (read: Deck) => endingCoverage(read, routesOf(read, routeGraph(read)));
+
+  test('always on every way, some on a side trip, never on the other branch', () => {
+    const read = readDeck(
+      deck(
+        slide(
+          'pier',
+          choiceQuestion('q1', 'Wind?', ['a']),
+          choice('Row', 'sea'),
+          choice('Wait', 'inn'),
+        ),
+        slide('sea', choice('Dive', 'deep'), choice('On', 'isle')),
+        slide('deep', choiceQuestion('q2', 'Dark?', ['a']), choice('Up', 'isle')),
+        slide('isle', ending()),
+        slide('inn', choiceQuestion('q3', 'Tea?', ['a']), ending()),
+      ),
+    );
+    expect(plan(metIn(read))).toEqual(['isle: always some never', 'inn: always never always']);
+  });
+
+  test('nothing to tell without endings or questions', () => {
+    expect(metIn(readDeck(deck(slide('a', choiceQuestion('q', 'Why?', ['a'])))))).toBeNull();
+    expect(metIn(readDeck(deck(slide('a', ending()))))).toBeNull();
+  });
+
+  test('against walking on without the slide', () => {
+    fc.assert(
+      fc.property(plans(false), (plan) => {
+        const read = deckOf(plan);
+        const asked = Object.fromEntries(
+          Object.values(read.slides).map((one) => [
+            one.id,
+            {
+              ...one,
+              elements: [{ id: `q${one.id}`, kind: 'question', box: { x: 0, y: 0, w: 9, h: 9 } }],
+            },
+          ]),
+        ) as unknown as Deck['slides'];
+        const met = metIn({ ...read, slides: asked });
+        for (const { slideId, met: row } of met?.endings ?? []) {
+          const at = Number(slideId.slice(1));
+          row.forEach((said, question) => {
+            const always = !reaches(plan, 0, question).has(at);
+            const some = reaches(plan, 0).has(question) && reaches(plan, question).has(at);
+            expect(said).toBe(always ? 'always' : some ? 'some' : 'never');
+          });
+        }
+      }),
+      RUNS,
+    );
+  });
 });

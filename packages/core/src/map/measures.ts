@@ -1,7 +1,7 @@
 import type { Deck, Slide } from '../deck/types.js';
 import type { ElementId, SlideId } from '../ids.js';
 import { slideWords } from './find.js';
-import { dominators, withoutReturns, type Routes } from './routes.js';
+import { dominators, turned, withoutReturns, type Routes } from './routes.js';
 
 /** How long people take. */
 export interface ReadingPace {
@@ -262,28 +262,6 @@ function shortestTime(
     }
   }
   return 0;
-}
-
-/** The links turned round, of the slides that are reachable. */
-function turned(routes: Routes): { first: Int32Array; from: Int32Array } {
-  const { ids, first, to, isReachable } = routes;
-  const n = ids.length;
-  const counts = new Int32Array(n + 1);
-  for (let index = 0; index < n; index += 1) {
-    if (!isReachable[index]) continue;
-    for (let at = first[index]!; at < first[index + 1]!; at += 1) counts[to[at]! + 1]! += 1;
-  }
-  for (let index = 0; index < n; index += 1) counts[index + 1]! += counts[index]!;
-  const from = new Int32Array(counts[n]!);
-  const cursor = Int32Array.from(counts.subarray(0, n));
-  for (let index = 0; index < n; index += 1) {
-    if (!isReachable[index]) continue;
-    for (let at = first[index]!; at < first[index + 1]!; at += 1) {
-      from[cursor[to[at]!]!] = index;
-      cursor[to[at]!]! += 1;
-    }
-  }
-  return { first: counts, from };
 }
 
 /** The dominators of a place where all routes stop, from the start on. */

@@ -163,6 +163,28 @@ export function isLoop(routes: Routes, part: number): boolean {
   return false;
 }
 
+/** The links turned round, of the slides that are reachable. */
+export function turned(routes: Routes): { first: Int32Array; from: Int32Array } {
+  const { ids, first, to, isReachable } = routes;
+  const n = ids.length;
+  const counts = new Int32Array(n + 1);
+  for (let index = 0; index < n; index += 1) {
+    if (!isReachable[index]) continue;
+    for (let at = first[index]!; at < first[index + 1]!; at += 1) counts[to[at]! + 1]! += 1;
+  }
+  for (let index = 0; index < n; index += 1) counts[index + 1]! += counts[index]!;
+  const from = new Int32Array(counts[n]!);
+  const cursor = Int32Array.from(counts.subarray(0, n));
+  for (let index = 0; index < n; index += 1) {
+    if (!isReachable[index]) continue;
+    for (let at = first[index]!; at < first[index + 1]!; at += 1) {
+      from[cursor[to[at]!]!] = index;
+      cursor[to[at]!]! += 1;
+    }
+  }
+  return { first: counts, from };
+}
+
 /**
  * Immediate dominators from a root, by the iterative method of Cooper, Harvey and Kennedy (2001). `next` gives the
  * edges, `before` the edges turned round. −1 for the root and for what it does not reach.
