@@ -10,6 +10,24 @@ const wire = (page: Page, wording: string) =>
 /** What the bar says is in hand. */
 const inHand = (page: Page) => page.getByRole('toolbar', { name: 'Map', exact: true });
 
+/** The whole map in sight, and at rest there. */
+async function fit(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Fit the whole map' }).click();
+  const viewport = map(page).locator('.react-flow__viewport');
+  let before: string | null = '';
+  await expect
+    .poll(
+      async () => {
+        const now = await viewport.getAttribute('style');
+        const isAtRest = now === before;
+        before = now;
+        return isAtRest;
+      },
+      { intervals: [150] },
+    )
+    .toBe(true);
+}
+
 /** Answers the line at the foot of the map. */
 async function type(page: Page, text: string): Promise<void> {
   await page.keyboard.type(text);
@@ -54,7 +72,7 @@ test('a story of fifteen slides with three levels of choices is typed without th
   await page.keyboard.press('Alt+e');
   await expect(card(page, 'The ferry comes').getByText('ending')).toBeVisible();
   await isSaved(page);
-  await page.getByRole('button', { name: 'Fit the whole map' }).click();
+  await fit(page);
   await expect(map(page).locator('.react-flow__node-card')).toHaveCount(15);
   await page.reload();
   await expect(map(page).locator('.react-flow__node-card')).toHaveCount(15);
@@ -72,7 +90,7 @@ test('a wire is reworded in place, reattached by its end, led elsewhere by key, 
     await expect(card(page, wording)).toBeVisible();
     await page.keyboard.press('ArrowLeft');
   }
-  await page.getByRole('button', { name: 'Fit the whole map' }).click();
+  await fit(page);
   await card(page, 'Pier').click();
   // By keyboard: the first wire, reworded.
   await page.keyboard.press('Alt+ArrowRight');
@@ -122,10 +140,7 @@ test('many at once: marquee, section, fold, duplicate with what hangs below, cop
   await page.keyboard.press('Tab');
   await type(page, 'To the well');
   await expect(card(page, 'To the well')).toBeVisible();
-  await page.getByRole('button', { name: 'Fit the whole map' }).click();
-  await page.waitForFunction(
-    () => !document.querySelector('.react-flow__viewport')?.getAnimations().length,
-  );
+  await fit(page);
 
   await page.getByRole('button', { name: /Select by drawing a box/ }).click();
   const first = await card(page, 'Into the garden').boundingBox();
@@ -173,7 +188,7 @@ test('the written plan and the map stay in step, both ways', async ({ browser })
 `;
   await plan.fill(STORY);
   await expect(card(page, 'At sea')).toBeVisible();
-  await page.getByRole('button', { name: 'Fit the whole map' }).click();
+  await fit(page);
   await card(page, 'At sea').click();
   await expect(wire(page, 'Turn back')).toBeAttached();
   // A wrong line is told and leaves the rest working.
@@ -233,16 +248,7 @@ test('a trail is made by clicking cards, put in order, walked in the show, and p
   await expect(off).toHaveCount(0);
   // A slide that waits for a choice waits on a trail as well.
   await page.getByRole('link', { name: 'Map' }).click();
-  await page.getByRole('button', { name: 'Trails' }).click();
-  await page.getByRole('button', { name: 'Trails' }).click();
-  await page
-    .getByRole('button', { name: /^Trail \d/ })
-    .first()
-    .click();
-  await page
-    .getByRole('button', { name: /^Trail \d/ })
-    .first()
-    .click();
+  await page.getByRole('button', { name: /^Trail \d/ }).click();
   await page.getByRole('link', { name: 'Show it' }).click();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText('Waiting for a choice')).toBeVisible();
@@ -260,7 +266,7 @@ test('find, overlays and layout', async ({ browser }) => {
     'String smoulders',
   );
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Fit the whole map' }).click();
+  await fit(page);
   for (const [overlay, said] of [
     ['Words per slide', /\d+ words/],
     ['Routes', /every route/],
