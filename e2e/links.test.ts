@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
-import { isSaved, joinAs, newDeck, signIn, someone, test } from './people';
+import { isSaved, joinAs, newDeck, onStage, signIn, someone, test } from './people';
 
 /** A deck of two slides, opened on the first. */
 async function twoSlides(page: Page, name: string): Promise<void> {
@@ -24,8 +24,10 @@ test('one picker for everything a link can lead to; a hotspot, an option and a l
   const ways = page.getByRole('region', { name: 'Ways out' });
   const dialog = page.getByRole('dialog');
 
-  await page.getByRole('button', { name: 'Hotspot' }).click();
-  await page.getByRole('button', { name: 'Hotspot', exact: true }).first().press('Control+k');
+  const tray = page.getByRole('toolbar', { name: 'Tray' });
+  await tray.getByRole('button', { name: 'Hotspot' }).click();
+  await onStage(page, { x: 0.6, y: 0.6 }, { x: 0.8, y: 0.8 });
+  await page.keyboard.press('Control+k');
   const accessibility = await new AxeBuilder({ page }).include('[role=dialog]').analyze();
   expect(
     accessibility.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical'),
@@ -34,7 +36,8 @@ test('one picker for everything a link can lead to; a hotspot, an option and a l
   await dialog.getByRole('button', { name: /start over/i }).click();
   await expect(ways).toContainText('start over');
 
-  await page.getByRole('button', { name: 'Line', exact: true }).first().click();
+  await tray.getByRole('button', { name: 'Line', exact: true }).click();
+  await onStage(page, { x: 0.1, y: 0.9 }, { x: 0.4, y: 0.95 });
   await page.keyboard.press('Control+k');
   await dialog.getByRole('radio', { name: 'Web or e-mail' }).click();
   await dialog.getByLabel('Web or e-mail address').fill('javascript:alert(1)');
@@ -107,9 +110,10 @@ test('an address pasted on something leads it there; a link is followed, copied 
     await someone(browser, { permissions: ['clipboard-read', 'clipboard-write'] }),
   );
   await twoSlides(page, 'Pasted');
-  await page.getByRole('button', { name: 'Shape' }).click();
+  await page.getByRole('button', { name: 'Shape', exact: true }).click();
+  await page.getByRole('button', { name: 'Ellipse' }).click();
   const shape = page.getByRole('button', { name: 'Shape, empty' });
-  await shape.focus();
+  await expect(shape).toBeFocused();
   await page.evaluate(() => navigator.clipboard.writeText('https://petrel.example/tides'));
   await page.keyboard.press('Control+v');
   const ways = page.getByRole('region', { name: 'Ways out' });

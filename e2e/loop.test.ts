@@ -139,11 +139,13 @@ async function buildSlide(page: Page, deckAddress: string): Promise<void> {
   await expect(waysOut.getByRole('button', { name: 'boat: The boat', exact: true })).toBeVisible();
   // A shape that leads home.
   await add('Shape');
+  await page.getByRole('button', { name: 'Rounded', exact: true }).click();
   await page.getByRole('button', { name: 'Lead to …' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Home' }).click();
   await expect(waysOut.getByRole('button', { name: /: Home$/ })).toHaveCount(2);
   // A picture on the background, which then cannot be touched from the content layer.
   await page.getByRole('radio', { name: /Background/ }).click();
+  await add('Picture');
   await page
     .getByLabel('Picture file')
     .setInputFiles({ name: 'sea.png', mimeType: 'image/png', buffer: PNG });
@@ -151,6 +153,7 @@ async function buildSlide(page: Page, deckAddress: string): Promise<void> {
   await page.getByRole('radio', { name: 'Content' }).click();
   await expect(stage.getByRole('button', { name: 'Picture' })).toHaveCount(0);
   // A file that is no picture says so and changes nothing.
+  await add('Picture');
   await page
     .getByLabel('Picture file')
     .setInputFiles({ name: 'sea.png', mimeType: 'image/png', buffer: Buffer.from('no') });

@@ -71,6 +71,20 @@ export async function drag(
   await page.mouse.up();
 }
 
+/** Drags over the stage of the slide editor, between two places in shares of it. */
+export async function onStage(
+  page: Page,
+  from: { x: number; y: number },
+  to: { x: number; y: number },
+): Promise<void> {
+  const box = await page.getByRole('group', { name: /^Stage: / }).boundingBox();
+  if (!box) throw new Error('no stage');
+  await page.mouse.move(box.x + box.width * from.x, box.y + box.height * from.y);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * to.x, box.y + box.height * to.y, { steps: 8 });
+  await page.mouse.up();
+}
+
 /** A picture for the tests: ten by eight pixels of brass. */
 export const PNG = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAoAAAAICAIAAABPmPnhAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAEUlEQVQImWNYWa+EBzEMV2kAIZZnITYkVA4AAAAASUVORK5CYII=',

@@ -12,7 +12,14 @@ export default defineConfig({
     alias: [{ find: /^@gobrel\/core$/, replacement: core('index.ts') }],
     dedupe: ['yjs', 'react', 'react-dom'],
   },
-  build: { assetsDir: 'static', target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 2000 },
+  build: {
+    assetsDir: 'static',
+    target: 'es2022',
+    sourcemap: false,
+    chunkSizeWarningLimit: 2000,
+    // Fonts within the style sheet would be data addresses, which the content policy does not let in.
+    assetsInlineLimit: 0,
+  },
   server: {
     proxy: {
       '/api': 'http://127.0.0.1:4301',

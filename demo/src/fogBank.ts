@@ -120,7 +120,8 @@ export function fogBankDeck(pictures: Pictures): Y.Doc {
           }),
           element({
             ...{ id: 'about-chart', kind: 'picture', layer: 'content', asset: pictures.chart },
-            ...{ box: box(780, 180, 420, 180), fit: 'stretch', licence: 'cc-by' },
+            ...{ box: box(780, 180, 420, 180), fit: 'stretch' },
+            credit: { title: '', author: '', source: '', licence: 'cc-by' },
           }),
           choice('Back to the boat', 'fog'),
         ),

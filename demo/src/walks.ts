@@ -7,7 +7,7 @@ import {
   readFolio,
   routeGraph,
   setText,
-  spotInZone,
+  putInto,
   visit,
   type Deck,
   type Placements,
@@ -88,7 +88,8 @@ function workOn(
     const expected = zones.find((zone) => zone.expects?.includes(piece.id));
     const zone = random(10) < 7 ? expected : zones[random(zones.length + 1)];
     if (!zone) continue;
-    placements[piece.id] = spotInZone(slide, placements, piece.id, zone);
-    place(doc, slideId, piece.id, placements[piece.id]!);
+    const put = putInto(slide, placements, piece.id, zone);
+    Object.assign(placements, put.placements);
+    place(doc, slideId, put.placements);
   }
 }

@@ -15,11 +15,17 @@ import { AccountsModule } from './accounts/accounts.module.js';
 import { AssetsModule } from './assets/assets.module.js';
 import { ClassesModule } from './classes/classes.module.js';
 import { CONFIG, type Config } from './config.js';
-import { FilesAndTrails1700000000001, FirstSchema1700000000000 } from './database/migrations.js';
+import {
+  FilesAndTrails1700000000001,
+  FirstSchema1700000000000,
+  MediaAndStage1700000000002,
+} from './database/migrations.js';
 import { DecksModule } from './decks/decks.module.js';
 import { HealthController } from './HealthController.js';
 import { LessonsModule } from './lessons/lessons.module.js';
+import { MediaModule } from './media/media.module.js';
 import { NestLog } from './NestLog.js';
+import { PictureBoxModule } from './pictureBox/pictureBox.module.js';
 import { ProblemFilter } from './problems/ProblemFilter.js';
 import { validation } from './problems/validation.js';
 import { SyncModule } from './sync/sync.module.js';
@@ -36,7 +42,11 @@ class AppModule {
           type: 'postgres',
           url: config.databaseUrl,
           synchronize: false,
-          migrations: [FirstSchema1700000000000, FilesAndTrails1700000000001],
+          migrations: [
+            FirstSchema1700000000000,
+            FilesAndTrails1700000000001,
+            MediaAndStage1700000000002,
+          ],
           migrationsRun: true,
           migrationsTransactionMode: 'each',
           poolSize: 12,
@@ -47,6 +57,8 @@ class AppModule {
         AccountsModule,
         DecksModule,
         AssetsModule,
+        MediaModule,
+        PictureBoxModule,
         ClassesModule,
         LessonsModule,
       ],
@@ -102,6 +114,7 @@ function contentPolicy(config: Config): ReturnType<typeof helmet> {
         styleSrcAttr: ["'unsafe-inline'"],
         imgSrc: ["'self'", 'blob:', 'data:'],
         fontSrc: ["'self'"],
+        mediaSrc: ["'self'", 'blob:'],
         connectSrc: ["'self'"],
         workerSrc: ["'self'"],
         objectSrc: ["'none'"],

@@ -6,7 +6,25 @@ export * from './deck/document.js';
 export * from './deck/DeckReader.js';
 export * from './deck/history.js';
 export * from './deck/slideCommands.js';
-export * from './deck/elementCommands.js';
+export * from './deck/readElement.js';
+export * from './deck/credits.js';
+export { readPlainDeck } from './deck/plainDeck.js';
+export {
+  addElement,
+  addStroke,
+  removeElements,
+  rubOut,
+  setElement,
+  setElements,
+  setText,
+  type ElementSettings,
+  type NewElement,
+} from './deck/elementCommands.js';
+export * from './deck/arrangeCommands.js';
+export * from './deck/elementClip.js';
+export * from './deck/groundCommands.js';
+export { setLayout } from './deck/layoutCommands.js';
+export * from './deck/styleCommands.js';
 export * from './deck/linkCommands.js';
 export * from './deck/slideClip.js';
 export * from './deck/trailCommands.js';
@@ -31,6 +49,21 @@ export * from './stage/themes.js';
 export { wordsHeight } from './check/reading.js';
 export { textWidth } from './stage/typeWidths.js';
 export * from './stage/zones.js';
+export * from './stage/pieces.js';
+export * from './stage/closeUps.js';
+export * from './stage/fonts.js';
+export * from './stage/groups.js';
+export * from './stage/lines.js';
+export * from './stage/ink.js';
+export * from './stage/moves.js';
+export * from './stage/arrange.js';
+export * from './stage/snap.js';
+export * from './stage/transform.js';
+export * from './stage/pictureFrame.js';
+export * from './stage/shapes/kind.js';
+export * from './stage/shapes/shapes.js';
+export type { Point } from './stage/Pen.js';
+export { runSize, textHeight } from './stage/textHeight.js';
 export * from './stage/readingOrder.js';
 export * from './stage/resize.js';
 export * from './questions/registry.js';

@@ -56,11 +56,12 @@ export class AssetsController {
   async serve(
     @Param('hash') hash: string,
     @Query('w') width: string | undefined,
+    @Query('still') still: string | undefined,
     @Res() response: Response,
   ): Promise<void> {
     if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound('picture');
     const wanted = Number(width);
-    const picture = await this.assets.serve(hash, wanted > 0 ? wanted : undefined);
+    const picture = await this.assets.serve(hash, wanted > 0 ? wanted : undefined, still === '1');
     response
       .type(picture.mediaType)
       .set('Cache-Control', 'public, max-age=31536000, immutable')

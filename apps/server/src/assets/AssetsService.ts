@@ -50,13 +50,17 @@ export class AssetsService {
     return { hash, width, height, isAnimated };
   }
 
-  /** A picture at the smallest kept width that is not under `width`; drawings and animations as they are. */
-  async serve(hash: string, width?: number): Promise<ServedPicture> {
+  /**
+   * A picture at the smallest kept width that is not under `width`; drawings as they are, and so are animations unless
+   * only their first frame is wanted.
+   */
+  async serve(hash: string, width?: number, isStill = false): Promise<ServedPicture> {
     const [asset] = await this.database.query<
       { media_type: string; width: number; is_animated: boolean }[]
     >('SELECT media_type, width, is_animated FROM asset WHERE hash = $1', [hash]);
     if (!asset) throw notFound('picture');
     const fit = WIDTHS.find((candidate) => candidate >= (width ?? Infinity));
+    if (isStill && asset.is_animated) return this.#sized(hash, fit ?? WIDTHS.at(-1)!, 'webp');
     const isFixed = asset.is_animated || asset.media_type === 'image/svg+xml';
     if (isFixed || fit === undefined || fit >= asset.width) {
       return { mediaType: asset.media_type, bytes: await this.#bytes(hash) };
@@ -95,6 +99,8 @@ export class AssetsService {
     if (kept) return { mediaType: kept.media_type, bytes: kept.bytes };
     const resized = sharp(await this.#bytes(hash), { limitInputPixels: MOST_PIXELS }).resize({
       width,
+      // A drawing has no pixels to run out of; the frame of an animation is never blown up.
+      withoutEnlargement: format === 'webp',
     });
     const bytes = await (
       format === 'png' ? resized.ensureAlpha().png() : resized.webp({ quality: 82 })

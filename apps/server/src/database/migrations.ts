@@ -1,3 +1,4 @@
+import { readPlainDeck, studentView } from '@gobrel/core';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 /** The first schema. Documents live in `doc_update` and `doc_state`; everything else is rows. */
@@ -179,5 +180,43 @@ export class FilesAndTrails1700000000001 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query('DROP TABLE file');
+  }
+}
+
+/** Sounds and videos, in parts that are handed out one by one; editions as slides are read since. */
+export class MediaAndStage1700000000002 implements MigrationInterface {
+  name = 'MediaAndStage1700000000002';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      CREATE TABLE media (
+        hash text PRIMARY KEY,
+        media_type text NOT NULL,
+        size int NOT NULL,
+        created_at timestamptz NOT NULL DEFAULT now()
+      );
+      CREATE TABLE media_part (
+        hash text NOT NULL REFERENCES media ON DELETE CASCADE,
+        part int NOT NULL,
+        bytes bytea NOT NULL,
+        PRIMARY KEY (hash, part)
+      );
+    `);
+    const editions = (await runner.query('SELECT id FROM edition')) as { id: string }[];
+    for (const { id } of editions) {
+      const [row] = (await runner.query('SELECT deck FROM edition WHERE id = $1', [id])) as {
+        deck: unknown;
+      }[];
+      const deck = readPlainDeck(row!.deck);
+      await runner.query('UPDATE edition SET deck = $2, student_view = $3 WHERE id = $1', [
+        id,
+        JSON.stringify(deck),
+        JSON.stringify(studentView(deck)),
+      ]);
+    }
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE media_part, media');
   }
 }

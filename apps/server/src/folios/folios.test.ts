@@ -42,7 +42,7 @@ test('no key, note or left-out slide is in anything a student’s browser receiv
   visit(folio.doc, 'pier', 'start', Date.now());
   visit(folio.doc, 'sea', 'row', Date.now());
   answer(folio.doc, 'q', picks('b'), Date.now());
-  place(folio.doc, 'sea', 'oar', { x: 700, y: 450 });
+  place(folio.doc, 'sea', { oar: { x: 700, y: 450 } });
   addLeaf(folio.doc, body.edition.slides.page!, Date.now(), 'leaf1');
   await folio.acknowledged();
   await room.ines.post(`lessons/${room.lessonId}/pace`, { pace: 'together', slideId: 'sea' });
@@ -70,7 +70,7 @@ test('answers, pieces and walks reach the desk and the rows, marked and counted'
   const other = await bela.open(`folio:${bela.folioId}`);
   visit(folio.doc, 'sea', 'row', Date.now());
   answer(folio.doc, 'q', picks('a'), Date.now());
-  place(folio.doc, 'sea', 'oar', { x: 650, y: 450 });
+  place(folio.doc, 'sea', { oar: { x: 650, y: 450 } });
   answer(other.doc, 'q', picks('b'), Date.now());
   await until(() => {
     const { students, tallies } = readDesk(desk.doc);
@@ -157,7 +157,7 @@ test('one folio in two tabs stays one folio', async () => {
     await ada.open(`folio:${ada.folioId}`),
     await ada.open(`folio:${ada.folioId}`),
   ];
-  place(one.doc, 'sea', 'oar', { x: 10, y: 10 });
+  place(one.doc, 'sea', { oar: { x: 10, y: 10 } });
   answer(two.doc, 'q', picks('a'), Date.now());
   await until(
     () =>
@@ -173,7 +173,7 @@ test('offline while answering, and back: everything arrives', async () => {
   folio.provider.configuration.websocketProvider.disconnect();
   await until(() => !folio.provider.isSynced);
   answer(folio.doc, 'q', picks('a'), Date.now());
-  place(folio.doc, 'sea', 'oar', { x: 650, y: 450 });
+  place(folio.doc, 'sea', { oar: { x: 650, y: 450 } });
   expect(folio.provider.hasUnsyncedChanges).toBe(true);
   await folio.provider.configuration.websocketProvider.connect();
   await folio.acknowledged();

@@ -1,6 +1,8 @@
-import type { AssetRef, FileRef } from '@gobrel/core';
+import type { AssetRef, FileRef, MediaRef } from '@gobrel/core';
 import { http } from './http';
 
+/** Pictures that browsers can show and the server keeps. */
+export const PICTURE_TYPES = 'image/png,image/jpeg,image/webp,image/gif,image/svg+xml';
 const LARGEST_FILE = 20_000_000;
 
 /** Sends a picture; throws with the reason when it is none or too large. */
@@ -23,9 +25,12 @@ export async function uploadFile(file: File): Promise<FileRef> {
   return { hash, size, name: file.name.slice(0, 200) };
 }
 
-/** The address of a picture at a width of about so many pixels on screen. */
-export function assetUrl(asset: AssetRef, width: number): string {
+/** The address of a picture at a width of about so many pixels on screen; of an animated one perhaps its first frame. */
+export function assetUrl(asset: AssetRef, width: number, isStill = false): string {
   const dense = width * Math.min(2, globalThis.devicePixelRatio || 1);
   const size = [320, 640, 1280].find((candidate) => candidate >= dense);
+  if (isStill) return `/api/assets/${asset.hash}?still=1&w=${size ?? 1280}`;
   return size ? `/api/assets/${asset.hash}?w=${size}` : `/api/assets/${asset.hash}`;
 }
+
+export const mediaUrl = (media: MediaRef): string => `/api/media/${media.hash}`;

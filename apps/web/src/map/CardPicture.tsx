@@ -1,6 +1,6 @@
-import type { Link, Slide, ThemeName } from '@gobrel/core';
+import { coloursOf, type Link, type Slide, type ThemeName } from '@gobrel/core';
 import { memo, useEffect, useSyncExternalStore, type ReactElement } from 'react';
-import { THEME_COLOURS } from '@gobrel/core';
+import { fillCss } from '../stage/fill';
 import { SlideView } from '../stage/SlideView';
 import { CARD_PICTURE, cardPictures } from './cardPictures';
 
@@ -23,7 +23,7 @@ export const CardPicture = memo(function CardPicture(props: {
       style={{
         width: CARD_PICTURE.width / 2,
         height: CARD_PICTURE.height / 2,
-        background: slide.fill || THEME_COLOURS[theme].paper,
+        background: fillCss(slide.ground.fill, coloursOf(slide.theme || theme).paper),
       }}
     >
       {url && (

@@ -1,45 +1,33 @@
-import bodyFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
-import headFont from '@fontsource-variable/bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2?url';
-import { STAGE } from '@gobrel/core';
+import { STAGE, type Slide } from '@gobrel/core';
+import { fontsOf } from './cardFonts';
 import { CARD_PICTURE, type Painted, type PaintOrder } from './cardPictureFormat';
-import { paintSlide, type Pictures } from './paintSlide';
+import { paintSlide } from './paintSlide';
 
-const fonts = Promise.all(
-  [
-    ['Body', bodyFont],
-    ['Head', headFont],
-  ].map(async ([name, url]) => {
-    const face = new FontFace(name!, `url(${url})`, { weight: '200 800' });
-    (self as unknown as { fonts: FontFaceSet }).fonts.add(await face.load());
-  }),
-).catch(() => undefined);
-
-const pictures: Pictures = new Map();
+const pictures = new Map<string, ImageBitmap>();
 const canvas = new OffscreenCanvas(CARD_PICTURE.width, CARD_PICTURE.height);
 const context = canvas.getContext('2d');
 
 self.onmessage = async ({ data }: MessageEvent<PaintOrder>): Promise<void> => {
   const { slide, theme, links } = data;
-  await fonts;
-  await Promise.all(
-    slide.elements.map(async (element) => {
-      if (element.kind === 'picture') await fetchPicture(element.asset.hash);
-    }),
-  );
+  await Promise.all([fontsOf(slide, theme), ...picturesOf(slide).map(fetchPicture)]);
   if (!context) return;
-  context.setTransform(
-    CARD_PICTURE.width / STAGE.width,
-    0,
-    0,
-    CARD_PICTURE.height / STAGE.height,
-    0,
-    0,
-  );
-  paintSlide(context, slide, theme, links, pictures);
+  const scale = [CARD_PICTURE.width / STAGE.width, CARD_PICTURE.height / STAGE.height] as const;
+  context.setTransform(scale[0], 0, 0, scale[1], 0, 0);
+  paintSlide(context, slide, theme, new Set(links.map(({ id }) => id)), pictures);
   const picture = await canvas.convertToBlob({ type: 'image/webp', quality: 0.85 });
   const painted: Painted = { slideId: slide.id, picture };
   self.postMessage(painted);
 };
+
+function picturesOf(slide: Slide): string[] {
+  const { picture } = slide.ground;
+  return [
+    ...(picture ? [picture.asset.hash] : []),
+    ...slide.elements.flatMap((element) =>
+      element.kind === 'picture' ? [element.asset.hash] : [],
+    ),
+  ];
+}
 
 async function fetchPicture(hash: string): Promise<void> {
   if (pictures.has(hash)) return;

@@ -1,268 +1,322 @@
 import {
-  CHOICE_PADDING,
-  isPiece,
+  coloursOf,
+  groundFrame,
   isSpare,
-  lineHeight,
-  LINK_MARK,
-  PIECE_PADDING,
+  lineEnds,
+  linePath,
+  linePoints,
+  pictureFrame,
   QUESTION_CARD,
+  shapePath,
   SHAPE_PADDING,
+  shapeType,
+  shapeWordsBox,
   STAGE,
-  THEME_COLOURS,
-  TYPE_SIZE,
+  textFill,
+  textPadding,
+  textType,
+  tipPath,
+  typeInStyle,
   type Box,
-  type Link,
+  type Fill,
+  type Ground,
+  type Outline,
   type PictureElement,
-  type RichNode,
-  type RichText,
   type Slide,
   type SlideElement,
+  type TableElement,
   type ThemeName,
 } from '@gobrel/core';
+import { dashLengths } from '../stage/dash';
+import { inkPath } from '../stage/inkPath';
+import { paintText, type Canvas } from './paintText';
 
-export type Pictures = Map<string, ImageBitmap>;
-type Canvas = OffscreenCanvasRenderingContext2D;
+export type Pictures = ReadonlyMap<string, ImageBitmap>;
+
+/** What everything on one slide is painted with. */
+interface Paint {
+  context: Canvas;
+  theme: ThemeName;
+  linked: ReadonlySet<string>;
+  pictures: Pictures;
+}
 
 /**
- * Paints a slide small, for cards on the map: as the renderer draws it, but with plain words. Units are slide units;
+ * Paints a slide small, for cards on the map: as the renderer draws it, but with plainer words. Units are slide units;
  * the context is scaled before.
  */
 export function paintSlide(
   context: Canvas,
   slide: Slide,
-  theme: ThemeName,
-  links: readonly Link[],
+  deckTheme: ThemeName,
+  linked: ReadonlySet<string>,
   pictures: Pictures,
 ): void {
-  context.fillStyle = slide.fill || THEME_COLOURS[theme].paper;
-  context.fillRect(0, 0, STAGE.width, STAGE.height);
-  const linked = new Set(links.map(({ id }) => id));
+  const paint: Paint = { context, theme: slide.theme || deckTheme, linked, pictures };
+  paintGround(paint, slide.ground);
   for (const element of slide.elements) {
-    if (!isSpare(element)) paintElement(context, element, theme, linked, pictures);
+    if (isSpare(element)) continue;
+    const { box, rotation, opacity } = element;
+    context.save();
+    context.globalAlpha = opacity;
+    // Everything is painted with its box at the origin.
+    context.translate(box.x + box.w / 2, box.y + box.h / 2);
+    context.rotate((rotation * Math.PI) / 180);
+    context.translate(-box.w / 2, -box.h / 2);
+    paintElement(paint, element);
+    context.restore();
   }
 }
 
-function paintElement(
+function paintGround({ context, theme, pictures }: Paint, ground: Ground): void {
+  const whole = { x: 0, y: 0, w: STAGE.width, h: STAGE.height };
+  const fillWhole = (): void => context.fillRect(0, 0, whole.w, whole.h);
+  setFill(context, ground.fill, coloursOf(theme).paper, whole);
+  fillWhole();
+  const { picture } = ground;
+  const bitmap = picture && pictures.get(picture.asset.hash);
+  if (picture && bitmap) {
+    const { x, y, w, h } = groundFrame(picture);
+    const [left, top] =
+      picture.fit === 'tile' ? [picture.x * STAGE.width, picture.y * STAGE.height] : [x, y];
+    if (picture.fit !== 'tile') context.drawImage(bitmap, left, top, w, h);
+    else {
+      // A tile that can hardly be seen any more would be painted thousands of times.
+      const [stepX, stepY] = [Math.max(w, 16), Math.max(h, 16)];
+      for (let tileX = (left % stepX) - stepX; tileX < STAGE.width; tileX += stepX) {
+        for (let tileY = (top % stepY) - stepY; tileY < STAGE.height; tileY += stepY) {
+          context.drawImage(bitmap, tileX, tileY, stepX, stepY);
+        }
+      }
+    }
+  }
+  if (ground.tint) {
+    context.globalAlpha = ground.tintStrength;
+    context.fillStyle = ground.tint;
+    fillWhole();
+    context.globalAlpha = 1;
+  }
+}
+
+function setFill(
   context: Canvas,
-  element: SlideElement,
-  theme: ThemeName,
-  linked: Set<string>,
-  pictures: Pictures,
+  fill: Fill,
+  standard: string,
+  { w, h }: { w: number; h: number },
 ): void {
-  const colours = THEME_COLOURS[theme];
-  const { box } = element;
+  if (typeof fill === 'string') {
+    context.fillStyle = fill === 'none' ? 'transparent' : fill || standard;
+    return;
+  }
+  const angle = (fill.angle * Math.PI) / 180;
+  const [dx, dy] = [(Math.cos(angle) * w) / 2, (Math.sin(angle) * h) / 2];
+  const gradient = fill.isRadial
+    ? context.createRadialGradient(w / 2, h / 2, 0, w / 2, h / 2, Math.hypot(w, h) / 2)
+    : context.createLinearGradient(w / 2 - dx, h / 2 - dy, w / 2 + dx, h / 2 + dy);
+  gradient.addColorStop(0, fill.from);
+  gradient.addColorStop(1, fill.to);
+  context.fillStyle = gradient;
+}
+
+function paintElement(paint: Paint, element: SlideElement): void {
+  const { context, theme, linked } = paint;
+  const colours = coloursOf(theme);
+  const { w, h } = element.box;
   switch (element.kind) {
     case 'picture':
-      paintPicture(context, element, pictures.get(element.asset.hash));
-      return;
+      return paintPicture(paint, element);
     case 'shape': {
-      context.fillStyle = element.fill || colours.shapeFill;
-      shapePath(context, element.shape, box);
-      context.fill();
-      const inner = { ...box, x: box.x + SHAPE_PADDING, w: box.w - 2 * SHAPE_PADDING };
-      paintText(context, element.text, inner, {
-        ...{ face: 'Body', weight: 400, size: TYPE_SIZE.body, lineHeight: lineHeight('body') },
-        ...{ ink: element.colour || colours.ink, align: 'center', middle: true, linked },
-      });
+      const path = new Path2D(shapePath(element.shape, w, h, element.points));
+      context.save();
+      flip(context, element);
+      setFill(context, element.fill, colours.shapeFill, { w, h });
+      context.fill(path, 'evenodd');
+      strokeOutline(paint, path, element.outline);
+      context.restore();
+      const room = inset(shapeWordsBox(element.shape, w, h), SHAPE_PADDING, SHAPE_PADDING);
+      paintText(context, element.text, room, { ...shapeType(element, theme), linked });
       return;
     }
     case 'text': {
-      const isHeading = element.style === 'title' || element.style === 'heading';
-      const isChoice = element.style === 'choice';
-      const piece = isPiece(element);
-      const padding = piece ? PIECE_PADDING : isChoice ? CHOICE_PADDING : 0;
-      if (piece || isChoice) {
-        context.fillStyle = colours.choiceFill;
-        roundRect(context, box, 10);
-        context.fill();
-        if (piece) frame(context, '#DED6C6', 2);
+      const fill = textFill(element, theme);
+      const padding = textPadding(element, theme);
+      if (fill !== 'none') {
+        setFill(context, fill, '', { w, h });
+        card(
+          context,
+          { x: 0, y: 0, w, h },
+          element.layer === 'pieces' ? coloursOf('paper').line : '',
+        );
       }
-      const ink = piece
-        ? '#1E2B32'
-        : element.colour || (isChoice ? colours.choiceInk : colours.ink);
-      paintText(
-        context,
-        element.text,
-        { ...box, x: box.x + padding, w: box.w - 2 * padding },
-        {
-          face: isHeading ? 'Head' : 'Body',
-          weight: isHeading ? 700 : isChoice ? 650 : 400,
-          size: element.size || TYPE_SIZE[element.style],
-          lineHeight: lineHeight(element.style),
-          ...{ ink, align: piece ? 'center' : 'left', middle: piece || isChoice, linked },
-        },
-      );
+      const isCard = element.layer === 'pieces' || element.style === 'choice';
+      const room = inset({ x: 0, y: 0, w, h }, padding, isCard ? 0 : padding);
+      paintText(context, element.text, room, { ...textType(element, theme), linked });
       return;
     }
-    case 'line':
-      context.strokeStyle = element.colour || colours.ink;
-      context.lineWidth = element.weight;
-      context.lineCap = 'round';
-      context.beginPath();
-      context.moveTo(box.x, element.slope === 'down' ? box.y : box.y + box.h);
-      context.lineTo(box.x + box.w, element.slope === 'down' ? box.y + box.h : box.y);
-      context.stroke();
+    case 'line': {
+      const { box, path, weight, tips, dash } = element;
+      const points = linePoints(element).map(({ x, y }) => ({ x: x - box.x, y: y - box.y }));
+      context.strokeStyle = context.fillStyle = element.colour || colours.ink;
+      context.lineWidth = weight;
+      context.lineCap = context.lineJoin = 'round';
+      context.setLineDash(dashLengths(dash, weight));
+      context.stroke(new Path2D(linePath(path, points)));
+      lineEnds(path, points).forEach(({ x, y, angle }, index) => {
+        context.save();
+        context.translate(x, y);
+        context.rotate((angle * Math.PI) / 180);
+        context.fill(new Path2D(tipPath(tips[index]!, weight)));
+        context.restore();
+      });
       return;
+    }
+    case 'ink':
+      context.scale(w / element.frame.w, h / element.frame.h);
+      context.translate(-element.frame.x, -element.frame.y);
+      for (const stroke of element.strokes) {
+        context.fillStyle = stroke.colour || colours.ink;
+        context.globalAlpha = element.opacity * (stroke.isMarker ? 0.4 : 1);
+        context.fill(new Path2D(inkPath(stroke)));
+      }
+      return;
+    case 'media':
+      context.fillStyle = '#1E2B32';
+      card(context, { x: 0, y: 0, w, h }, '');
+      return;
+    case 'table':
+      return paintTable(paint, element);
+    case 'closeup':
+      if (!element.isSeen) return;
+      return strokeOutline(
+        paint,
+        new Path2D(shapePath(element.shape, w, h, element.points)),
+        element.outline,
+      );
     case 'zone':
       if (!element.isVisible) return;
       context.setLineDash([12, 10]);
-      roundRect(context, box, 10);
-      frame(context, '#E8CE86', 4);
-      context.setLineDash([]);
+      context.fillStyle = 'transparent';
+      card(context, { x: 0, y: 0, w, h }, '#E8CE86', 4);
       return;
     case 'question':
-      paintQuestion(context, element, theme);
-      return;
+      return paintQuestion(paint, element);
+    case 'credits':
+    case 'group':
     case 'hotspot':
   }
 }
 
-function paintQuestion(
-  context: Canvas,
-  element: Extract<SlideElement, { kind: 'question' }>,
-  theme: ThemeName,
-): void {
-  const { box } = element;
-  const { padding, size } = QUESTION_CARD;
-  context.fillStyle = '#FFFFFF';
-  roundRect(context, box, 10);
+const inset = ({ x, y, w, h }: Box, across: number, down: number): Box => ({
+  ...{ x: x + across, y: y + down, w: w - 2 * across, h: h - 2 * down },
+});
+
+/** A rounded card in the fill that is set. */
+function card(context: Canvas, { x, y, w, h }: Box, line: string, weight = 2): void {
+  context.beginPath();
+  context.roundRect(x, y, w, h, 10);
   context.fill();
-  frame(context, '#DED6C6', 2);
-  const inner = { x: box.x + padding, y: box.y + padding, w: box.w - 2 * padding, h: box.h };
-  const style = { face: 'Body', size, lineHeight: 1.34, ink: THEME_COLOURS[theme].ink } as const;
-  const used = paintText(context, element.text, inner, {
-    ...{ ...style, ink: '#1E2B32', weight: 600, align: 'left', middle: false, linked: new Set() },
-  });
-  let y = inner.y + used + 12;
-  for (const option of element.question.options) {
-    const height = size * 1.9;
-    if (y + height > box.y + box.h) break;
-    roundRect(context, { x: inner.x, y, w: inner.w, h: height }, 8);
-    frame(context, '#DED6C6', 2);
-    context.fillStyle = '#1E2B32';
-    context.font = `400 ${size * 0.92}px Body, sans-serif`;
-    context.textAlign = 'left';
-    context.fillText(option.text, inner.x + 16, y + height * 0.64, inner.w - 32);
-    y += height + 10;
-  }
-}
-
-function paintPicture(
-  context: Canvas,
-  element: PictureElement,
-  bitmap: ImageBitmap | undefined,
-): void {
-  if (!bitmap) return;
-  const { box, fit } = element;
-  const { width, height } = bitmap;
-  if (fit === 'stretch') {
-    context.drawImage(bitmap, box.x, box.y, box.w, box.h);
-    return;
-  }
-  const scales = [box.w / width, box.h / height] as const;
-  const scale = fit === 'cover' ? Math.max(...scales) : Math.min(...scales);
-  const [w, h] = [width * scale, height * scale];
-  context.save();
-  context.beginPath();
-  context.rect(box.x, box.y, box.w, box.h);
-  context.clip();
-  context.drawImage(bitmap, box.x + (box.w - w) / 2, box.y + (box.h - h) / 2, w, h);
-  context.restore();
-}
-
-function shapePath(context: Canvas, shape: string, box: Box): void {
-  const { x, y, w, h } = box;
-  context.beginPath();
-  if (shape === 'ellipse') context.ellipse(x + w / 2, y + h / 2, w / 2, h / 2, 0, 0, 2 * Math.PI);
-  else if (shape === 'triangle') {
-    context.moveTo(x + w / 2, y);
-    context.lineTo(x + w, y + h);
-    context.lineTo(x, y + h);
-    context.closePath();
-  } else context.roundRect(x, y, w, h, shape === 'rounded' ? Math.min(24, h / 2) : 0);
-}
-
-function roundRect(context: Canvas, { x, y, w, h }: Box, radius: number): void {
-  context.beginPath();
-  context.roundRect(x, y, w, h, radius);
-}
-
-function frame(context: Canvas, colour: string, weight: number): void {
-  context.strokeStyle = colour;
+  if (!line) return;
+  context.strokeStyle = line;
   context.lineWidth = weight;
   context.stroke();
 }
 
-interface TextLook {
-  face: 'Body' | 'Head';
-  weight: number;
-  size: number;
-  lineHeight: number;
-  ink: string;
-  align: 'left' | 'center';
-  /** In the middle of the box instead of at its top. */
-  middle: boolean;
-  linked: Set<string>;
+function strokeOutline({ context, theme }: Paint, path: Path2D, outline: Outline): void {
+  if (outline.weight === 0) return;
+  context.strokeStyle = outline.colour || coloursOf(theme).ink;
+  context.lineWidth = outline.weight;
+  context.lineCap = context.lineJoin = 'round';
+  context.setLineDash(dashLengths(outline.dash, outline.weight));
+  context.stroke(path);
 }
 
-interface Run {
-  words: string;
-  isLinked: boolean;
-  width: number;
+function flip(
+  context: Canvas,
+  element: { box: Box; isFlippedAcross: boolean; isFlippedDown: boolean },
+): void {
+  const { isFlippedAcross, isFlippedDown, box } = element;
+  context.translate(isFlippedAcross ? box.w : 0, isFlippedDown ? box.h : 0);
+  context.scale(isFlippedAcross ? -1 : 1, isFlippedDown ? -1 : 1);
 }
 
-/** Sets words into a box, line by line; gives the height they take. */
-function paintText(context: Canvas, text: RichText, box: Box, look: TextLook): number {
-  context.font = `${look.weight} ${look.size}px ${look.face}, sans-serif`;
-  context.fillStyle = look.ink;
-  context.textAlign = 'left';
-  const lines = text.content.flatMap((node) => breakLines(context, node, box.w, look));
-  const step = look.size * look.lineHeight;
-  let y = box.y + (look.middle ? (box.h - lines.length * step) / 2 : 0);
-  for (const line of lines) {
-    const width = line.reduce((sum, run) => sum + run.width, 0);
-    let x = box.x + (look.align === 'center' ? (box.w - width) / 2 : 0);
-    for (const run of line) {
-      context.fillText(run.words, x, y + step / 2 + look.size * 0.35);
-      if (run.isLinked) {
-        context.fillStyle = '#BF4E2A';
-        context.fillRect(x, y + step / 2 + look.size * 0.45, run.width, 3);
-        context.fillStyle = look.ink;
-      }
-      x += run.width;
-    }
-    y += step;
+function paintPicture(paint: Paint, element: PictureElement): void {
+  const { context, pictures } = paint;
+  const bitmap = pictures.get(element.asset.hash);
+  const { w, h } = element.box;
+  const path = new Path2D(shapePath(element.mask, w, h, element.points));
+  if (bitmap) {
+    const { whole, seen } = pictureFrame(element);
+    context.save();
+    context.clip(path, 'evenodd');
+    context.beginPath();
+    context.rect(seen.x, seen.y, seen.w, seen.h);
+    context.clip();
+    context.translate(whole.x, whole.y);
+    flip(context, { ...element, box: whole });
+    context.drawImage(bitmap, 0, 0, whole.w, whole.h);
+    context.restore();
   }
-  return lines.length * step;
+  strokeOutline(paint, path, element.outline);
 }
 
-function breakLines(context: Canvas, node: RichNode, width: number, look: TextLook): Run[][] {
-  const children = node.content ?? [];
-  if (children.some((child) => child.content)) {
-    return children.flatMap((child) => breakLines(context, child, width, look));
+function paintTable(paint: Paint, element: TableElement): void {
+  const { context, theme, linked } = paint;
+  const { box, outline } = element;
+  const type = typeInStyle(element, 'caption', theme);
+  const rows = element.text.content.find(({ type }) => type === 'table')?.content ?? [];
+  const count = Math.max(1, ...rows.map((row) => row.content?.length ?? 0));
+  const shares = Array.from({ length: count }, (_, index) => element.columns[index] ?? 1);
+  const all = shares.reduce((sum, share) => sum + share, 0);
+  const height = box.h / Math.max(1, rows.length);
+  rows.forEach((row, index) => {
+    let x = 0;
+    row.content?.forEach((cell, at) => {
+      const width = (box.w * shares[at]!) / all;
+      const fill = cell.attrs?.background;
+      const standard = cell.type === 'tableHeader' ? coloursOf(theme).shapeFill : 'transparent';
+      context.fillStyle = typeof fill === 'string' ? fill : standard;
+      context.fillRect(x, index * height, width, height);
+      context.strokeStyle = outline.colour || coloursOf(theme).line;
+      context.lineWidth = outline.weight;
+      if (outline.weight > 0) context.strokeRect(x, index * height, width, height);
+      const room = inset({ x, y: index * height, w: width, h: height }, type.size * 0.45, 0);
+      paintText(context, { type: 'doc', content: cell.content ?? [] }, room, {
+        ...type,
+        upright: 'middle',
+        linked,
+      });
+      x += width;
+    });
+  });
+}
+
+const QUESTION_TYPE = typeInStyle(
+  { family: '', size: QUESTION_CARD.size, colour: '', align: '', upright: '', leading: 0, gap: 0 },
+  'body',
+  'paper',
+);
+
+function paintQuestion(
+  { context }: Paint,
+  element: Extract<SlideElement, { kind: 'question' }>,
+): void {
+  const { w, h } = element.box;
+  const { padding, size } = QUESTION_CARD;
+  const { line } = coloursOf('paper');
+  context.fillStyle = '#FFFFFF';
+  card(context, { x: 0, y: 0, w, h }, line);
+  const inner = { x: padding, y: padding, w: w - 2 * padding, h };
+  const type = { ...QUESTION_TYPE, weight: 600, linked: new Set<string>() };
+  let y = inner.y + paintText(context, element.text, inner, type) + 12;
+  for (const option of element.question.options) {
+    const height = size * 1.9;
+    if (y + height > h) break;
+    context.fillStyle = '#FFFFFF';
+    card(context, { x: inner.x, y, w: inner.w, h: height }, line);
+    context.fillStyle = type.colour;
+    context.font = `400 ${size * 0.92}px ${type.family}, sans-serif`;
+    context.textAlign = 'left';
+    context.fillText(option.text, inner.x + 16, y + height * 0.64, inner.w - 32);
+    y += height + 10;
   }
-  const lines: Run[][] = [[]];
-  let used = 0;
-  for (const child of children) {
-    if (child.type === 'hardBreak') {
-      lines.push([]);
-      used = 0;
-    }
-    const isLinked =
-      child.marks?.some(
-        ({ type, attrs }) => type === LINK_MARK && look.linked.has(String(attrs?.linkId)),
-      ) ?? false;
-    for (const words of child.text?.match(/\s*\S+|\s+/g) ?? []) {
-      const wide = context.measureText(words).width;
-      if (used > 0 && used + wide > width) {
-        const trimmed = words.trimStart();
-        used = context.measureText(trimmed).width;
-        lines.push([{ words: trimmed, isLinked, width: used }]);
-      } else {
-        lines.at(-1)!.push({ words, isLinked, width: wide });
-        used += wide;
-      }
-    }
-  }
-  return lines;
 }

@@ -11,6 +11,8 @@ import { useParams } from 'react-router';
 import { useLesson, type Lesson } from '../api/teacher';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import { JoinCard } from '../desk/JoinCard';
+import { CreditsOf } from '../stage/Credits';
+import { PlayingSlides } from '../stage/Playing';
 import { FittedSlide } from '../stage/SlideView';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
@@ -49,11 +51,15 @@ function Screen({ lesson, document }: { lesson: Lesson; document: OpenDocument }
   if (slide) {
     return (
       <main className="h-full bg-[#10191d]">
-        <FittedSlide
-          slide={slide}
-          theme={edition.theme}
-          links={Object.values(edition.links).filter((link) => link.from === slide.id)}
-        />
+        <CreditsOf deck={edition}>
+          <PlayingSlides deck={edition} here={slide.id}>
+            <FittedSlide
+              slide={slide}
+              theme={edition.theme}
+              links={Object.values(edition.links).filter((link) => link.from === slide.id)}
+            />
+          </PlayingSlides>
+        </CreditsOf>
       </main>
     );
   }

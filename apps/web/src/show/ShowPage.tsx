@@ -16,7 +16,10 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import { SlideCard } from '../map/SlideCard';
 import { openBeside } from '../links/openTarget';
+import { CreditsOf } from '../stage/Credits';
+import { PlayingSlides } from '../stage/Playing';
 import { Spot } from '../stage/Spot';
+import { useFlight } from '../stage/useFlight';
 import { FittedSlide, SlideView } from '../stage/SlideView';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
@@ -77,6 +80,8 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   const last = walk.at(-1);
   const here = last?.slideId ?? '';
   const slide = deck.slides[here];
+  const stop = last?.stop === undefined ? undefined : trail?.stops[last.stop];
+  const { camera, way } = useFlight(slide, last?.spotId ?? stop?.closeUpId, walk.length);
   const isWaiting = waitsForChoice(graph, here) && !slide?.runsOn;
   const goTo = useCallback(
     (slideId: SlideId, spotId?: ElementId) =>
@@ -126,13 +131,20 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
       className="relative h-full bg-[#10191d]"
       onPointerMove={(event) => setIsBandShown(event.clientY > window.innerHeight - 90)}
     >
-      <FittedSlide
-        slide={slide}
-        theme={deck.theme}
-        links={graph.waysOut.get(here)}
-        onFollow={follow}
-        overlay={<Spot slide={slide} spotId={last?.spotId} />}
-      />
+      <CreditsOf deck={deck}>
+        <PlayingSlides deck={deck} here={here}>
+          <FittedSlide
+            key={here}
+            slide={slide}
+            theme={deck.theme}
+            links={graph.waysOut.get(here)}
+            onFollow={follow}
+            camera={camera}
+            overlay={<Spot slide={slide} spotId={last?.spotId} />}
+          />
+        </PlayingSlides>
+      </CreditsOf>
+      {way}
       <div
         className={`absolute inset-x-0 bottom-0 flex items-center gap-3 bg-paper/95 px-6 py-3 transition-opacity focus-within:opacity-100 ${isBandShown ? 'opacity-100' : 'opacity-0'}`}
       >

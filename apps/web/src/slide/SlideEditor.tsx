@@ -1,12 +1,13 @@
-import { setNotes, STAGE, type ElementId, type Layer, type Slide } from '@gobrel/core';
+import { isPiece, setNotes, type ElementId, type Layer, type Link, type Slide } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
-import { Redo2, Undo2 } from 'lucide-react';
+import { ListTree, Minus, Plus, Redo2, Undo2 } from 'lucide-react';
 import {
   useEffect,
   useRef,
   useState,
   useSyncExternalStore,
   type ClipboardEvent,
+  type DragEvent,
   type KeyboardEvent,
   type ReactElement,
 } from 'react';
@@ -16,11 +17,18 @@ import { pastedTarget } from '../links/pastedTarget';
 import { Button } from '../ui/Button';
 import { Centre } from '../ui/Page';
 import { Segments } from '../ui/Segments';
-import { useSize } from '../ui/useSize';
+import { useNotices } from '../ui/Notice';
 import { useDeck } from '../workspace/DeckContext';
-import { EditingStage } from './EditingStage';
-import { Tray } from './Tray';
+import { Sign } from './controls';
+import { SlotGhosts } from './SlotGhosts';
+import { EditingStage, type PenLook } from './stage/EditingStage';
+import { useStageView, type ViewControl } from './stage/useStageView';
+import { useStageKeys } from './stageKeys';
+import { ThingList } from './ThingList';
+import { Tray } from './tray/Tray';
+import { TryOut } from './TryOut';
 import { useRemoval } from './useRemoval';
+import { useStageClipboard } from './useStageClipboard';
 import { useStageEdit, type StageEdit } from './useStageEdit';
 import { WayLines } from './WayLines';
 import { WaysIn, WaysOut } from './Ways';
@@ -38,6 +46,7 @@ export default function SlideEditor(): ReactElement {
 function OpenSlide({ slide }: { slide: Slide }): ReactElement {
   const { deckId, deck, graph, doc, run } = useDeck();
   const edit = useStageEdit(slide);
+  const { trouble } = useNotices();
   const linking = useLinking(slide);
   const { state, key } = useLocation() as { state: { select?: ElementId[] } | null; key: string };
   const { select } = edit;
@@ -48,17 +57,22 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
   const removal = useRemoval(slide, edit);
+  const clipboard = useStageClipboard(slide, edit, removal.remove);
+  useStageKeys({
+    ...{ doc, slide, edit, run, remove: removal.remove },
+    pasteInPlace: clipboard.pasteInPlace,
+  });
   const [editor, setEditor] = useState<Editor | null>(null);
+  const [pen, setPen] = useState<PenLook>({ colour: '', weight: 5, isMarker: false });
+  const [isListed, setIsListed] = useState(false);
+  const [isTrying, setIsTrying] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
   const desk = useRef<HTMLDivElement>(null);
+  const room = useRef<HTMLDivElement>(null);
   const stage = useRef<HTMLDivElement>(null);
   const ways = useRef<HTMLElement>(null);
-  const space = useSize(desk);
-  const width = Math.max(
-    240,
-    Math.floor(Math.min(space.width - 48, ((space.height - 76) * STAGE.width) / STAGE.height)),
-  );
-  const links = graph.waysOut.get(slide.id) ?? [];
+  const control = useStageView(room, 36);
+  const links = graph.waysOut.get(slide.id) ?? NO_LINKS;
   const [one, ...more] = edit.selected;
   const isWords = editor !== null && !editor.state.selection.empty;
 
@@ -89,42 +103,105 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
     );
   };
 
+  const onDrop = (event: DragEvent): void => {
+    event.preventDefault();
+    const entries = [...event.dataTransfer.items].map((item) => item.webkitGetAsEntry?.() ?? null);
+    const folder = entries.find((entry) => entry?.isDirectory);
+    if (folder) {
+      trouble(`“${folder.name}” is a folder: open it and drop the files themselves.`);
+      return;
+    }
+    const files = [...event.dataTransfer.files];
+    if (files.length > 0) void clipboard.takeFiles(files);
+  };
+
   return (
     <div className="flex h-full flex-col" onKeyDownCapture={onKeyDown} onPasteCapture={onPaste}>
       <div ref={frame} className="relative flex min-h-0 flex-1">
         <WaysIn slide={slide} />
-        <div ref={desk} className="min-w-0 flex-1 overflow-hidden border-x border-line bg-sand">
-          <div className="mx-auto flex h-[52px] items-center" style={{ width }}>
+        <div className="flex min-w-0 flex-1 flex-col border-x border-line bg-sand">
+          <div className="flex h-[46px] shrink-0 items-center gap-1.5 px-3">
             <LayerSwitch edit={edit} />
             <UndoRedo />
-            <span className="ml-auto text-[13px] text-soft">
-              {Math.round((width / STAGE.width) * 100)} %
-            </span>
+            <Sign
+              icon={ListTree}
+              label="Things on this slide"
+              isOn={isListed}
+              onClick={() => setIsListed(!isListed)}
+            />
+            {slide.elements.some(isPiece) && (
+              <Button
+                size="small"
+                look={isTrying ? 'main' : 'quiet'}
+                aria-pressed={isTrying}
+                onClick={() => setIsTrying(!isTrying)}
+              >
+                Try it out
+              </Button>
+            )}
+            <Zoom control={control} />
           </div>
-          <div ref={stage} className="mx-auto border border-line" style={{ width: width + 2 }}>
-            {space.width > 0 && (
-              <EditingStage
-                doc={doc}
+          <div
+            ref={room}
+            className="relative min-h-0 flex-1"
+            onDragOver={(event) => event.preventDefault()}
+            onDrop={onDrop}
+          >
+            {isTrying ? (
+              <TryOut
+                key={slide.id}
                 slide={slide}
                 theme={deck.theme}
                 links={links}
-                width={width}
-                edit={edit}
-                run={run}
+                view={control.view}
+                onDone={() => setIsTrying(false)}
+              />
+            ) : (
+              <EditingStage
+                key={slide.id}
+                {...{ doc, slide, links, desk, stage, control, edit, pen, run }}
+                theme={deck.theme}
                 onEditor={setEditor}
                 onRemove={removal.remove}
-              />
+              >
+                <SlotGhosts slide={slide} edit={edit} scale={control.view.scale} />
+              </EditingStage>
             )}
+            {isListed && <ThingList slide={slide} edit={edit} onClose={() => setIsListed(false)} />}
           </div>
         </div>
         <WaysOut ref={ways} slide={slide} linking={linking} />
-        <WayLines slide={slide} links={links} frame={frame} stage={stage} ways={ways} />
+        {!isTrying && (
+          <WayLines {...{ slide, links, frame, stage, ways }} room={room} view={control.view} />
+        )}
       </div>
       <Notes key={slide.id} slide={slide} />
-      <Tray {...{ slide, edit, editor, linking }} onRemove={removal.remove} />
+      <Tray {...{ slide, edit, editor, linking, pen }} onPen={setPen} onRemove={removal.remove} />
       {linking.picker}
       {removal.question}
     </div>
+  );
+}
+
+const NO_LINKS: readonly Link[] = [];
+
+/** How large the stage is shown; pressing the number shows all of it. */
+function Zoom({ control }: { control: ViewControl }): ReactElement {
+  const { view, isFitted, fit, zoomBy, zoomTo } = control;
+  return (
+    <span className="ml-auto flex items-center text-[13px] text-soft">
+      <Sign icon={Minus} label="Smaller" onClick={() => zoomBy(0.8)} />
+      <button
+        type="button"
+        title={isFitted ? 'As large as it is projected' : 'All of the stage'}
+        aria-label={`Zoom ${Math.round(view.scale * 100)} %: ${isFitted ? 'show at 100 %' : 'show all of the stage'}`}
+        onClick={() => (isFitted ? zoomTo(1) : fit())}
+        className="min-h-7 min-w-[48px] rounded-[4px] hover:bg-sheet"
+      >
+        {Math.round(view.scale * 100)} %
+      </button>
+      <Sign icon={Plus} label="Larger" onClick={() => zoomBy(1.25)} />
+    </span>
   );
 }
 

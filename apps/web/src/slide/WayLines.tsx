@@ -1,5 +1,6 @@
 import type { Link, Slide } from '@gobrel/core';
 import { useEffect, useLayoutEffect, useState, type ReactElement, type RefObject } from 'react';
+import type { StageView } from './stage/useStageView';
 
 /** Thin lines from what carries a link on the stage to its card among the ways out. */
 export function WayLines(props: {
@@ -8,8 +9,11 @@ export function WayLines(props: {
   frame: RefObject<HTMLElement | null>;
   stage: RefObject<HTMLElement | null>;
   ways: RefObject<HTMLElement | null>;
+  /** What the stage lies in: a line begins at its edge where the carrier is out of sight. */
+  room: RefObject<HTMLElement | null>;
+  view: StageView;
 }): ReactElement {
-  const { slide, links, frame, stage, ways } = props;
+  const { slide, links, frame, stage, ways, room, view } = props;
   const [paths, setPaths] = useState<string[]>([]);
   const [tick, setTick] = useState(0);
 
@@ -28,7 +32,8 @@ export function WayLines(props: {
 
   useLayoutEffect(() => {
     const [outer, inner, column] = [frame.current, stage.current, ways.current];
-    if (!outer || !inner || !column) return;
+    const sight = room.current?.getBoundingClientRect();
+    if (!outer || !inner || !column || !sight) return;
     const origin = outer.getBoundingClientRect();
     const bounds = column.getBoundingClientRect();
     setPaths(
@@ -41,15 +46,17 @@ export function WayLines(props: {
         const card = column.querySelector(`[data-way="${link.id}"]`)?.getBoundingClientRect();
         if (!element || !card || card.top + 12 > bounds.bottom || card.top + 12 < bounds.top)
           return [];
-        const x1 = element.right - origin.left;
-        const y1 = element.top + element.height / 2 - origin.top;
+        const y = element.top + element.height / 2;
+        if (element.right < sight.left || y < sight.top || y > sight.bottom) return [];
+        const x1 = Math.min(element.right, sight.right) - origin.left;
+        const y1 = y - origin.top;
         const x2 = card.left - origin.left;
         const y2 = card.top - origin.top + Math.min(60, card.height / 2);
         const bend = Math.max(30, (x2 - x1) / 2);
         return [`M${x1} ${y1} C${x1 + bend} ${y1} ${x2 - bend} ${y2} ${x2} ${y2}`];
       }),
     );
-  }, [slide, links, frame, stage, ways, tick]);
+  }, [slide, links, frame, stage, ways, room, view, tick]);
 
   return (
     <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden>

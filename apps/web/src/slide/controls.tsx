@@ -1,4 +1,7 @@
-import { useState, type ReactElement, type ReactNode } from 'react';
+import { Popover } from 'radix-ui';
+import { ChevronDown, type LucideIcon } from 'lucide-react';
+import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
+import { useNotices } from '../ui/Notice';
 
 /** What stands in the tray's row: a setting with its name, and the inputs that set it. */
 export function Setting({ label, children }: { label: string; children: ReactNode }): ReactElement {
@@ -13,25 +16,110 @@ export function Setting({ label, children }: { label: string; children: ReactNod
 export function Plain({
   onClick,
   children,
+  ...rest
 }: {
   onClick: () => unknown;
   children: ReactNode;
+  disabled?: boolean;
+  'aria-pressed'?: boolean;
 }): ReactElement {
   return (
     <button
       type="button"
+      {...rest}
+      onPointerDown={keepFocus}
       onClick={() => onClick()}
-      className="min-h-7 rounded-[4px] px-1.5 text-petrol hover:bg-sand"
+      className="min-h-7 rounded-[4px] px-1.5 text-petrol hover:bg-sand disabled:opacity-40 aria-pressed:bg-petrol-mist"
     >
       {children}
     </button>
   );
 }
 
+/** A press on a setting leaves the focus in the text that is being typed. */
+export const keepFocus = (event: { preventDefault: () => void }): void => event.preventDefault();
+
+/** A small sign that does something, or is on or off. */
+export function Sign(props: {
+  icon: LucideIcon;
+  label: string;
+  isOn?: boolean;
+  disabled?: boolean;
+  onClick: () => unknown;
+}): ReactElement {
+  const { icon: Icon, label, isOn } = props;
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      aria-pressed={isOn}
+      disabled={props.disabled}
+      onPointerDown={keepFocus}
+      onClick={() => props.onClick()}
+      className="grid size-7 place-items-center rounded-[4px] hover:bg-sand disabled:opacity-35 aria-pressed:bg-petrol-mist aria-pressed:text-petrol"
+    >
+      <Icon size={16} strokeWidth={1.8} aria-hidden />
+    </button>
+  );
+}
+
+/** A setting as a pill that opens what sets it. */
+export function Pop(props: {
+  label: string;
+  value?: ReactNode;
+  /** What a screen reader says of the value when it is a picture. */
+  says?: string;
+  children: ReactNode;
+  width?: number;
+}): ReactElement {
+  const { label, value, says } = props;
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <button
+          type="button"
+          aria-label={
+            says || typeof value === 'string' ? `${label}: ${says ?? String(value)}` : label
+          }
+          className="flex min-h-7 items-center gap-1.5 rounded-[4px] hover:bg-sand"
+        >
+          <span className={value === undefined ? 'pl-1.5' : 'text-soft'}>{label}</span>
+          {value === undefined ? (
+            <ChevronDown size={13} aria-hidden className="mr-1" />
+          ) : (
+            <span className="flex min-h-7 max-w-[150px] items-center gap-1 rounded-full border border-line bg-sheet px-2.5">
+              <span className="truncate">{value}</span>
+              <ChevronDown size={12} aria-hidden className="shrink-0" />
+            </span>
+          )}
+        </button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="top"
+          sideOffset={8}
+          collisionPadding={10}
+          aria-label={label}
+          style={{ width: props.width ?? 280 }}
+          className="z-30 max-h-[min(440px,70vh)] overflow-y-auto rounded-[6px] border border-line bg-sheet p-3 text-[13px]"
+        >
+          {props.children}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+export interface Choice<T extends string> {
+  value: T;
+  label: string;
+}
+
 export function Select<T extends string>(props: {
   label: string;
   value: T;
-  options: readonly T[];
+  options: readonly Choice<T>[];
   onChange: (value: T) => unknown;
 }): ReactElement {
   return (
@@ -39,63 +127,183 @@ export function Select<T extends string>(props: {
       aria-label={props.label}
       value={props.value}
       onChange={(event) => props.onChange(event.target.value as T)}
-      className="h-7 rounded-[4px] border border-line bg-sheet px-1.5"
+      className="h-7 max-w-[180px] rounded-full border border-line bg-sheet px-2"
     >
-      {props.options.map((option) => (
-        <option key={option}>{option}</option>
+      {props.options.map(({ value, label }) => (
+        <option key={value} value={value}>
+          {label}
+        </option>
       ))}
     </select>
   );
 }
 
-export function Colour({
-  label,
-  value,
-  onChange,
-}: {
+/** Options whose values are their names. */
+export const named = <T extends string>(values: readonly T[]): Choice<T>[] =>
+  values.map((value) => ({ value, label: value.replaceAll('-', ' ') }));
+
+export function Check(props: {
   label: string;
-  value: string;
-  onChange: (value: string) => unknown;
+  isOn: boolean;
+  onChange: (isOn: boolean) => unknown;
 }): ReactElement {
   return (
-    <span className="flex items-center gap-1">
+    <label className="flex min-h-7 items-center gap-1.5">
       <input
-        type="color"
-        aria-label={label}
-        value={value || '#ffffff'}
-        onChange={(event) => onChange(event.target.value)}
-        className="h-7 w-8 rounded-[4px] border border-line bg-sheet"
+        type="checkbox"
+        className="size-4 accent-petrol"
+        checked={props.isOn}
+        onChange={(event) => props.onChange(event.target.checked)}
       />
-      {value && <Plain onClick={() => onChange('')}>as the theme</Plain>}
-    </span>
+      {props.label}
+    </label>
   );
 }
 
 /** A line kept when it is left or Enter is pressed, so that it is one step to undo. */
-export function Line({
-  label,
-  value,
-  onKeep,
-}: {
+export function Line(props: {
   label: string;
   value: string;
   onKeep: (value: string) => unknown;
+  placeholder?: string;
+  isWide?: boolean;
+  isLong?: boolean;
 }): ReactElement {
+  const { label, value, onKeep, isWide } = props;
   const [typed, setTyped] = useState<string | null>(null);
   const keep = (): void => {
     if (typed !== null && typed !== value) onKeep(typed);
+    setTyped(null);
+  };
+  const common = {
+    value: typed ?? value,
+    placeholder: props.placeholder,
+    onChange: (event: { target: { value: string } }) => setTyped(event.target.value),
+    onBlur: keep,
+    className: `${isWide ? 'w-full' : 'w-[170px]'} rounded-[4px] border border-line bg-sheet px-2`,
+  };
+  return (
+    <label className={isWide ? 'block' : 'flex items-center gap-1.5'}>
+      <span className="text-soft">{label}</span>
+      {props.isLong ? (
+        <textarea rows={5} {...common} className={`${common.className} py-1`} />
+      ) : (
+        <input
+          {...common}
+          onKeyDown={(event) => event.key === 'Enter' && keep()}
+          className={`${common.className} h-7`}
+        />
+      )}
+    </label>
+  );
+}
+
+/** A number that is kept when it is left or Enter is pressed; out of its range it says so and changes nothing. */
+export function NumberField(props: {
+  label: string;
+  value: number;
+  min: number;
+  max: number;
+  step?: number;
+  /** Shown when the value is a standard one. */
+  onKeep: (value: number) => unknown;
+}): ReactElement {
+  const { label, value, min, max, onKeep, step = 1 } = props;
+  const [typed, setTyped] = useState<string | null>(null);
+  const { trouble } = useNotices();
+  const keep = (): void => {
+    const said = typed;
+    setTyped(null);
+    if (said === null) return;
+    const number = Number(said.replace(',', '.'));
+    if (said.trim() === '' || !Number.isFinite(number) || number < min || number > max) {
+      trouble(`${label} goes from ${min.toLocaleString('en')} to ${max.toLocaleString('en')}.`);
+    } else if (number !== value) onKeep(number);
+  };
+  const bump = (by: number): void => {
+    const from = typed === null ? value : Number(typed);
+    const next = Math.min(max, Math.max(min, Math.round((from + by) / step) * step));
+    if (Number.isFinite(next)) onKeep(Number(next.toFixed(3)));
     setTyped(null);
   };
   return (
     <label className="flex items-center gap-1.5">
       <span className="text-soft">{label}</span>
       <input
-        value={typed ?? value}
+        inputMode="decimal"
+        value={typed ?? String(Number(value.toFixed(2)))}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={keep}
-        onKeyDown={(event) => event.key === 'Enter' && keep()}
-        className="h-7 w-[180px] rounded-[4px] border border-line bg-sheet px-2"
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') keep();
+          else if (event.key === 'ArrowUp') bump(step);
+          else if (event.key === 'ArrowDown') bump(-step);
+          else return;
+          event.preventDefault();
+        }}
+        className="h-7 w-[58px] rounded-[4px] border border-line bg-sheet px-1.5"
       />
     </label>
+  );
+}
+
+/** A slider whose value is kept when it is let go. */
+export function Slide(props: {
+  label: string;
+  value: number;
+  min: number;
+  max: number;
+  step: number;
+  onKeep: (value: number) => unknown;
+}): ReactElement {
+  const { label, value, min, max, step } = props;
+  const [pulled, setPulled] = useState<number | null>(null);
+  const keep = (): void => {
+    if (pulled !== null && pulled !== value) props.onKeep(pulled);
+    setPulled(null);
+  };
+  return (
+    <label className="flex min-h-7 items-center gap-2">
+      <span className="w-[84px] shrink-0 text-soft">{label}</span>
+      <input
+        type="range"
+        {...{ min, max, step }}
+        value={pulled ?? value}
+        onChange={(event) => setPulled(Number(event.target.value))}
+        onPointerUp={keep}
+        onKeyUp={keep}
+        onBlur={keep}
+        className="min-w-0 flex-1 accent-petrol"
+      />
+    </label>
+  );
+}
+
+/** Any colour. The browser tells of every colour passed over; kept is the one that is chosen. */
+export function AnyColour(props: {
+  label: string;
+  value: string;
+  onKeep: (value: string) => unknown;
+}): ReactElement {
+  const input = useRef<HTMLInputElement>(null);
+  const onKeep = useRef(props.onKeep);
+  useEffect(() => {
+    onKeep.current = props.onKeep;
+  });
+  useEffect(() => {
+    const field = input.current;
+    const keep = (): unknown => field && onKeep.current(field.value);
+    field?.addEventListener('change', keep);
+    return () => field?.removeEventListener('change', keep);
+  }, []);
+  return (
+    <input
+      ref={input}
+      key={props.value}
+      type="color"
+      aria-label={props.label}
+      defaultValue={props.value || '#ffffff'}
+      className="h-7 w-9 rounded-[4px] border border-line bg-sheet"
+    />
   );
 }

@@ -1,17 +1,36 @@
-import { type Box, type ElementId, type Layer, type Slide, type SlideElement } from '@gobrel/core';
+import {
+  groupsAround,
+  type ElementId,
+  type Layer,
+  type Slide,
+  type SlideElement,
+} from '@gobrel/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 
-/** What the editor of one slide has in hand: layer, selection, the text being typed. */
+/** What the next press on the stage does. All but `select` draw something. */
+export type Tool = 'select' | 'line' | 'pen' | 'marker' | 'rub' | 'hotspot' | 'closeup';
+
+/** What the editor of one slide has in hand: layer, selection, tool, the text being typed. */
 export interface StageEdit {
   layer: Layer;
   setLayer: (layer: Layer) => void;
   selected: SlideElement[];
   select: (ids: ElementId[]) => void;
+  /** The group that was stepped into: its members are touched one by one. */
+  entered: ElementId | null;
+  enter: (groupId: ElementId | null) => void;
   /** Takes in hand what has just been put on the stage, and starts typing if asked. */
-  takeNew: (id: ElementId, layer: Layer, isTyping: boolean) => void;
+  takeNew: (ids: readonly ElementId[], layer: Layer, isTyping?: boolean) => void;
+  /** How often something new was taken in hand: each time it gets the focus. */
+  taken: number;
   /** The element whose words are being typed. */
   typing: ElementId | null;
   type: (id: ElementId | null) => void;
+  /** The picture that is being cropped. */
+  cropping: ElementId | null;
+  crop: (id: ElementId | null) => void;
+  tool: Tool;
+  setTool: (tool: Tool) => void;
 }
 
 /** Whether a layer can be touched while another is stepped into: scenery only from within. */
@@ -19,47 +38,91 @@ export function isTouchable(element: SlideElement, layer: Layer): boolean {
   return layer === 'background' ? element.layer === 'background' : element.layer !== 'background';
 }
 
+interface InHand {
+  slideId: string;
+  layer: Layer;
+  ids: readonly ElementId[];
+  entered: ElementId | null;
+  typing: ElementId | null;
+  cropping: ElementId | null;
+  tool: Tool;
+  taken: number;
+}
+
+const nothing = (slideId: string, layer: Layer = 'content'): InHand => ({
+  ...{ slideId, layer, ids: [], entered: null, typing: null, cropping: null, tool: 'select' },
+  taken: 0,
+});
+
 export function useStageEdit(slide: Slide): StageEdit {
-  const [layer, setLayerState] = useState<Layer>('content');
-  const [ids, setIds] = useState<ElementId[]>([]);
-  const [typing, setTyping] = useState<ElementId | null>(null);
-  const slideId = slide.id;
+  const [kept, setInHand] = useState(() => nothing(slide.id));
+  const isHere = kept.slideId === slide.id;
+  const hand = isHere ? kept : nothing(slide.id);
   useEffect(() => {
-    setIds([]);
-    setTyping(null);
-  }, [slideId]);
+    if (!isHere) setInHand(nothing(slide.id));
+  }, [isHere, slide.id]);
+
+  const change = useCallback(
+    (next: Partial<InHand> | ((old: InHand) => Partial<InHand>)) =>
+      setInHand((old) => {
+        const now = old.slideId === slide.id ? old : nothing(slide.id);
+        return { ...now, ...(typeof next === 'function' ? next(now) : next) };
+      }),
+    [slide.id],
+  );
+  const { elements } = slide;
   const selected = useMemo(
-    () => slide.elements.filter((element) => ids.includes(element.id)),
-    [slide, ids],
+    () => elements.filter(({ id }) => hand.ids.includes(id)),
+    [elements, hand.ids],
   );
   const select = useCallback(
-    (next: ElementId[]) => {
-      setIds(next);
-      setTyping((old) => (old && next.includes(old) ? old : null));
-      const first = slide.elements.find((element) => element.id === next[0]);
-      if (first) setLayerState(first.layer);
-    },
-    [slide],
+    (ids: ElementId[]) =>
+      change((old) => {
+        const first = elements.find(({ id }) => id === ids[0]);
+        const isWithin = ids.every(
+          (id) => old.entered && groupsAround(elements, id).includes(old.entered),
+        );
+        return {
+          ids,
+          layer: first?.layer ?? old.layer,
+          entered: ids.length === 0 || isWithin ? old.entered : (first?.groupId ?? null),
+          typing: old.typing && ids.includes(old.typing) ? old.typing : null,
+          cropping: old.cropping && ids.includes(old.cropping) ? old.cropping : null,
+        };
+      }),
+    [change, elements],
   );
-  const setLayer = useCallback((next: Layer) => {
-    setLayerState(next);
-    setIds([]);
-    setTyping(null);
-  }, []);
-  const takeNew = useCallback((id: ElementId, layer: Layer, isTyping: boolean) => {
-    setLayerState(layer);
-    setIds([id]);
-    setTyping(isTyping ? id : null);
-  }, []);
-  const isTypingThere = slide.elements.some((element) => element.id === typing);
+  const setLayer = useCallback(
+    (layer: Layer) => change(nothing(slide.id, layer)),
+    [change, slide.id],
+  );
+  const takeNew = useCallback(
+    (ids: readonly ElementId[], layer: Layer, isTyping = false) =>
+      change(({ taken }) => ({
+        ...nothing(slide.id, layer),
+        ids,
+        typing: isTyping ? (ids[0] ?? null) : null,
+        taken: taken + 1,
+      })),
+    [change, slide.id],
+  );
+  const enter = useCallback((entered: ElementId | null) => change({ entered, ids: [] }), [change]);
+  const type = useCallback((typing: ElementId | null) => change({ typing }), [change]);
+  const crop = useCallback((cropping: ElementId | null) => change({ cropping }), [change]);
+  const setTool = useCallback(
+    (tool: Tool) =>
+      change(tool === 'select' ? { tool } : { tool, ids: [], typing: null, cropping: null }),
+    [change],
+  );
+  const there = (id: ElementId | null): ElementId | null =>
+    elements.some((element) => element.id === id) ? id : null;
   return {
-    layer,
-    setLayer,
-    selected,
-    select,
-    takeNew,
-    typing: isTypingThere ? typing : null,
-    type: setTyping,
+    ...{ layer: hand.layer, setLayer, selected, select, enter, takeNew, type, crop, setTool },
+    tool: hand.tool,
+    taken: hand.taken,
+    entered: there(hand.entered),
+    typing: there(hand.typing),
+    cropping: there(hand.cropping),
   };
 }
 
@@ -68,15 +131,3 @@ export const LAYER_NAMES: Record<Layer, string> = {
   content: 'Content',
   pieces: 'Pieces',
 };
-
-/** A slide with some boxes as they are while being dragged. */
-export function withBoxes(slide: Slide, boxes: Record<ElementId, Box>): Slide {
-  if (Object.keys(boxes).length === 0) return slide;
-  return {
-    ...slide,
-    elements: slide.elements.map((element) => {
-      const box = boxes[element.id];
-      return box ? { ...element, box } : element;
-    }),
-  };
-}

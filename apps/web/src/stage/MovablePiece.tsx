@@ -1,4 +1,5 @@
-import { clampToStage, type Box, type Placement } from '@gobrel/core';
+import { keptOnTrack, type LyingPiece, type Placement } from '@gobrel/core';
+import { RotateCw } from 'lucide-react';
 import {
   useRef,
   useState,
@@ -10,13 +11,14 @@ import {
 import { boxStyle } from './ElementView';
 
 const STEP = 20;
+const TURN = 15;
 
 /**
  * A piece that is moved: by drag with mouse or finger, with the arrow keys, or picked with a tap or Enter and then
- * put into a zone. Box and placements in slide units.
+ * put into a zone. Places in slide units.
  */
 export function MovablePiece(props: {
-  box: Box;
+  lying: LyingPiece;
   label: string;
   isHeld: boolean;
   isPicked: boolean;
@@ -24,14 +26,33 @@ export function MovablePiece(props: {
   onPlace: (placement: Placement) => void;
   children: ReactNode;
 }): ReactElement {
-  const { box, isHeld, onPlace } = props;
-  const [pulled, setPulled] = useState<Placement | null>(null);
+  const { lying, isHeld, onPlace } = props;
+  const { box, piece } = lying;
+  const rules = piece.piece;
+  const [pulled, setPulled] = useState<{ x: number; y: number } | null>(null);
   const drag = useRef<{ x: number; y: number; scale: number; hasMoved: boolean } | null>(null);
+  const turned = (((lying.rotation - piece.rotation) % 360) + 360) % 360;
+  const at = (x: number, y: number): Placement => ({
+    x,
+    y,
+    ...(turned ? { rotation: turned } : {}),
+  });
+  const kept = (dx: number, dy: number): { x: number; y: number } =>
+    keptOnTrack(rules, piece.box, { ...box, x: box.x + dx, y: box.y + dy });
+  const turnBy = (degrees: number): void => {
+    const rotation = (turned + degrees + 360) % 360;
+    onPlace({ x: box.x, y: box.y, rotation });
+  };
 
   const down = (event: PointerEvent<HTMLDivElement>): void => {
     if (isHeld || event.button !== 0) return;
+    event.stopPropagation();
     event.currentTarget.setPointerCapture(event.pointerId);
-    const scale = event.currentTarget.getBoundingClientRect().width / box.w;
+    // A turned piece is wider on screen than in itself: the scale comes from what it lies on.
+    const stage = event.currentTarget.offsetParent;
+    const scale = stage
+      ? stage.getBoundingClientRect().width / (stage as HTMLElement).offsetWidth
+      : 1;
     drag.current = { x: event.clientX, y: event.clientY, scale, hasMoved: false };
   };
   const move = (event: PointerEvent<HTMLDivElement>): void => {
@@ -40,16 +61,17 @@ export function MovablePiece(props: {
     const [dx, dy] = [event.clientX - now.x, event.clientY - now.y];
     if (!now.hasMoved && Math.hypot(dx, dy) < 4) return;
     now.hasMoved = true;
-    setPulled(clampToStage({ ...box, x: box.x + dx / now.scale, y: box.y + dy / now.scale }));
+    setPulled(kept(dx / now.scale, dy / now.scale));
   };
   const up = (): void => {
     const now = drag.current;
     drag.current = null;
-    if (now?.hasMoved && pulled) onPlace(pulled);
+    if (now?.hasMoved && pulled) onPlace(at(pulled.x, pulled.y));
     else if (now) props.onPick();
     setPulled(null);
   };
   const key = (event: KeyboardEvent): void => {
+    if (isHeld || event.ctrlKey || event.metaKey || event.altKey) return;
     const by: Record<string, [number, number]> = {
       ArrowLeft: [-STEP, 0],
       ArrowRight: [STEP, 0],
@@ -57,8 +79,11 @@ export function MovablePiece(props: {
       ArrowDown: [0, STEP],
     };
     const nudge = by[event.key];
-    if (isHeld) return;
-    if (nudge) onPlace(clampToStage({ ...box, x: box.x + nudge[0], y: box.y + nudge[1] }));
+    if (nudge) {
+      const { x, y } = kept(...nudge);
+      onPlace(at(x, y));
+    } else if (event.key.toLowerCase() === 'r' && rules.isRotatable)
+      turnBy(event.shiftKey ? -TURN : TURN);
     else if (event.key === 'Enter' || event.key === ' ') props.onPick();
     else return;
     event.preventDefault();
@@ -66,26 +91,45 @@ export function MovablePiece(props: {
   };
 
   return (
-    <div
-      role="button"
-      tabIndex={0}
-      aria-label={`Piece: ${props.label}`}
-      aria-pressed={props.isPicked}
-      aria-disabled={isHeld}
-      onPointerDown={down}
-      onPointerMove={move}
-      onPointerUp={up}
-      onPointerCancel={() => {
-        drag.current = null;
-        setPulled(null);
-      }}
-      onKeyDown={key}
-      className={`touch-none rounded-[10px] select-none ${pulled ? 'z-10 cursor-grabbing opacity-90' : 'cursor-grab'} ${
-        props.isPicked ? 'outline-[5px] outline-petrol outline' : ''
-      }`}
-      style={{ ...boxStyle({ ...box, ...pulled }), zIndex: pulled ? 10 : undefined }}
-    >
-      {props.children}
-    </div>
+    <>
+      <div
+        role="button"
+        tabIndex={0}
+        aria-label={`Piece: ${props.label}`}
+        aria-description={rules.isRotatable ? 'Arrow keys move it, R turns it.' : undefined}
+        aria-pressed={props.isPicked}
+        aria-disabled={isHeld}
+        data-piece={lying.id}
+        onPointerDown={down}
+        onPointerMove={move}
+        onPointerUp={up}
+        onPointerCancel={() => {
+          drag.current = null;
+          setPulled(null);
+        }}
+        onKeyDown={key}
+        className={`touch-none rounded-[10px] select-none ${pulled ? 'cursor-grabbing opacity-90' : 'cursor-grab'} ${
+          props.isPicked ? 'outline-[5px] outline-petrol outline' : ''
+        }`}
+        style={{
+          ...boxStyle({ ...box, ...pulled }, lying.rotation),
+          opacity: piece.opacity < 1 ? piece.opacity : undefined,
+          zIndex: pulled ? 10 : undefined,
+        }}
+      >
+        {props.children}
+      </div>
+      {props.isPicked && rules.isRotatable && !pulled && !isHeld && (
+        <button
+          type="button"
+          aria-label={`Turn ${props.label}`}
+          onClick={() => turnBy(TURN)}
+          className="absolute z-10 grid size-[56px] place-items-center rounded-full border-[3px] border-petrol bg-sheet text-petrol"
+          style={{ left: box.x + box.w / 2 - 28, top: Math.max(0, box.y - 66) }}
+        >
+          <RotateCw size={32} aria-hidden />
+        </button>
+      )}
+    </>
   );
 }

@@ -1,27 +1,12 @@
-import { Extension, type AnyExtension } from '@tiptap/core';
+import { Extension } from '@tiptap/core';
+import { getSchema } from '@tiptap/core';
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
-import StarterKit from '@tiptap/starter-kit';
-import { useEffect, type ReactElement } from 'react';
-import { ySyncPlugin } from 'y-prosemirror';
+import { useEffect, useMemo, type ReactElement } from 'react';
+import { initProseMirrorDoc, ySyncPlugin } from 'y-prosemirror';
 import type * as Y from 'yjs';
-import { WayOutMark } from './wayOutMark';
+import { EXTENSIONS, MOST_LETTERS, withoutStyling } from './richTextSchema';
 
-/** Everything a text may hold. Whatever the schema lacks would be taken out of the document on opening it. */
-const EXTENSIONS: AnyExtension[] = [
-  StarterKit.configure({
-    undoRedo: false,
-    link: false,
-    heading: false,
-    blockquote: false,
-    code: false,
-    codeBlock: false,
-    horizontalRule: false,
-    dropcursor: false,
-    gapcursor: false,
-    trailingNode: false,
-  }),
-  WayOutMark,
-];
+const SCHEMA = getSchema(EXTENSIONS);
 
 /** Types into a shared text in place; two people may type in it at once. Escape ends. */
 export function RichTextEditor(props: {
@@ -29,21 +14,36 @@ export function RichTextEditor(props: {
   label: string;
   onEditor?: (editor: Editor | null) => void;
   onEnd: () => void;
+  /** Told when something is too large to be pasted. */
+  onRefused?: (reason: string) => void;
 }): ReactElement {
-  const { fragment, label, onEditor, onEnd } = props;
+  const { fragment, label, onEditor, onEnd, onRefused } = props;
+  // The text is there from the start, so the caret is not set anew when the document arrives.
+  const start = useMemo(() => initProseMirrorDoc(fragment, SCHEMA), [fragment]);
   const editor = useEditor(
     {
       extensions: [
         ...EXTENSIONS,
         Extension.create({
           name: 'sharedText',
-          addProseMirrorPlugins: () => [ySyncPlugin(fragment)],
+          addProseMirrorPlugins: () => [ySyncPlugin(fragment, { mapping: start.mapping })],
         }),
       ],
+      content: start.doc.toJSON() as Record<string, unknown>,
       injectCSS: false,
-      autofocus: 'end',
+      // A table is filled in from its first cell.
+      autofocus: start.doc.firstChild?.type.name === 'table' ? 'start' : 'end',
       editorProps: {
         attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true' },
+        transformPastedHTML: withoutStyling,
+        handlePaste: (_view, event) => {
+          const { length } = event.clipboardData?.getData('text/plain') ?? '';
+          if (length <= MOST_LETTERS) return false;
+          onRefused?.(
+            `That is ${length.toLocaleString('en')} letters: a text takes ${MOST_LETTERS.toLocaleString('en')} at once.`,
+          );
+          return true;
+        },
         handleKeyDown: (_view, event) => {
           if (event.key !== 'Escape') return false;
           onEnd();

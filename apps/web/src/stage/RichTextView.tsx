@@ -1,5 +1,13 @@
-import { LINK_MARK, type LinkId, type RichNode, type RichText } from '@gobrel/core';
-import { Fragment, type ReactElement, type ReactNode } from 'react';
+import {
+  ALIGNMENTS,
+  LINK_MARK,
+  runSize,
+  type LinkId,
+  type RichMark,
+  type RichNode,
+  type RichText,
+} from '@gobrel/core';
+import { Fragment, type CSSProperties, type ReactElement, type ReactNode } from 'react';
 
 /** What words that carry a link do; without it they are only shown as linked. */
 export interface WordLinks {
@@ -7,21 +15,59 @@ export interface WordLinks {
   follow?(linkId: LinkId): void;
 }
 
-const MARKS: Record<string, (children: ReactNode) => ReactElement> = {
+const MARKS: Record<
+  string,
+  (children: ReactNode, mark: RichMark, typeSize: number) => ReactElement
+> = {
   bold: (children) => <strong>{children}</strong>,
   italic: (children) => <em>{children}</em>,
   underline: (children) => <u>{children}</u>,
   strike: (children) => <s>{children}</s>,
+  superscript: (children) => <sup>{children}</sup>,
+  subscript: (children) => <sub>{children}</sub>,
+  highlight: (children, mark) => (
+    <mark style={{ background: colourOf(mark) ?? '#f6e3a1', color: 'inherit' }}>{children}</mark>
+  ),
+  textStyle: (children, mark, typeSize) => {
+    const size = runSize([mark]);
+    return (
+      <span
+        style={{
+          color: colourOf(mark),
+          // Of the text around it, so that it shrinks along with that.
+          fontSize: size ? `${size / typeSize}em` : undefined,
+        }}
+      >
+        {children}
+      </span>
+    );
+  },
 };
 
-/** Rich text as the document holds it; nodes and marks it does not know become plain. */
-export function RichTextView({ text, links }: { text: RichText; links?: WordLinks }): ReactElement {
-  return <>{text.content.map((node, index) => renderNode(node, index, links))}</>;
+const colourOf = ({ attrs }: RichMark): string | undefined =>
+  typeof attrs?.color === 'string' && /^#[0-9a-f]{6}$/i.test(attrs.color) ? attrs.color : undefined;
+
+interface Context {
+  links?: WordLinks;
+  typeSize: number;
 }
 
-function renderNode(node: RichNode, key: number, links: WordLinks | undefined): ReactNode {
-  if (node.text !== undefined) return <Fragment key={key}>{renderRun(node, links)}</Fragment>;
-  const children = (node.content ?? []).map((child, index) => renderNode(child, index, links));
+/**
+ * Rich text as the document holds it; nodes and marks it does not know become plain. `typeSize` is what the words
+ * around are set in, in slide units.
+ */
+export function RichTextView(props: {
+  text: RichText;
+  links?: WordLinks;
+  typeSize?: number;
+}): ReactElement {
+  const context = { links: props.links, typeSize: props.typeSize ?? 30 };
+  return <>{props.text.content.map((node, index) => renderNode(node, index, context))}</>;
+}
+
+function renderNode(node: RichNode, key: number, context: Context): ReactNode {
+  if (node.text !== undefined) return <Fragment key={key}>{renderRun(node, context)}</Fragment>;
+  const children = (node.content ?? []).map((child, index) => renderNode(child, index, context));
   switch (node.type) {
     case 'bulletList':
       return <ul key={key}>{children}</ul>;
@@ -32,11 +78,22 @@ function renderNode(node: RichNode, key: number, links: WordLinks | undefined): 
     case 'hardBreak':
       return <br key={key} />;
     default:
-      return <p key={key}>{children.length > 0 ? children : <br />}</p>;
+      return (
+        <p key={key} style={alignOf(node)}>
+          {children.length > 0 ? children : <br />}
+        </p>
+      );
   }
 }
 
-function renderRun(node: RichNode, links: WordLinks | undefined): ReactNode {
+function alignOf({ attrs }: RichNode): CSSProperties | undefined {
+  const name =
+    attrs?.textAlign === 'left' ? 'start' : attrs?.textAlign === 'right' ? 'end' : attrs?.textAlign;
+  const align = ALIGNMENTS.find((one) => one === name);
+  return align ? { textAlign: align } : undefined;
+}
+
+function renderRun(node: RichNode, { links, typeSize }: Context): ReactNode {
   let run: ReactNode = node.text;
   for (const mark of node.marks ?? []) {
     const linkId = mark.attrs?.linkId;
@@ -47,7 +104,7 @@ function renderRun(node: RichNode, links: WordLinks | undefined): ReactNode {
             {run}
           </WordLink>
         );
-    } else run = MARKS[mark.type]?.(run) ?? run;
+    } else run = MARKS[mark.type]?.(run, mark, typeSize) ?? run;
   }
   return run;
 }

@@ -1,6 +1,9 @@
 import {
+  drawnOf,
+  groupsAround,
   STAGE,
-  THEME_COLOURS,
+  WHOLE_SLIDE,
+  type Camera,
   type ElementId,
   type Link,
   type LinkId,
@@ -8,9 +11,10 @@ import {
   type SlideElement,
   type ThemeName,
 } from '@gobrel/core';
-import { memo, useRef, type ReactElement, type ReactNode } from 'react';
+import { memo, useMemo, useRef, type ReactElement, type ReactNode } from 'react';
 import { useSize } from '../ui/useSize';
 import { ElementView } from './ElementView';
+import { GroundView } from './GroundView';
 
 /** What a view adds to the one renderer. Everything it leaves out is drawn still. */
 export interface StageBehaviour {
@@ -26,59 +30,98 @@ export interface StageBehaviour {
 
 export interface SlideViewProps extends StageBehaviour {
   slide: Slide;
+  /** The deck's theme; a slide may have one of its own. */
   theme: ThemeName;
   /** The links that leave the slide. */
   links?: readonly Link[];
   /** In CSS pixels; the height follows. */
   width: number;
   label?: string;
+  /** What part of the slide is looked at; all of it when left out. */
+  camera?: Camera;
 }
 
 const NO_LINKS: readonly Link[] = [];
 
 /** One slide, drawn for every view: stage, card, student, show and big screen. 1280 × 720 units, scaled. */
 export const SlideView = memo(function SlideView(props: SlideViewProps): ReactElement {
-  const { slide, theme, width, links = NO_LINKS, isHidden, renderElement } = props;
+  const { slide, width, camera = WHOLE_SLIDE } = props;
   const scale = width / STAGE.width;
-  const byElement = new Map<ElementId, Link>();
-  for (const link of links) {
-    if (link.carrier.kind === 'element') byElement.set(link.carrier.elementId, link);
-  }
   return (
     <div
       className="relative overflow-hidden"
-      style={{
-        width,
-        height: (width * STAGE.height) / STAGE.width,
-        background: slide.fill || THEME_COLOURS[theme].paper,
-      }}
+      style={{ width, height: (width * STAGE.height) / STAGE.width }}
       role="group"
       aria-label={props.label ?? slide.title}
     >
       <div
-        className="absolute left-0 top-0 origin-top-left"
-        style={{ width: STAGE.width, height: STAGE.height, transform: `scale(${scale})` }}
+        className="absolute left-0 top-0 origin-top-left transition-transform duration-500 ease-in-out motion-reduce:transition-none"
+        style={{
+          width: STAGE.width,
+          height: STAGE.height,
+          transform: `translate(${camera.x * scale}px, ${camera.y * scale}px) scale(${scale * camera.scale})`,
+        }}
       >
-        {slide.elements.map((element) => {
-          if (isHidden?.(element)) return null;
-          const drawn = (
-            <ElementView
-              key={element.id}
-              element={element}
-              theme={theme}
-              scale={scale}
-              link={byElement.get(element.id)}
-              links={links}
-              onFollow={props.onFollow}
-            />
-          );
-          return renderElement ? renderElement(element, drawn) : drawn;
-        })}
+        <SlideThings {...props} scale={scale * camera.scale} />
         {props.overlay}
       </div>
     </div>
   );
 });
+
+/** All that lies on a slide, in slide units and not cut at the stage's edge: for views that scale it themselves. */
+export function SlideThings(
+  props: Omit<SlideViewProps, 'width' | 'camera' | 'overlay' | 'label'> & { scale: number },
+): ReactElement {
+  const { slide, scale, links = NO_LINKS, isHidden, renderElement } = props;
+  const theme = slide.theme || props.theme;
+  const byElement = useMemo(() => {
+    const carried = new Map<ElementId, Link>();
+    for (const link of links) {
+      if (link.carrier.kind === 'element') carried.set(link.carrier.elementId, link);
+    }
+    return carried;
+  }, [links]);
+  const inPieces = useMemo(() => membersOfPieces(slide), [slide]);
+  return (
+    <>
+      <GroundView ground={slide.ground} theme={theme} scale={scale} />
+      {slide.elements.map((element) => {
+        if (isHidden?.(element)) return null;
+        // Where pieces move, a group that is one draws its members itself.
+        if (renderElement && inPieces.has(element.id)) return null;
+        const drawn = (
+          <ElementView
+            key={element.id}
+            element={element}
+            theme={theme}
+            scale={scale}
+            link={byElement.get(element.id)}
+            links={links}
+            onFollow={props.onFollow}
+          />
+        );
+        return renderElement ? renderElement(element, drawn) : drawn;
+      })}
+    </>
+  );
+}
+
+const NONE: ReadonlySet<ElementId> = new Set();
+
+function membersOfPieces(slide: Slide): ReadonlySet<ElementId> {
+  const groups = slide.elements.filter(({ kind, layer }) => kind === 'group' && layer === 'pieces');
+  if (groups.length === 0) return NONE;
+  return new Set(
+    slide.elements
+      .filter(({ id, layer }) => layer === 'pieces' && groupsAround(slide.elements, id).length > 0)
+      .map(({ id }) => id),
+  );
+}
+
+/** The things that a group is drawn of. */
+export const groupMembers = (slide: Slide, group: SlideElement): SlideElement[] =>
+  drawnOf(slide.elements, [group.id]);
 
 /** The largest slide that fits into the space there is. */
 export function FittedSlide(

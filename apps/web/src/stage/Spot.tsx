@@ -5,7 +5,8 @@ import { boxStyle } from './ElementView';
 /** A ring round the thing that a link led to; it fades. */
 export function Spot(props: { slide: Slide; spotId: ElementId | undefined }): ReactElement | null {
   const element = props.slide.elements.find(({ id }) => id === props.spotId);
-  if (!element) return null;
+  // A close-up is flown into: there is nothing to point at.
+  if (!element || element.kind === 'closeup') return null;
   return (
     <span
       aria-hidden

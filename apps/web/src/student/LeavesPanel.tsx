@@ -14,6 +14,7 @@ import {
   type Deck,
   type Folio,
   type Leaf,
+  type Link,
   type Result,
   type SlideId,
 } from '@gobrel/core';
@@ -23,8 +24,9 @@ import type * as Y from 'yjs';
 import { uploadPicture } from '../api/assets';
 import { sentenceOf } from '../api/http';
 import type { StudentLesson } from '../api/student';
-import { EditingStage } from '../slide/EditingStage';
-import { pictureElement } from '../slide/pictureElement';
+import { pictureElement } from '../slide/newThings';
+import { EditingStage } from '../slide/stage/EditingStage';
+import { useStageView } from '../slide/stage/useStageView';
 import { useStageEdit } from '../slide/useStageEdit';
 import { SlideView } from '../stage/SlideView';
 import { Button } from '../ui/Button';
@@ -119,6 +121,8 @@ export default function LeavesPanel(props: {
   );
 }
 
+const NO_LINKS: readonly Link[] = [];
+
 function LeafEditor(props: {
   leaf: Leaf;
   edition: Deck;
@@ -134,6 +138,9 @@ function LeafEditor(props: {
   const file = useRef<HTMLInputElement>(null);
   const { trouble } = useNotices();
   const space = useSize(frame);
+  const desk = useRef<HTMLDivElement>(null);
+  const room = useRef<HTMLDivElement>(null);
+  const control = useStageView(room, 0);
   const width = Math.floor(
     Math.min(space.width, isNarrow ? space.width : (space.height * STAGE.width) / STAGE.height),
   );
@@ -196,21 +203,22 @@ function LeafEditor(props: {
         ref={frame}
         className={isNarrow ? 'overflow-y-auto' : 'grid min-h-0 flex-1 place-items-center bg-sand'}
       >
-        {width > 0 &&
-          (props.isClosed ? (
-            <SlideView slide={drawn} theme={edition.theme} width={width} />
-          ) : (
+        {props.isClosed ? (
+          width > 0 && <SlideView slide={drawn} theme={edition.theme} width={width} />
+        ) : (
+          <div
+            ref={room}
+            className="relative overflow-hidden"
+            style={{ width, height: (width * STAGE.height) / STAGE.width }}
+          >
             <EditingStage
-              doc={doc}
+              {...{ doc, drawn, desk, control, edit, run }}
               slide={leaf}
-              drawn={drawn}
               theme={edition.theme}
-              links={[]}
-              width={width}
-              edit={edit}
-              run={run}
+              links={NO_LINKS}
             />
-          ))}
+          </div>
+        )}
         {isNarrow && !props.isClosed && (
           <div className="flex flex-col gap-3 p-4">
             {leaf.elements.map((element) =>

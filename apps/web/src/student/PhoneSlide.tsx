@@ -1,12 +1,13 @@
 import { phoneReading, STAGE, type SlideElement, type ThemeName } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QUESTION_VIEWS } from '../questions/registry';
-import { OptionWays, optionWays } from '../stage/ElementView';
+import { OptionWays, optionWays } from '../stage/QuestionCard';
 import { RichTextView } from '../stage/RichTextView';
 import { SlideView } from '../stage/SlideView';
 import { useSize } from '../ui/useSize';
 import { useLiveElements } from './LiveSlide';
-import { pieceName, type SlideWork } from './useFolio';
+import { copyName } from '../stage/usePieces';
+import type { SlideWork } from './useFolio';
 
 /**
  * On a phone the slide stays a picture on top; below it, at reading size and in reading order, stands what is to be
@@ -60,19 +61,22 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
         {reading.pieces.length > 0 && (
           <section aria-label="Pieces">
             <ul className="flex flex-wrap gap-2">
-              {reading.pieces.map((piece) => (
-                <li key={piece.id}>
-                  <button
-                    type="button"
-                    aria-pressed={work.picked === piece.id}
-                    disabled={work.isHeld}
-                    onClick={() => work.onPick(piece)}
-                    className={`min-h-12 rounded-[6px] border bg-sheet px-3.5 ${work.picked === piece.id ? 'border-petrol outline outline-petrol' : 'border-line'}`}
-                  >
-                    {pieceName(piece)}
-                  </button>
-                </li>
-              ))}
+              {reading.pieces.flatMap((piece) => {
+                const copies = work.lying.filter((lying) => lying.piece.id === piece.id);
+                return copies.map((lying) => (
+                  <li key={lying.id}>
+                    <button
+                      type="button"
+                      aria-pressed={work.picked === lying.id}
+                      disabled={work.isHeld}
+                      onClick={() => work.onPick(lying.id)}
+                      className={`min-h-12 rounded-[6px] border bg-sheet px-3.5 ${work.picked === lying.id ? 'border-petrol outline outline-petrol' : 'border-line'}`}
+                    >
+                      {copyName(lying, copies.length)}
+                    </button>
+                  </li>
+                ));
+              })}
             </ul>
             {work.picked ? (
               <ul className="mt-2 flex flex-wrap gap-2">

@@ -18,11 +18,13 @@ import { handIn, useStudentLesson, type StudentLesson } from '../api/student';
 import { count } from '../decks/when';
 import { openBeside } from '../links/openTarget';
 import { FittedSlide } from '../stage/SlideView';
+import { CreditsOf } from '../stage/Credits';
+import { PlayingSlides } from '../stage/Playing';
 import { Spot } from '../stage/Spot';
+import { useFlight } from '../stage/useFlight';
 import { whenSaved, type OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader, useSavedState } from '../sync/useDocument';
 import { Button } from '../ui/Button';
-import { Dialog } from '../ui/Dialog';
 import { useNotices } from '../ui/Notice';
 import { Centre } from '../ui/Page';
 import { SavedLabel } from '../workspace/SavedLabel';
@@ -33,6 +35,9 @@ import { useSlideWork, useWalk } from './useFolio';
 import { useIsNarrow } from './useIsNarrow';
 
 const LeavesPanel = lazy(() => import('./LeavesPanel'));
+// Asked for once the first slide stands there, so that it is at hand when the connection is not.
+const bringDialog = () => import('../ui/Dialog').then(({ Dialog }) => ({ default: Dialog }));
+const Dialog = lazy(bringDialog);
 
 export default function StudentPage(): ReactElement {
   const lesson = useStudentLesson();
@@ -126,6 +131,16 @@ function AtWork(props: {
     return <Presenting edition={edition} leaves={folio.leaves} presenting={state.presenting} />;
   }
   if (!slide) return <Centre title="Nothing to see yet">This lesson has no slides.</Centre>;
+  const atWork = (
+    <SlideAtWork
+      key={slide.id}
+      {...{ doc, folio, edition, slide, isHeld, spotId }}
+      onRefused={tell}
+      step={folio.walk.length}
+      links={graph.waysOut.get(slide.id) ?? []}
+      onFollow={follow}
+    />
+  );
   return (
     <div className="flex h-full flex-col">
       <StateNote state={state} handedInAt={lesson.handedInAt} />
@@ -141,12 +156,11 @@ function AtWork(props: {
             />
           </Suspense>
         ) : (
-          <SlideAtWork
-            key={slide.id}
-            {...{ doc, folio, edition, slide, isHeld, spotId }}
-            links={graph.waysOut.get(slide.id) ?? []}
-            onFollow={follow}
-          />
+          <CreditsOf deck={edition}>
+            <PlayingSlides deck={edition} here={slide.id}>
+              {atWork}
+            </PlayingSlides>
+          </CreditsOf>
         )}
       </div>
       <footer className="flex min-h-[60px] shrink-0 items-center gap-3 border-t border-line bg-sheet px-4 pb-[env(safe-area-inset-bottom)]">
@@ -183,13 +197,18 @@ function AtWork(props: {
 }
 
 function SlideAtWork(
-  props: Parameters<typeof useSlideWork>[0] & { edition: Deck; spotId: ElementId | undefined },
+  props: Parameters<typeof useSlideWork>[0] & {
+    edition: Deck;
+    spotId: ElementId | undefined;
+    step: number;
+  },
 ): ReactElement {
   const work = useSlideWork(props);
   const isNarrow = useIsNarrow();
   const renderElement = useLiveElements(work, props.edition.theme);
+  const { camera, way } = useFlight(props.slide, props.spotId, props.step);
   return (
-    <>
+    <div className="relative h-full">
       {isNarrow ? (
         <PhoneSlide work={work} theme={props.edition.theme} />
       ) : (
@@ -200,13 +219,15 @@ function SlideAtWork(
           links={props.links}
           onFollow={work.onFollow}
           renderElement={renderElement}
+          camera={camera}
           overlay={<Spot slide={props.slide} spotId={props.spotId} />}
         />
       )}
+      {!isNarrow && way}
       <p role="status" aria-label="What happened" className="sr-only">
         {work.said}
       </p>
-    </>
+    </div>
   );
 }
 
@@ -240,6 +261,7 @@ function HandIn({ document }: { document: OpenDocument }): ReactElement {
   const [isBusy, setIsBusy] = useState(false);
   const queries = useQueryClient();
   const { trouble } = useNotices();
+  useEffect(() => void bringDialog(), []);
   const hand = async (): Promise<void> => {
     setIsBusy(true);
     try {
@@ -258,21 +280,25 @@ function HandIn({ document }: { document: OpenDocument }): ReactElement {
       <Button look="main" size="large" onClick={() => setIsAsking(true)}>
         Hand in
       </Button>
-      <Dialog
-        title="Hand in?"
-        description="Your answers, pieces and leaves go to your teacher as they are now. You cannot change them afterwards."
-        isOpen={isAsking}
-        onClose={() => setIsAsking(false)}
-      >
-        <div className="flex justify-end gap-2">
-          <Button size="large" onClick={() => setIsAsking(false)}>
-            Not yet
-          </Button>
-          <Button size="large" look="main" disabled={isBusy} onClick={() => void hand()}>
-            {isBusy ? 'Handing in …' : 'Hand in now'}
-          </Button>
-        </div>
-      </Dialog>
+      <Suspense>
+        {isAsking && (
+          <Dialog
+            title="Hand in?"
+            description="Your answers, pieces and leaves go to your teacher as they are now. You cannot change them afterwards."
+            isOpen
+            onClose={() => setIsAsking(false)}
+          >
+            <div className="flex justify-end gap-2">
+              <Button size="large" onClick={() => setIsAsking(false)}>
+                Not yet
+              </Button>
+              <Button size="large" look="main" disabled={isBusy} onClick={() => void hand()}>
+                {isBusy ? 'Handing in …' : 'Hand in now'}
+              </Button>
+            </div>
+          </Dialog>
+        )}
+      </Suspense>
     </>
   );
 }

@@ -65,7 +65,12 @@ export class Checker {
       ...coverageFindings(deck, measures),
     ];
     for (const slide of Object.values(deck.slides)) {
-      const own = this.#onSlide(slide, graph.waysOut.get(slide.id) ?? [], deck.theme, context);
+      const own = this.#onSlide(
+        slide,
+        graph.waysOut.get(slide.id) ?? [],
+        slide.theme || deck.theme,
+        context,
+      );
       for (const finding of own) found.push(finding);
     }
     const place = ({ slideId }: Finding): number => {

@@ -23,6 +23,7 @@ import {
   toStep,
   type Box,
   type CheckContext,
+  type Licence,
   type Finding,
   type FindingKind,
 } from '../index.js';
@@ -45,6 +46,7 @@ import {
 
 const box = (x: number, y: number, w: number, h: number): Box => ({ x, y, w, h });
 const LOREM = 'The keeper climbed the tower and lit the lamp before the tide came in. ';
+const credit = (licence: Licence) => ({ title: '', author: '', source: '', licence });
 const picture = (
   settings: { w?: number; h?: number; width?: number; height?: number } & Partial<
     Parameters<typeof element>[0]
@@ -61,6 +63,16 @@ const picture = (
     ...rest,
   } as Parameters<typeof element>[0]);
 };
+const sound = (transcript: string): SlidePart =>
+  element({
+    ...{ id: 'm', kind: 'media', layer: 'content', box: box(700, 300, 300, 80), transcript },
+    media: { hash: 'b'.repeat(64), type: 'audio/ogg', size: 9000, seconds: 4 },
+  });
+const choosyZone = (settings: object): SlidePart =>
+  element({
+    ...{ id: 'z', kind: 'zone', layer: 'pieces', name: 'boat', box: box(700, 200, 400, 200) },
+    ...{ expects: ['o'], ...settings },
+  });
 const end = slide('b', ending());
 const withTrail = (doc: Y.Doc, slideIds: string[]): Y.Doc => {
   addTrail(doc, { id: 't', name: 'Short', slideIds, followsLinks: true });
@@ -418,6 +430,18 @@ const CASES: Record<FindingKind, Case> = {
     lacks: () =>
       deck(slide('a', choice('go', 'b'), text('Large print', { id: 'x', size: 24 })), end),
   },
+  'missing-letters': {
+    shows: () =>
+      deck(
+        slide('a', choice('go', 'b'), text('Море и маяк', { id: 'x', box: box(96, 150, 600, 60) })),
+        end,
+      ),
+    lacks: () =>
+      deck(
+        slide('a', choice('go', 'b'), text('Sea, lamp', { id: 'x', box: box(96, 150, 600, 60) })),
+        end,
+      ),
+  },
   'many-words': {
     shows: () =>
       deck(
@@ -447,8 +471,12 @@ const CASES: Record<FindingKind, Case> = {
     lacks: () => deck(slide('a', choice('go', 'b'), picture({ fit: 'stretch' })), end),
   },
   'no-credit': {
-    shows: () => deck(slide('a', choice('go', 'b'), picture({ licence: 'cc-by-sa' })), end),
-    lacks: () => deck(slide('a', choice('go', 'b'), picture({ licence: 'cc0' })), end),
+    shows: () => deck(slide('a', choice('go', 'b'), picture({ credit: credit('cc-by-sa') })), end),
+    lacks: () => deck(slide('a', choice('go', 'b'), picture({ credit: credit('cc0') })), end),
+  },
+  'no-transcript': {
+    shows: () => deck(slide('a', choice('go', 'b'), sound('')), end),
+    lacks: () => deck(slide('a', choice('go', 'b'), sound('The horn, twice.')), end),
   },
   'no-alt': {
     shows: () => deck(slide('a', choice('go', 'b'), picture({ alt: '' })), end),
@@ -473,6 +501,28 @@ const CASES: Record<FindingKind, Case> = {
           'a',
           choice('go', 'b'),
           choiceQuestion('q', 'Which?', ['*one', 'two'], { box: box(600, 170, 400, 300) }),
+        ),
+        end,
+      ),
+  },
+  'zone-closed': {
+    shows: () =>
+      deck(
+        slide(
+          'a',
+          choice('go', 'b'),
+          piece('o', 'oar', box(700, 500, 200, 60)),
+          choosyZone({ takes: [] }),
+        ),
+        end,
+      ),
+    lacks: () =>
+      deck(
+        slide(
+          'a',
+          choice('go', 'b'),
+          piece('o', 'oar', box(700, 500, 200, 60)),
+          choosyZone({ takes: ['o'], most: 1 }),
         ),
         end,
       ),

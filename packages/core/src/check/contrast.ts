@@ -1,12 +1,18 @@
 import {
   isSpare,
+  STAGE,
   type Box,
+  type Fill,
   type PictureElement,
   type Slide,
   type SlideElement,
   type ThemeName,
 } from '../deck/types.js';
-import { THEME_COLOURS } from '../stage/themes.js';
+import { isInside, polygonsOf } from '../stage/Pen.js';
+import { groundFrame, pictureFrame } from '../stage/pictureFrame.js';
+import { shapeStrokes } from '../stage/shapes/shapes.js';
+import { coloursOf, textFill } from '../stage/themes.js';
+import { boundsOf, inShares, meets } from '../stage/transform.js';
 
 /** A picture made small: `rgba` holds width × height pixels, four bytes each, from the upper left. */
 export interface Pixels {
@@ -43,8 +49,8 @@ const GRID = 8;
 
 /**
  * The luminances that lie behind a box, on a grid of 8 × 8 points, or one for all where nothing lies behind but the
- * slide itself: the slide's fill, shapes, cards, and
- * pictures where their pixels are known. null where a picture lies behind whose pixels are not known yet.
+ * slide's own plain ground: the ground, shapes, cards, and pictures where their pixels are known. null where a picture
+ * lies behind whose pixels are not known yet.
  */
 export function behind(
   slide: Slide,
@@ -53,87 +59,147 @@ export function behind(
   theme: ThemeName,
   pixelsOf: (hash: string) => Pixels | undefined,
 ): Float64Array | null {
-  const colours = THEME_COLOURS[theme];
-  const ground = luminance(rgbOf(slide.fill || colours.paper));
-  let points: Float64Array | null = null;
+  const ground = groundPaint(slide, theme, pixelsOf);
+  if (ground === 'unknown') return null;
+  let points =
+    typeof ground === 'number' ? null : onGrid(box, new Float64Array(GRID * GRID), ground);
   for (let below = 0; below < level; below += 1) {
     const element = slide.elements[below]!;
-    if (!touches(element.box, box) || isSpare(element)) continue;
+    const { box: own, rotation, opacity } = element;
+    if (!meets(boundsOf(own, rotation), box) || isSpare(element)) continue;
     const paint = paintOf(element, theme, pixelsOf);
     if (paint === 'unknown') return null;
     if (!paint) continue;
-    points ??= new Float64Array(GRID * GRID).fill(ground);
-    for (let index = 0; index < points.length; index += 1) {
-      const x = box.x + ((index % GRID) + 0.5) * (box.w / GRID);
-      const y = box.y + (Math.floor(index / GRID) + 0.5) * (box.h / GRID);
-      const u = (x - element.box.x) / element.box.w;
-      const v = (y - element.box.y) / element.box.h;
+    points ??= new Float64Array(GRID * GRID).fill(ground as number);
+    onGrid(box, points, (x, y) => {
+      const { x: u, y: v } = inShares(own, rotation, { x, y });
       const over = u >= 0 && v >= 0 && u < 1 && v < 1 ? paint(u, v) : null;
-      if (over) points[index] = over.alpha * over.luminance + (1 - over.alpha) * points[index]!;
-    }
+      return over && { ...over, alpha: over.alpha * opacity };
+    });
   }
-  return points ?? Float64Array.of(ground);
+  return points ?? Float64Array.of(ground as number);
 }
 
-const touches = (a: Box, b: Box): boolean =>
-  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+/** Paints over the points of the grid, in place. */
+function onGrid(box: Box, points: Float64Array, paint: Paint): Float64Array {
+  for (let index = 0; index < points.length; index += 1) {
+    const x = box.x + ((index % GRID) + 0.5) * (box.w / GRID);
+    const y = box.y + (Math.floor(index / GRID) + 0.5) * (box.h / GRID);
+    const over = paint(x, y);
+    if (over) points[index] = over.alpha * over.luminance + (1 - over.alpha) * points[index]!;
+  }
+  return points;
+}
 
-/** What an element paints at a place in its box, given in shares of its size. */
+/** What is painted at a place: in shares of an element's box, or in slide units for the ground. */
 type Paint = (u: number, v: number) => { luminance: number; alpha: number } | null;
+
+/** The slide's ground: one luminance when it is plain. */
+function groundPaint(
+  { ground }: Slide,
+  theme: ThemeName,
+  pixelsOf: (hash: string) => Pixels | undefined,
+): number | Paint | 'unknown' {
+  const { fill, picture, tint, tintStrength } = ground;
+  const paper = coloursOf(theme).paper;
+  const base = fillPaint(fill === 'none' ? '' : fill, paper, STAGE.width, STAGE.height);
+  if (!picture && typeof fill === 'string') {
+    const plain = base(0, 0)!.luminance;
+    return tint ? mixed(plain, luminance(rgbOf(tint)), tintStrength) : plain;
+  }
+  const pixels = picture && pixelsOf(picture.asset.hash);
+  if (picture && !pixels) return 'unknown';
+  const frame = picture && groundFrame(picture);
+  const sheet = tint ? luminance(rgbOf(tint)) : 0;
+  return (x, y) => {
+    let now = base(x / STAGE.width, y / STAGE.height)!.luminance;
+    if (pixels && frame) {
+      const [dx, dy] = [(x - frame.x) / frame.w, (y - frame.y) / frame.h];
+      const over =
+        picture.fit === 'tile' ? pixelAt(pixels, dx % 1, dy % 1) : pixelAt(pixels, dx, dy);
+      if (over) now = mixed(now, over.luminance, over.alpha);
+    }
+    return { luminance: tint ? mixed(now, sheet, tintStrength) : now, alpha: 1 };
+  };
+}
+
+const mixed = (under: number, over: number, share: number): number =>
+  under * (1 - share) + over * share;
+
+/** A fill over a box of a size in units, at shares of it. */
+function fillPaint(fill: Fill, standard: string, w: number, h: number): Paint {
+  if (typeof fill === 'string') {
+    if (fill === 'none') return () => null;
+    const over = { luminance: luminance(rgbOf(fill || standard)), alpha: 1 };
+    return () => over;
+  }
+  const [from, to] = [luminance(rgbOf(fill.from)), luminance(rgbOf(fill.to))];
+  const angle = (fill.angle * Math.PI) / 180;
+  const [dx, dy] = [Math.cos(angle), Math.sin(angle)];
+  const reach = Math.abs(dx) * w + Math.abs(dy) * h;
+  return (u, v) => {
+    const along = fill.isRadial
+      ? Math.hypot(u - 0.5, v - 0.5) / Math.SQRT1_2
+      : ((u - 0.5) * w * dx + (v - 0.5) * h * dy) / reach + 0.5;
+    return { luminance: mixed(from, to, Math.min(1, Math.max(0, along))), alpha: 1 };
+  };
+}
 
 function paintOf(
   element: SlideElement,
   theme: ThemeName,
   pixelsOf: (hash: string) => Pixels | undefined,
 ): Paint | 'unknown' | null {
-  const solid = (hex: string): Paint => {
-    const over = { luminance: luminance(rgbOf(hex)), alpha: 1 };
-    return () => over;
-  };
+  const { w, h } = element.box;
   switch (element.kind) {
     case 'shape': {
-      const fill = solid(element.fill || THEME_COLOURS[theme].shapeFill);
-      return (u, v) => (isInShape(element.shape, u, v) ? fill(u, v) : null);
+      if (element.fill === 'none') return null;
+      const fill = fillPaint(element.fill, coloursOf(theme).shapeFill, w, h);
+      if (element.shape === 'rectangle') return fill;
+      const outline = polygonsOf(shapeStrokes(element.shape, w, h, element.points));
+      return (u, v) => (isInside(outline, { x: u * w, y: v * h }) ? fill(u, v) : null);
     }
     case 'picture': {
       const pixels = pixelsOf(element.asset.hash);
       return pixels ? picturePaint(element, pixels) : 'unknown';
     }
     case 'question':
-      return solid('#FFFFFF');
-    case 'text':
-      return element.style === 'choice' || element.layer === 'pieces'
-        ? solid(THEME_COLOURS[theme].choiceFill)
-        : null;
+      return fillPaint('#FFFFFF', '', w, h);
+    case 'text': {
+      const fill = textFill(element, theme);
+      return fill === 'none' ? null : fillPaint(fill, '', w, h);
+    }
     default:
       return null;
   }
 }
 
-function isInShape(shape: string, u: number, v: number): boolean {
-  if (shape === 'ellipse') return (u - 0.5) ** 2 + (v - 0.5) ** 2 <= 0.25;
-  if (shape === 'triangle') return Math.abs(u - 0.5) <= v / 2;
-  return true;
+function pixelAt(
+  { width, height, rgba }: Pixels,
+  u: number,
+  v: number,
+): { luminance: number; alpha: number } | null {
+  if (!(u >= 0 && v >= 0 && u < 1 && v < 1)) return null;
+  const at = 4 * (Math.floor(v * height) * width + Math.floor(u * width));
+  return {
+    luminance: luminance([rgba[at]!, rgba[at + 1]!, rgba[at + 2]!]),
+    alpha: rgba[at + 3]! / 255,
+  };
 }
 
-/** Pictures are fitted as the renderer fits them. */
-function picturePaint({ asset, box, fit }: PictureElement, pixels: Pixels): Paint {
-  const scales = [box.w / asset.width, box.h / asset.height] as const;
-  const scale = fit === 'cover' ? Math.max(...scales) : Math.min(...scales);
-  const shown = {
-    w: fit === 'stretch' ? 1 : (asset.width * scale) / box.w,
-    h: fit === 'stretch' ? 1 : (asset.height * scale) / box.h,
-  };
+/** Pictures are fitted and cut as the renderer does it. */
+function picturePaint(element: PictureElement, pixels: Pixels): Paint {
+  const { box, mask, points, isFlippedAcross, isFlippedDown } = element;
+  const { whole, seen } = pictureFrame(element);
+  const outline =
+    mask === 'rectangle' ? null : polygonsOf(shapeStrokes(mask, box.w, box.h, points));
   return (u, v) => {
-    const px = (u - (1 - shown.w) / 2) / shown.w;
-    const py = (v - (1 - shown.h) / 2) / shown.h;
-    if (px < 0 || py < 0 || px >= 1 || py >= 1) return null;
-    const at = 4 * (Math.floor(py * pixels.height) * pixels.width + Math.floor(px * pixels.width));
-    const { rgba } = pixels;
-    return {
-      luminance: luminance([rgba[at]!, rgba[at + 1]!, rgba[at + 2]!]),
-      alpha: rgba[at + 3]! / 255,
-    };
+    const [x, y] = [u * box.w, v * box.h];
+    const isSeen = x >= seen.x && y >= seen.y && x < seen.x + seen.w && y < seen.y + seen.h;
+    if (!isSeen || (outline && !isInside(outline, { x, y }))) return null;
+    const across = (x - whole.x) / whole.w;
+    const down = (y - whole.y) / whole.h;
+    return pixelAt(pixels, isFlippedAcross ? 1 - across : across, isFlippedDown ? 1 - down : down);
   };
 }
 

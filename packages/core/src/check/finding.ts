@@ -1,4 +1,5 @@
-import type { ElementSettings, OrderStep } from '../deck/elementCommands.js';
+import type { OrderStep } from '../deck/arrangeCommands.js';
+import type { ElementSettings } from '../deck/elementCommands.js';
 import type { SlideFlag } from '../deck/slideCommands.js';
 import type { Box } from '../deck/types.js';
 import type { ElementId, LinkId, SlideId, StopId, TrailId } from '../ids.js';
@@ -49,12 +50,15 @@ export const FINDING_KINDS = {
   overflow: kind('reading', 'spoils', 'Runs out of its box', 'too long'),
   'low-contrast': kind('reading', 'spoils', 'Hard to see', 'contrast'),
   'small-text': kind('reading', 'spoils', 'Too small from the back row', 'small text'),
+  'missing-letters': kind('reading', 'minor', 'The font lacks letters', 'letters'),
   'many-words': kind('reading', 'minor', 'Many words', 'many words'),
   'low-resolution': kind('pictures', 'spoils', 'Blurred', 'blurred'),
   stretched: kind('pictures', 'spoils', 'Stretched', 'stretched'),
   'no-credit': kind('pictures', 'spoils', 'No credit', 'no credit'),
+  'no-transcript': kind('pictures', 'minor', 'No transcript', 'no transcript'),
   'no-alt': kind('pictures', 'minor', 'No alternative text', 'no alt text'),
   'key-not-among': kind('questions', 'stops', 'The key is no option', 'wrong key'),
+  'zone-closed': kind('questions', 'stops', 'The zone does not take its pieces', 'closed zone'),
   'zone-too-small': kind('questions', 'spoils', 'The zone cannot take its pieces', 'small zone'),
   'question-unseen': kind('questions', 'spoils', 'No route comes to this question', 'unseen'),
   'no-key': kind('questions', 'minor', 'No key', 'no key'),
@@ -79,7 +83,7 @@ export type Mend = { label: string } & (
   | { do: 'order'; slideId: SlideId; elementId: ElementId; to: OrderStep }
   | { do: 'set'; slideId: SlideId; elementId: ElementId; settings: ElementSettings }
   /** Needs a line from the teacher first. */
-  | { do: 'ask'; slideId: SlideId; elementId: ElementId; setting: 'alt' | 'credit' }
+  | { do: 'ask'; slideId: SlideId; elementId: ElementId; setting: 'alt' | 'author' | 'transcript' }
   /** Lays a plain sheet behind the words. */
   | { do: 'sheet'; slideId: SlideId; elementId: ElementId }
   /** Moves the second half of a text to a slide of its own. */

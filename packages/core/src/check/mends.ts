@@ -1,13 +1,7 @@
 import type * as Y from 'yjs';
 import { newId, refuse, type ElementId, type Result, type SlideId } from '../ids.js';
-import {
-  addElementTo,
-  reorder,
-  removeElements,
-  setBox,
-  setElement,
-  setWords,
-} from '../deck/elementCommands.js';
+import { reorder, setBox } from '../deck/arrangeCommands.js';
+import { addElementTo, removeElements, setElement, setWords } from '../deck/elementCommands.js';
 import {
   elementOf,
   readDeck,
@@ -32,8 +26,8 @@ import { plain, wordsOf, type RichText } from '../deck/richText.js';
 import { addSlide, setSlideFlag, setStart } from '../deck/slideCommands.js';
 import { toSlide, toStep } from '../deck/target.js';
 import { setTrail } from '../deck/trailCommands.js';
-import type { SlideElement } from '../deck/types.js';
-import { THEME_COLOURS } from '../stage/themes.js';
+import { themeFor, type SlideElement, type ThemeName } from '../deck/types.js';
+import { coloursOf } from '../stage/themes.js';
 import { wordsHeight } from './reading.js';
 import { findingKey, findingPrint, type Finding, type Mend } from './finding.js';
 
@@ -86,9 +80,7 @@ function run(doc: Y.Doc, mend: Mend, answer: string): Result {
     case 'set':
       return setElement(doc, mend.slideId, mend.elementId, mend.settings);
     case 'ask':
-      return answer.trim() === ''
-        ? refuse('Write it first.')
-        : setElement(doc, mend.slideId, mend.elementId, { [mend.setting]: answer.trim() });
+      return writeDown(doc, mend.slideId, mend.elementId, mend.setting, answer.trim());
     case 'sheet':
       return laySheet(doc, mend.slideId, mend.elementId);
     case 'split':
@@ -96,12 +88,28 @@ function run(doc: Y.Doc, mend: Mend, answer: string): Result {
   }
 }
 
+/** A line that the teacher has written: an alternative text, or the author in a credit. */
+function writeDown(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementId: ElementId,
+  setting: 'alt' | 'author' | 'transcript',
+  line: string,
+): Result {
+  if (line === '') return refuse('Write it first.');
+  if (setting !== 'author') return setElement(doc, slideId, elementId, { [setting]: line });
+  const element = elementOf(doc, slideId, elementId);
+  const read = element && readElement(elementId, element);
+  if (read?.kind !== 'picture') return refuse('This picture is not on the slide any more.');
+  return setElement(doc, slideId, elementId, { credit: { ...read.credit, author: line } });
+}
+
 /** A plain sheet in the theme's paper behind the words, on the layer and just under the thing itself. */
 function laySheet(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Result {
   const slide = slideOf(doc, slideId);
   const element = slide && readSlide(slideId, slide).elements.find(({ id }) => id === elementId);
   if (!element) return refuse('This thing is not on the slide any more.');
-  const colours = THEME_COLOURS[readDeck(doc).theme];
+  const colours = coloursOf(themeFor(readDeck(doc), slideId));
   const { x, y, w, h } = element.box;
   const sheetId = addElementTo(doc, slideId, {
     id: newId(),
@@ -123,7 +131,7 @@ function splitSlide(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Result 
   const element = elementOf(doc, slideId, elementId);
   const read = element && readElement(elementId, element);
   if (!read || !('text' in read)) return refuse('This text is not on the slide any more.');
-  const halves = halved(read);
+  const halves = halved(read, themeFor(readDeck(doc), slideId));
   if (!halves) return refuse('This text cannot be parted: it is one sentence.');
   const slide = readSlide(slideId, slideOf(doc, slideId)!);
   const choices = Object.values(readDeck(doc).links).filter(
@@ -135,7 +143,7 @@ function splitSlide(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Result 
           other.id === carrier.elementId && other.kind === 'text' && other.style === 'choice',
       ),
   );
-  const made = addSlide(doc, { title: `${slide.title} (2)`, beside: slideId, layout: 'title' });
+  const made = addSlide(doc, { title: `${slide.title} (2)`, beside: slideId, layout: 'choices' });
   if (!made.ok) return made;
   setWords(doc, slideId, elementId, halves[0]);
   addElementTo(doc, made.slideId, {
@@ -160,7 +168,7 @@ type WithText = Extract<SlideElement, { text: RichText }>;
  * Parts a text between paragraphs, or between sentences when it is one paragraph: as much as fits its box stays, or
  * half of it when all of it fits. null when there is nothing to part.
  */
-function halved(element: WithText): [RichText, RichText] | null {
+function halved(element: WithText, theme: ThemeName): [RichText, RichText] | null {
   const { text } = element;
   const paragraphs = text.content.filter(
     (node) => wordsOf({ type: 'doc', content: [node] }) !== '',
@@ -173,7 +181,7 @@ function halved(element: WithText): [RichText, RichText] | null {
       ? { type: 'doc', content: paragraphs.slice(from, to) }
       : plain(sentences.slice(from, to).join(' '));
   const fits = (to: number): boolean =>
-    (wordsHeight({ ...element, text: slice(0, to) }) ?? 0) <= element.box.h;
+    (wordsHeight({ ...element, text: slice(0, to) }, theme) ?? 0) <= element.box.h;
   let at = count;
   while (at > 1 && !fits(at)) at -= 1;
   if (at === count) at = Math.ceil(count / 2);

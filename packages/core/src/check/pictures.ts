@@ -1,4 +1,12 @@
-import { isSpare, wantsCredit, type PictureElement, type Slide } from '../deck/types.js';
+import { licenceWords } from '../deck/credits.js';
+import {
+  isSpare,
+  wantsCredit,
+  type MediaElement,
+  type PictureElement,
+  type Slide,
+} from '../deck/types.js';
+import { pixelsPerUnit } from '../stage/pictureFrame.js';
 import type { Finding } from './finding.js';
 
 /** A slide fills a screen of this many pixels; a picture should have as many where it stands. */
@@ -9,28 +17,48 @@ const BLURRED = 0.5;
 /** Sides that differ by more than this share from the picture's own look stretched. */
 const STRETCHED = 0.05;
 
-/** What is wrong with the pictures of a slide. Drawings have no pixels to run out of. */
+/** What is wrong with the pictures, sounds and videos of a slide. Drawings have no pixels to run out of. */
 export function pictureFindings(slide: Slide, isDrawing: (hash: string) => boolean): Finding[] {
   return slide.elements.flatMap((element) =>
-    element.kind === 'picture' && !isSpare(element)
-      ? onPicture(slide, element, isDrawing(element.asset.hash))
-      : [],
+    isSpare(element)
+      ? []
+      : element.kind === 'picture'
+        ? onPicture(slide, element, isDrawing(element.asset.hash))
+        : element.kind === 'media' && element.transcript.trim() === ''
+          ? [withoutTranscript(slide, element)]
+          : [],
   );
 }
 
+const withoutTranscript = (slide: Slide, { id, box, medium }: MediaElement): Finding => ({
+  kind: 'no-transcript',
+  slideId: slide.id,
+  elementIds: [id],
+  box,
+  why: `Somebody who cannot hear does not learn what is said in this ${medium}.`,
+  mends: [
+    {
+      label: 'What is said',
+      do: 'ask',
+      slideId: slide.id,
+      elementId: id,
+      setting: 'transcript',
+    },
+  ],
+});
+
 function onPicture(slide: Slide, element: PictureElement, isDrawing: boolean): Finding[] {
-  const { asset, box, fit } = element;
+  const { asset, box, fit, crop } = element;
   const place = { slideId: slide.id, elementId: element.id };
   const spot = { slideId: slide.id, elementIds: [element.id], box };
   const found: Finding[] = [];
-  const scales = [box.w / asset.width, box.h / asset.height] as const;
-  const scale = fit === 'contain' ? Math.min(...scales) : Math.max(...scales);
-  if (!isDrawing && scale * PIXELS_PER_UNIT > 1 / BLURRED) {
-    const shrink = 1 / (BLURRED * 2 * scale * PIXELS_PER_UNIT);
+  const screenPixels = PIXELS_PER_UNIT / pixelsPerUnit(element);
+  if (!isDrawing && screenPixels > 1 / BLURRED) {
+    const shrink = 1 / (BLURRED * 2 * screenPixels);
     found.push({
       kind: 'low-resolution',
       ...spot,
-      why: `The picture has ${asset.width} × ${asset.height} pixels and is shown over ${Math.round(asset.width * scale * PIXELS_PER_UNIT)} on a full screen: it blurs.`,
+      why: `The picture has ${asset.width} × ${asset.height} pixels and is shown over ${Math.round(asset.width * screenPixels)} on a full screen: it blurs.`,
       mends: [
         {
           label: 'Show it as large as it can be',
@@ -46,7 +74,7 @@ function onPicture(slide: Slide, element: PictureElement, isDrawing: boolean): F
       ],
     });
   }
-  const stretch = box.w / box.h / (asset.width / asset.height);
+  const stretch = box.w / box.h / ((asset.width * crop.w) / (asset.height * crop.h));
   if (fit === 'stretch' && Math.abs(Math.log(stretch)) > STRETCHED) {
     found.push({
       kind: 'stretched',
@@ -63,12 +91,13 @@ function onPicture(slide: Slide, element: PictureElement, isDrawing: boolean): F
       ],
     });
   }
-  if (wantsCredit(element.licence) && element.credit.trim() === '') {
+  const { credit } = element;
+  if (wantsCredit(credit.licence) && credit.author.trim() === '') {
     found.push({
       kind: 'no-credit',
       ...spot,
-      why: `Its licence (${element.licence.toUpperCase().replace('CC-', 'CC ')}) asks for the author to be named.`,
-      mends: [{ label: 'Credit', do: 'ask', ...place, setting: 'credit' }],
+      why: `Its licence (${licenceWords(credit.licence)}) asks for the author to be named.`,
+      mends: [{ label: 'Author', do: 'ask', ...place, setting: 'author' }],
     });
   }
   if (element.alt.trim() === '' && !element.isDecoration && element.layer !== 'background') {

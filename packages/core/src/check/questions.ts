@@ -1,4 +1,12 @@
-import { isPiece, isSpare, STAGE, type Deck, type Slide, type ZoneElement } from '../deck/types.js';
+import {
+  isPiece,
+  isSpare,
+  STAGE,
+  type Deck,
+  type Slide,
+  type SlideElement,
+  type ZoneElement,
+} from '../deck/types.js';
 import type { Measures } from '../map/measures.js';
 import type { Finding } from './finding.js';
 
@@ -46,6 +54,8 @@ export function questionFindings(slide: Slide): Finding[] {
       (id) => pieces.find((piece) => piece.id === id) ?? [],
     );
     const gone = (zone.expects ?? []).length - expected.length;
+    const closed = closedZone(slide, zone, expected);
+    if (closed) found.push(closed);
     const room = zone.box.w * zone.box.h;
     const needed = expected.reduce((sum, { box }) => sum + box.w * box.h, 0);
     const widest = Math.max(0, ...expected.map(({ box }) => box.w));
@@ -121,6 +131,43 @@ export function questionFindings(slide: Slide): Finding[] {
 
 const apart = (a: { x: number; y: number }, b: { x: number; y: number }): number =>
   Math.hypot(a.x - b.x, a.y - b.y);
+
+/** A zone that waits for pieces which it does not take, or for more of them than it holds. */
+function closedZone(
+  slide: Slide,
+  zone: ZoneElement,
+  expected: readonly SlideElement[],
+): Finding | null {
+  const { takes, most } = zone;
+  const kept = takes ? expected.filter(({ id }) => !takes.includes(id)) : [];
+  const name = zone.name || 'This zone';
+  const place = { slideId: slide.id, elementId: zone.id };
+  const spot = { slideId: slide.id, elementIds: [zone.id], box: zone.box };
+  if (takes && kept.length > 0) {
+    return {
+      kind: 'zone-closed',
+      ...spot,
+      why: `“${name}” waits for ${kept.length === 1 ? 'a piece' : `${kept.length} pieces`} that it does not take.`,
+      mends: [
+        {
+          label: 'Let it take them',
+          do: 'set',
+          ...place,
+          settings: { takes: [...takes, ...kept.map(({ id }) => id)] },
+        },
+      ],
+    };
+  }
+  if (most === 0 || expected.length <= most) return null;
+  return {
+    kind: 'zone-closed',
+    ...spot,
+    why: `“${name}” waits for ${expected.length} pieces, but holds only ${most}.`,
+    mends: [
+      { label: 'Let it hold them all', do: 'set', ...place, settings: { most: expected.length } },
+    ],
+  };
+}
 
 /** Questions that no route, or only some, come to. */
 export function coverageFindings(deck: Deck, measures: Measures): Finding[] {

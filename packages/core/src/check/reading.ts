@@ -1,6 +1,5 @@
 import { wordsOf } from '../deck/richText.js';
 import {
-  isPiece,
   isSpare,
   STAGE,
   type Slide,
@@ -8,19 +7,23 @@ import {
   type TextElement,
   type TextStyle,
   type ThemeName,
+  type Typography,
 } from '../deck/types.js';
 import { wordCount } from '../map/measures.js';
-import { TYPE_SIZE } from '../stage/layouts.js';
-import { linesOf } from '../stage/textHeight.js';
+import { FAMILY_NAMES, familyOf, missingScripts } from '../stage/fonts.js';
+import { shapeWordsBox } from '../stage/shapes/shapes.js';
+import { textHeight } from '../stage/textHeight.js';
 import {
-  CHOICE_PADDING,
-  lineHeight,
-  PIECE_PADDING,
+  coloursOf,
   QUESTION_CARD,
   SHAPE_PADDING,
-  THEME_COLOURS,
+  shapeType,
+  textFill,
+  textPadding,
+  textType,
+  typeInStyle,
+  type SetType,
 } from '../stage/themes.js';
-import type { Face } from '../stage/typeWidths.js';
 import { behind, luminance, neededContrast, rgbOf, standingOut, type Pixels } from './contrast.js';
 import type { Finding, Mend } from './finding.js';
 
@@ -30,6 +33,7 @@ import type { Finding, Mend } from './finding.js';
  */
 const SMALLEST: Record<TextStyle, number> = {
   title: 40,
+  subtitle: 26,
   heading: 32,
   body: 24,
   choice: 24,
@@ -37,17 +41,6 @@ const SMALLEST: Record<TextStyle, number> = {
 };
 /** More than a class reads while somebody talks. */
 const MOST_WORDS = 75;
-
-const FACE_OF: Record<TextStyle, Face> = {
-  title: 'head',
-  heading: 'head',
-  body: 'body',
-  choice: 'choice',
-  caption: 'body',
-};
-
-const isBold = (style: TextStyle): boolean => style !== 'body' && style !== 'caption';
-export const sizeOf = (element: TextElement): number => element.size || TYPE_SIZE[element.style];
 
 /** What is wrong with the words on a slide. */
 export function readingFindings(
@@ -60,13 +53,15 @@ export function readingFindings(
     if (isSpare(element)) return;
     if (element.kind === 'text') {
       if (wordsOf(element.text) === '') return;
-      const small = tooSmall(slide, element);
+      const small = tooSmall(slide, element, theme);
       if (small) found.push(small);
     }
     const words = 'text' in element ? wordsOf(element.text) : '';
     if (words === '') return;
-    const long = overflow(slide, element);
+    const long = overflow(slide, element, theme);
     if (long) found.push(long);
+    const letters = lacksLetters(slide, element, words, theme);
+    if (letters) found.push(letters);
     const faint = lowContrast(slide, element, level, theme, pixelsOf);
     if (faint) found.push(faint);
   });
@@ -75,8 +70,8 @@ export function readingFindings(
   return found;
 }
 
-function tooSmall(slide: Slide, element: TextElement): Finding | null {
-  const size = sizeOf(element);
+function tooSmall(slide: Slide, element: TextElement, theme: ThemeName): Finding | null {
+  const { size } = textType(element, theme);
   const least = SMALLEST[element.style];
   if (size >= least || element.layer === 'background') return null;
   return {
@@ -98,43 +93,47 @@ function tooSmall(slide: Slide, element: TextElement): Finding | null {
 }
 
 /** The height that an element's words take in its box, in slide units; null for what has no words of its own. */
-export function wordsHeight(element: SlideElement): number | null {
+export function wordsHeight(element: SlideElement, theme: ThemeName): number | null {
   switch (element.kind) {
     case 'text': {
-      const padding = isPiece(element)
-        ? PIECE_PADDING
-        : element.style === 'choice'
-          ? CHOICE_PADDING
-          : 0;
-      const size = sizeOf(element);
-      const width = Math.max(size, element.box.w - 2 * padding);
-      return (
-        linesOf(element.text, width, FACE_OF[element.style], size) *
-        size *
-        lineHeight(element.style)
-      );
+      const type = textType(element, theme);
+      const padding = textPadding(element, theme);
+      const width = Math.max(type.size, element.box.w - 2 * padding);
+      return textHeight(element.text, width, type, element.columns);
     }
     case 'shape': {
-      const size = TYPE_SIZE.body;
-      const width = Math.max(size, element.box.w - 2 * SHAPE_PADDING);
-      return (
-        linesOf(element.text, width, 'body', size) * size * lineHeight('body') + 2 * SHAPE_PADDING
-      );
+      const type = shapeType(element, theme);
+      const room = shapeWordsBox(element.shape, element.box.w, element.box.h);
+      const width = Math.max(type.size, room.w - 2 * SHAPE_PADDING);
+      // As if the whole box were room for words: a shape that keeps some of it needs as much more.
+      return (textHeight(element.text, width, type) + 2 * SHAPE_PADDING) * (element.box.h / room.h);
     }
     case 'question': {
       const { padding, size } = QUESTION_CARD;
+      const type: SetType = {
+        ...typeInStyle(NO_TYPE, 'body', 'paper'),
+        size,
+        weight: 600,
+      };
       const width = Math.max(size, element.box.w - 2 * padding);
-      const prompt = linesOf(element.text, width, 'bold', size);
       const options = element.question.options.length;
-      return (prompt * size + options * size * 1.55) * lineHeight('body') + 2 * padding;
+      return (
+        textHeight(element.text, width, type) + options * size * 1.55 * type.leading + 2 * padding
+      );
     }
     default:
       return null;
   }
 }
 
-function overflow(slide: Slide, element: SlideElement): Finding | null {
-  const height = wordsHeight(element);
+const NO_TYPE: Typography = {
+  ...{ family: '', size: 0, colour: '', align: '', upright: '', leading: 0, gap: 0 },
+};
+
+function overflow(slide: Slide, element: SlideElement, theme: ThemeName): Finding | null {
+  // A text that grows or shrinks on the slide does so by itself.
+  if (element.kind === 'text' && element.fit === 'shrink') return null;
+  const height = wordsHeight(element, theme);
   // A third of a line over is within what measuring without a browser can tell.
   if (height === null || height <= element.box.h + 10) return null;
   const { box } = element;
@@ -175,31 +174,35 @@ function lowContrast(
   theme: ThemeName,
   pixelsOf: (hash: string) => Pixels | undefined,
 ): Finding | null {
-  if ((element.kind !== 'text' && element.kind !== 'shape') || isPiece(element)) return null;
-  const colours = THEME_COLOURS[theme];
-  const isChoice = element.kind === 'text' && element.style === 'choice';
-  const ink = element.colour || (isChoice ? colours.choiceInk : colours.ink);
-  const size = element.kind === 'text' ? sizeOf(element) : TYPE_SIZE.body;
-  const needed = neededContrast(size, element.kind === 'text' && isBold(element.style));
-  const own =
-    element.kind === 'shape'
-      ? element.fill || colours.shapeFill
-      : isChoice
-        ? colours.choiceFill
-        : '';
-  const points = own
-    ? Float64Array.of(luminance(rgbOf(own)))
-    : behind(slide, level, element.box, theme, pixelsOf);
+  if (element.kind !== 'text' && element.kind !== 'shape') return null;
+  if (element.layer === 'pieces') return null;
+  const colours = coloursOf(theme);
+  const isText = element.kind === 'text';
+  const {
+    colour: ink,
+    size,
+    weight,
+  } = isText ? textType(element, theme) : shapeType(element, theme);
+  const standard = (
+    isText
+      ? textType({ ...element, colour: '' }, theme)
+      : shapeType({ ...element, colour: '' }, theme)
+  ).colour;
+  const needed = neededContrast(size, weight >= 600);
+  const fill = isText ? textFill(element, theme) : element.fill || colours.shapeFill;
+  // Of a gradient the paler and the darker end count as much as what lies between.
+  const own = typeof fill === 'string' ? (fill === 'none' ? [] : [fill]) : [fill.from, fill.to];
+  const points =
+    own.length > 0 && element.opacity > 0.9
+      ? Float64Array.from(own, (hex) => luminance(rgbOf(hex)))
+      : behind(slide, level, element.box, theme, pixelsOf);
   if (!points) return null;
   const ratio = standingOut(ink, points);
   if (ratio >= needed) return null;
   const inks = ['', '#1E2B32', '#FFFFFF', '#000000'].filter(
     (candidate) => candidate !== element.colour,
   );
-  const better = inks.find(
-    (candidate) =>
-      standingOut(candidate || (isChoice ? colours.choiceInk : colours.ink), points) >= needed,
-  );
+  const better = inks.find((candidate) => standingOut(candidate || standard, points) >= needed);
   const place = { slideId: slide.id, elementId: element.id };
   return {
     kind: 'low-contrast',
@@ -218,6 +221,38 @@ function lowContrast(
             },
           ]
         : [{ label: 'Lay a sheet behind it', do: 'sheet', ...place }],
+  };
+}
+
+/** A script that the family has no letters for is set in whatever font the screen has. */
+function lacksLetters(
+  slide: Slide,
+  element: SlideElement,
+  words: string,
+  theme: ThemeName,
+): Finding | null {
+  if (element.kind !== 'text' && element.kind !== 'shape') return null;
+  const { family } = element.kind === 'text' ? textType(element, theme) : shapeType(element, theme);
+  const missing = missingScripts(words, family);
+  if (missing.length === 0) return null;
+  const better = FAMILY_NAMES.find((name) => missingScripts(words, name).length === 0);
+  return {
+    kind: 'missing-letters',
+    slideId: slide.id,
+    elementIds: [element.id],
+    box: element.box,
+    why: `${familyOf(family).label} has no ${missing.join(' or ')} letters: each screen sets them in a font of its own.`,
+    mends: better
+      ? [
+          {
+            label: `Set it in ${familyOf(better).label}`,
+            do: 'set',
+            slideId: slide.id,
+            elementId: element.id,
+            settings: { family: better },
+          },
+        ]
+      : [],
   };
 }
 

@@ -36,7 +36,8 @@ export function touchFindings(slide: Slide, links: readonly Link[]): Finding[] {
   slide.elements.forEach((element, level) => {
     const link = carried.get(element.id);
     if (link) areas.push({ element, link, level });
-    const offStage = link || element.layer === 'content' ? offTheStage(slide, element, link) : null;
+    const isOwn = element.layer === 'content' && element.kind !== 'group';
+    const offStage = link || isOwn ? offTheStage(slide, element, link) : null;
     if (offStage) found.push(offStage);
   });
   areas.forEach((area, index) => {
@@ -59,7 +60,12 @@ export function touchFindings(slide: Slide, links: readonly Link[]): Finding[] {
     }
     const above = slide.elements
       .slice(area.level + 1)
-      .find((candidate) => !carried.has(candidate.id) && covers(candidate, element.box));
+      .find(
+        (candidate) =>
+          !carried.has(candidate.id) &&
+          candidate.groupId !== element.id &&
+          covers(candidate, element.box),
+      );
     if (above) {
       found.push({
         kind: 'covered',
@@ -166,8 +172,10 @@ export function intersection(a: Box, b: Box): Box | null {
 /** Whether something opaque lies over more than half of an area. */
 function covers(element: SlideElement, box: Box): boolean {
   const isOpaque =
-    element.kind === 'shape' ||
+    (element.kind === 'shape' && element.fill !== 'none' && element.opacity > 0.5) ||
     element.kind === 'picture' ||
+    element.kind === 'media' ||
+    element.kind === 'table' ||
     element.kind === 'question' ||
     isPiece(element) ||
     (element.kind === 'text' && element.style === 'choice');

@@ -1,9 +1,12 @@
 import * as Y from 'yjs';
-import type { LinkId, SlideId } from '../ids.js';
+import type { ElementId, LinkId, SlideId } from '../ids.js';
 import { asId } from './decode.js';
 import {
   deckMap,
+  elementsOfRead,
+  elementsInOrder,
   linksMap,
+  readElement,
   readHead,
   readLink,
   readSlide,
@@ -11,8 +14,13 @@ import {
   setAsideMap,
   slidesMap,
   trailsMap,
+  type YSlide,
 } from './document.js';
+import type { SlideElement } from './elements.js';
 import type { Deck, Link, Slide } from './types.js';
+
+/** What of a slide has to be read anew: all of it, or what it says of itself and these of its elements. */
+type Stale = 'all' | Set<ElementId>;
 
 /**
  * Readings of a deck (or of a folio's leaves) that follow the document. A slide or link that did not change keeps
@@ -23,8 +31,9 @@ export class DeckReader {
   #doc: Y.Doc;
   #slides = new Map<SlideId, Slide>();
   #links = new Map<LinkId, { link: Link | undefined; slide: Slide | undefined }>();
-  /** Slides to be read anew; `false`: only what they say of themselves, not what lies on them. */
-  #staleSlides = new Map<SlideId, boolean>();
+  /** Elements as they stand in the document, before what follows from others is settled. */
+  #raw = new Map<SlideId, Map<ElementId, SlideElement>>();
+  #staleSlides = new Map<SlideId, Stale>();
   #staleLinks = new Set<LinkId>();
   #head: ReturnType<typeof readHead> | null = null;
   #deck: Deck | null = null;
@@ -32,17 +41,16 @@ export class DeckReader {
 
   constructor(doc: Y.Doc) {
     this.#doc = doc;
-    for (const id of slidesMap(doc).keys()) this.#staleSlides.set(id, true);
+    for (const id of slidesMap(doc).keys()) this.#staleSlides.set(id, 'all');
     slidesMap(doc).observeDeep((events) => {
+      let isWhole = false;
+      for (const event of events) isWhole = this.#note(event) || isWhole;
       // A slide that comes or goes changes which stops and which start there are.
-      const isWhole = noteKeys(events, (id, isDeep) =>
-        this.#staleSlides.set(id, isDeep || this.#staleSlides.get(id) === true),
-      );
       if (isWhole) this.#head = null;
       this.#changed();
     });
     linksMap(doc).observeDeep((events) => {
-      noteKeys(events, (id) => this.#staleLinks.add(id));
+      for (const event of events) for (const id of touched(event)) this.#staleLinks.add(id);
       this.#changed();
     });
     for (const map of [deckMap(doc), sectionsMap(doc), trailsMap(doc), setAsideMap(doc)]) {
@@ -57,11 +65,14 @@ export class DeckReader {
   read = (): Deck => {
     if (this.#deck) return this.#deck;
     const all = slidesMap(this.#doc);
-    for (const [id, isDeep] of this.#staleSlides) {
+    for (const [id, stale] of this.#staleSlides) {
       const slide = all.get(id);
-      const known = isDeep ? undefined : this.#slides.get(id)?.elements;
-      if (slide instanceof Y.Map && asId(id)) this.#slides.set(id, readSlide(id, slide, known));
-      else this.#slides.delete(id);
+      if (slide instanceof Y.Map && asId(id)) {
+        this.#slides.set(id, readSlide(id, slide, this.#readElements(id, slide, stale)));
+      } else {
+        this.#slides.delete(id);
+        this.#raw.delete(id);
+      }
     }
     this.#staleSlides.clear();
     const slides = Object.fromEntries(this.#slides);
@@ -69,6 +80,23 @@ export class DeckReader {
     this.#deck = { ...this.#head, slides, links: this.#readLinks(slides) };
     return this.#deck;
   };
+
+  /** Only the elements that were touched; the others are the same objects as before. */
+  #readElements(id: SlideId, slide: YSlide, stale: Stale): readonly SlideElement[] {
+    const before = this.#slides.get(id)?.elements;
+    const fresh = stale === 'all' ? null : stale;
+    const known = fresh ? this.#raw.get(id) : undefined;
+    if (known && before && fresh?.size === 0) return before;
+    const raw = new Map<ElementId, SlideElement>();
+    for (const [elementId, element] of elementsOfRead(slide)) {
+      if (!(element instanceof Y.Map) || !asId(elementId)) continue;
+      const kept = fresh?.has(elementId) ? undefined : known?.get(elementId);
+      const read = kept ?? readElement(elementId, element);
+      if (read) raw.set(elementId, read);
+    }
+    this.#raw.set(id, raw);
+    return elementsInOrder([...raw.values()], before);
+  }
 
   #readLinks(slides: Record<SlideId, Slide>): Record<LinkId, Link> {
     const links: Record<LinkId, Link> = {};
@@ -96,32 +124,36 @@ export class DeckReader {
     return () => this.#listeners.delete(listener);
   };
 
+  /** Notes what of which slide an event touches; true when slides themselves came, went or were replaced. */
+  #note(event: Y.YEvent<Y.AbstractType<unknown>>): boolean {
+    const [slideId, part, elementId] = event.path as string[];
+    if (slideId === undefined) {
+      for (const id of touched(event)) this.#staleSlides.set(id, 'all');
+      return true;
+    }
+    const known = this.#staleSlides.get(slideId);
+    if (known === 'all') return false;
+    const stale = known ?? new Set<ElementId>();
+    const changed = event instanceof Y.YMapEvent ? event.keysChanged : new Set<string>();
+    if (part === undefined && changed.has('elements')) this.#staleSlides.set(slideId, 'all');
+    else {
+      if (elementId !== undefined) stale.add(elementId);
+      else if (part === 'elements') for (const id of changed) stale.add(id);
+      this.#staleSlides.set(slideId, stale);
+    }
+    return false;
+  }
+
   #changed(): void {
     this.#deck = null;
     for (const listener of this.#listeners) listener();
   }
 }
 
-/**
- * Notes which entries of a map were touched, and whether below their own plain values; true when an entry itself came,
- * went or was replaced.
- */
-function noteKeys(
-  events: Y.YEvent<Y.AbstractType<unknown>>[],
-  note: (key: string, isDeep: boolean) => void,
-): boolean {
-  let isWhole = false;
-  for (const event of events) {
-    const key = event.path[0];
-    if (typeof key === 'string') {
-      const isPlain = event instanceof Y.YMapEvent && !event.keysChanged.has('elements');
-      note(key, event.path.length > 1 || !isPlain);
-    } else {
-      isWhole = true;
-      for (const changed of (event as Y.YMapEvent<unknown>).keysChanged) note(changed, true);
-    }
-  }
-  return isWhole;
+/** The entries of the observed map that an event touches, at any depth. */
+function touched(event: Y.YEvent<Y.AbstractType<unknown>>): Iterable<string> {
+  const [key] = event.path;
+  return typeof key === 'string' ? [key] : (event as Y.YMapEvent<unknown>).keysChanged.values();
 }
 
 /** The slide around a link changed, but the link reads as before: target and ends are untouched, so this is enough. */

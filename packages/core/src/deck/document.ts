@@ -1,38 +1,27 @@
 import * as Y from 'yjs';
 import type { ElementId, LinkId, SectionId, SlideId } from '../ids.js';
-import { readQuestion, readQuestionKey } from '../questions/registry.js';
-import {
-  asBoolean,
-  asColour,
-  asId,
-  asNumber,
-  asOneOf,
-  asRecord,
-  asString,
-  asStrings,
-} from './decode.js';
-import { linkedWords, plain, readFragment, wordsOf, type RichText } from './richText.js';
+import { asBoolean, asColour, asId, asNumber, asOneOf, asRecord, asString } from './decode.js';
+import { LAYERS, type Box, type SlideElement } from './elements.js';
+import { readAsset, readBox, readCredit, readElement, readFill } from './readElement.js';
+import { linkedWords, wordsOf } from './richText.js';
+import { settle } from '../stage/groups.js';
+import { LAYOUTS } from '../stage/layouts.js';
+import { THEMES } from '../stage/themes.js';
 import { readTarget } from './target.js';
 import {
-  FITS,
-  LAYERS,
-  LAYOUTS,
-  LICENCES,
-  SHAPES,
-  TEXT_STYLES,
-  THEMES,
+  GROUND_FITS,
   TINTS,
-  type AssetRef,
-  type Box,
   type Carrier,
   type Deck,
+  type Ground,
   type Link,
   type Section,
   type SetAside,
   type Slide,
-  type SlideElement,
   type Trail,
 } from './types.js';
+
+export { fragmentOf, readElement } from './readElement.js';
 
 /**
  * How a deck lies in its Yjs document:
@@ -41,7 +30,7 @@ import {
  *   slides    map   SlideId → map { title, x, y, …, elements: map ElementId → map { kind, layer, box, order, … } }
  *   links     map   LinkId → map { from, carrier, target, wording }
  *   sections  map   SectionId → map { name, tint, parentId, isFolded }
- *   trails    map   TrailId → map { name, tint, order, followsLinks, stops: array of { id, slideId } }
+ *   trails    map   TrailId → map { name, tint, order, followsLinks, stops: array of { id, slideId, closeUpId } }
  *   setAside  map   key of a finding → { reason, print }
  *
  * `text` of an element is an XML fragment; boxes, assets, questions and keys are plain values replaced whole.
@@ -77,11 +66,6 @@ export function elementOf(
   if (!(elements instanceof Y.Map)) return undefined;
   const element = elements.get(elementId);
   return element instanceof Y.Map ? element : undefined;
-}
-
-export function fragmentOf(element: YElement): Y.XmlFragment | undefined {
-  const fragment = element.get('text');
-  return fragment instanceof Y.XmlFragment ? fragment : undefined;
 }
 
 /** The whole deck as plain data. For repeated readings of a changing document use `DeckReader`. */
@@ -143,7 +127,9 @@ function readTrails(doc: Y.Doc, slides: Record<SlideId, Slide>): Trail[] {
         stops: (stops instanceof Y.Array ? stops.toArray() : []).flatMap((entry) => {
           const stop = asRecord(entry);
           const [stopId, slideId] = [asId(stop.id), asId(stop.slideId)];
-          return stopId && slides[slideId] ? [{ id: stopId, slideId }] : [];
+          return stopId && slides[slideId]
+            ? [{ id: stopId, slideId, closeUpId: asId(stop.closeUpId) || null }]
+            : [];
         }),
       },
     });
@@ -189,8 +175,12 @@ function readSetAside(doc: Y.Doc): Record<string, SetAside> {
   return read;
 }
 
-/** `known` are its elements when they are known not to have changed. */
-export function readSlide(id: SlideId, slide: YSlide, known?: SlideElement[]): Slide {
+/** `known` are its elements when they have been read already. */
+export function readSlide(
+  id: SlideId,
+  slide: YSlide,
+  known: readonly SlideElement[] = readElements(slide),
+): Slide {
   return {
     id,
     title: asString(slide.get('title'), '', 300),
@@ -204,24 +194,53 @@ export function readSlide(id: SlideId, slide: YSlide, known?: SlideElement[]): S
     runsOn: asBoolean(slide.get('runsOn')),
     sectionId: asId(slide.get('sectionId')) || null,
     trunkId: asId(slide.get('trunkId')),
-    layout: asOneOf(slide.get('layout'), LAYOUTS, 'empty'),
-    fill: asColour(slide.get('fill')),
+    layout: layoutNameOf(slide),
+    theme: THEMES.find((theme) => theme === slide.get('theme')) ?? '',
+    // Slides once had a fill of their own and nothing else under them.
+    ground: readGround(slide.get('ground') ?? { fill: slide.get('fill') }),
     notes: asString(slide.get('notes')),
-    elements: known ?? readElements(slide),
+    elements: [...known],
   };
 }
 
-function readElements(slide: YSlide): SlideElement[] {
+export function readElements(slide: YSlide): SlideElement[] {
   const elements: SlideElement[] = [];
   for (const [elementId, element] of elementsOfRead(slide)) {
     const read =
       element instanceof Y.Map && asId(elementId) ? readElement(elementId, element) : undefined;
     if (read) elements.push(read);
   }
-  return elements.sort(byLayerAndOrder);
+  return elementsInOrder(elements);
 }
 
-function elementsOfRead(slide: YSlide): Iterable<[string, unknown]> {
+/** Bottom to top, groups and stuck lines settled. */
+export const elementsInOrder = (
+  elements: SlideElement[],
+  before?: readonly SlideElement[],
+): SlideElement[] => settle(elements.sort(byLayerAndOrder), before);
+
+function readGround(value: unknown): Ground {
+  const { fill, picture, tint, tintStrength } = asRecord(value);
+  const { asset, fit, scale, x, y, credit } = asRecord(picture);
+  const read = readAsset(asset);
+  return {
+    fill: readFill(fill),
+    picture: read
+      ? {
+          asset: read,
+          fit: asOneOf(fit, GROUND_FITS, 'fill'),
+          scale: asNumber(scale, 1, 0.05, 8),
+          x: asNumber(x, 0.5, 0, 1),
+          y: asNumber(y, 0.5, 0, 1),
+          credit: readCredit(credit),
+        }
+      : null,
+    tint: asColour(tint),
+    tintStrength: asNumber(tintStrength, 0.5, 0, 1),
+  };
+}
+
+export function elementsOfRead(slide: YSlide): Iterable<[string, unknown]> {
   const elements = slide.get('elements');
   return elements instanceof Y.Map ? elements.entries() : [];
 }
@@ -234,90 +253,9 @@ export function byLayerAndOrder(a: SlideElement, b: SlideElement): number {
   return a.id < b.id ? -1 : 1;
 }
 
-export function readElement(id: ElementId, element: YElement): SlideElement | undefined {
-  const base = {
-    id,
-    layer: asOneOf(element.get('layer'), LAYERS, 'content'),
-    box: readBox(element.get('box')),
-    order: asString(element.get('order'), 'a0', 200),
-    name: asString(element.get('name'), '', 300),
-  };
-  const text = (): RichText => {
-    const fragment = fragmentOf(element);
-    return fragment ? readFragment(fragment) : plain('');
-  };
-  switch (element.get('kind')) {
-    case 'text':
-      return {
-        ...base,
-        kind: 'text',
-        style: asOneOf(element.get('style'), TEXT_STYLES, 'body'),
-        text: text(),
-        colour: asColour(element.get('colour')),
-        size: asNumber(element.get('size'), 0, 0, 400),
-      };
-    case 'shape':
-      return {
-        ...base,
-        kind: 'shape',
-        shape: asOneOf(element.get('shape'), SHAPES, 'rectangle'),
-        text: text(),
-        fill: asColour(element.get('fill')),
-        colour: asColour(element.get('colour')),
-      };
-    case 'picture': {
-      const asset = readAsset(element.get('asset'));
-      return (
-        asset && {
-          ...base,
-          kind: 'picture',
-          asset,
-          alt: asString(element.get('alt'), '', 2000),
-          credit: asString(element.get('credit'), '', 2000),
-          isDecoration: asBoolean(element.get('isDecoration')),
-          licence: asOneOf(element.get('licence'), LICENCES, 'unknown'),
-          fit: asOneOf(element.get('fit'), FITS, 'contain'),
-        }
-      );
-    }
-    case 'hotspot':
-      return {
-        ...base,
-        kind: 'hotspot',
-        shape: asOneOf(element.get('shape'), ['rectangle', 'ellipse'] as const, 'rectangle'),
-      };
-    case 'line':
-      return {
-        ...base,
-        kind: 'line',
-        slope: asOneOf(element.get('slope'), ['down', 'up'] as const, 'down'),
-        colour: asColour(element.get('colour')),
-        weight: asNumber(element.get('weight'), 4, 1, 60),
-      };
-    case 'zone':
-      return {
-        ...base,
-        kind: 'zone',
-        isVisible: element.get('isVisible') !== false,
-        expects: asStrings(element.get('expects')).filter((id) => asId(id)),
-      };
-    case 'question': {
-      const question = readQuestion(element.get('question'));
-      return (
-        question && {
-          ...base,
-          kind: 'question',
-          text: text(),
-          question,
-          key: readQuestionKey(element.get('key')) ?? null,
-          isForThinking: asBoolean(element.get('isForThinking')),
-        }
-      );
-    }
-    default:
-      return undefined;
-  }
-}
+/** The layout of a slide, without reading the rest of it. */
+export const layoutNameOf = (slide: YSlide): Slide['layout'] =>
+  asOneOf(slide.get('layout'), LAYOUTS, 'empty');
 
 /** The boxes of a slide's choice lines, without reading the rest of it. */
 export function choiceBoxes(slide: YSlide): Box[] {
@@ -328,27 +266,6 @@ export function choiceBoxes(slide: YSlide): Box[] {
     }
   }
   return boxes;
-}
-
-function readBox(value: unknown): Box {
-  const { x, y, w, h } = asRecord(value);
-  return {
-    x: asNumber(x, 0, -20_000, 20_000),
-    y: asNumber(y, 0, -20_000, 20_000),
-    w: asNumber(w, 200, 1, 20_000),
-    h: asNumber(h, 60, 1, 20_000),
-  };
-}
-
-function readAsset(value: unknown): AssetRef | undefined {
-  const { hash, width, height, isAnimated } = asRecord(value);
-  if (typeof hash !== 'string' || !/^[0-9a-f]{64}$/.test(hash)) return undefined;
-  return {
-    hash,
-    width: asNumber(width, 1, 1),
-    height: asNumber(height, 1, 1),
-    isAnimated: asBoolean(isAnimated),
-  };
 }
 
 /** A link as it stands in the document, worded by what carries it; undefined when its own slide is gone. */

@@ -1,5 +1,5 @@
-import * as Y from 'yjs';
 import { generateKeyBetween } from 'fractional-indexing';
+import * as Y from 'yjs';
 import { newId, refuse, type ElementId, type LinkId, type Result, type SlideId } from '../ids.js';
 import { asString } from './decode.js';
 import {
@@ -7,68 +7,58 @@ import {
   elementsOf,
   fragmentOf,
   linksMap,
-  readElement,
   readLinkOf,
   readSlide,
   slideOf,
 } from './document.js';
+import type { Box, ElementBase, ElementKind, InkStroke, Layer, SlideElement } from './elements.js';
 import { COMMAND } from './history.js';
 import { plain, relinkWords, writeFragment, type RichText } from './richText.js';
-import type {
-  AssetRef,
-  Box,
-  Fit,
-  Layer,
-  Licence,
-  Question,
-  QuestionKey,
-  ShapeName,
-  SlideElement,
-  TextStyle,
-} from './types.js';
+import { withMembers } from '../stage/groups.js';
 
-const GONE = 'This thing is not on the slide any more.';
-const MOST_ELEMENTS = 600;
+export const GONE = 'This thing is not on the slide any more.';
+export const NO_SLIDE = 'This slide is not there any more.';
+export const LOCKED = 'It is locked. Let it go first.';
+export const MOST_ELEMENTS = 600;
 
-interface NewElementBase {
-  id?: ElementId;
-  layer: Layer;
-  box: Box;
-  name?: string;
+/** What a new element of each kind cannot do without. */
+interface Needs {
+  text: 'style';
+  shape: 'shape';
+  picture: 'asset';
+  media: 'media';
+  question: 'question';
 }
-export type NewElement = NewElementBase &
-  (
-    | { kind: 'text'; style: TextStyle; text?: RichText; colour?: string; size?: number }
-    | { kind: 'shape'; shape: ShapeName; text?: RichText; fill?: string; colour?: string }
-    | {
-        kind: 'picture';
-        asset: AssetRef;
-        alt?: string;
-        isDecoration?: boolean;
-        credit?: string;
-        licence?: Licence;
-        fit?: Fit;
-      }
-    | { kind: 'hotspot'; shape?: 'rectangle' | 'ellipse' }
-    | { kind: 'line'; slope?: 'down' | 'up'; colour?: string; weight?: number }
-    | { kind: 'zone'; isVisible?: boolean; expects?: ElementId[] }
-    | {
-        kind: 'question';
-        question: Question;
-        key?: QuestionKey | null;
-        isForThinking?: boolean;
-        text?: RichText;
-      }
-  );
+type NeedsOf<K extends ElementKind> = K extends keyof Needs ? Needs[K] : never;
+type NewOf<T> = T extends SlideElement
+  ? Pick<T, 'kind' | 'layer' | 'box' | Extract<keyof T, NeedsOf<T['kind']>>> &
+      Partial<Omit<T, 'order'>>
+  : never;
+/** An element to be put on a slide; what is left out is as a new one has it. */
+export type NewElement = NewOf<SlideElement>;
 
-/** Puts an element on a slide, in front of its layer. Pieces and zones go to the pieces layer. */
+type KeyOf<T> = T extends unknown ? keyof T : never;
+type ValueOf<T, K> = T extends unknown ? (K extends keyof T ? T[K] : never) : never;
+type Setting = Exclude<
+  KeyOf<SlideElement>,
+  | keyof Pick<ElementBase, 'id' | 'order' | 'layer' | 'box' | 'rotation' | 'groupId'>
+  | 'kind'
+  | 'text'
+  | 'strokes'
+  | 'frame'
+  | 'medium'
+>;
+/** The plain settings of elements: all but where they are and what is written in them. */
+export type ElementSettings = { [K in Setting]?: ValueOf<SlideElement, K> };
+
+/** Puts an element on a slide, in front of its layer. */
 export function addElement(
   doc: Y.Doc,
   slideId: SlideId,
   element: NewElement,
 ): Result<{ elementId: ElementId }> {
   const slide = slideOf(doc, slideId);
-  if (!slide) return refuse('This slide is not there any more.');
+  if (!slide) return refuse(NO_SLIDE);
   if (elementsOf(slide).size >= MOST_ELEMENTS) {
     return refuse(`A slide holds ${MOST_ELEMENTS} things at the most.`);
   }
@@ -86,22 +76,34 @@ export function addElement(
 export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement): ElementId {
   const slide = slideOf(doc, slideId);
   if (!slide) throw new Error(`no slide ${slideId}`);
-  const { id = newId(), text, ...fields } = element as NewElement & { text?: RichText };
+  const {
+    id = newId(),
+    text,
+    strokes,
+    ...fields
+  } = element as NewElement & {
+    text?: RichText;
+    strokes?: InkStroke[];
+  };
   const order = orderInFront(slide, element.layer);
   const map = new Y.Map<unknown>();
   elementsOf(slide).set(id, map);
-  for (const [key, value] of Object.entries(fields)) if (value !== undefined) map.set(key, value);
+  for (const [key, value] of Object.entries(fields)) {
+    // What is null or empty is what a new element has anyway.
+    if (value !== undefined && value !== null) map.set(key, value);
+  }
   map.set('order', order);
   if (hasText(element.kind)) {
     const fragment = new Y.XmlFragment();
     map.set('text', fragment);
     writeFragment(fragment, text ?? plain(''));
   }
+  if (element.kind === 'ink') map.set('strokes', Y.Array.from(strokes ?? []));
   return id;
 }
 
-const hasText = (kind: SlideElement['kind']): boolean =>
-  kind === 'text' || kind === 'shape' || kind === 'question';
+const hasText = (kind: ElementKind): boolean =>
+  kind === 'text' || kind === 'shape' || kind === 'question' || kind === 'table';
 
 function orderInFront(slide: Y.Map<unknown>, layer: Layer): string {
   return generateKeyBetween(validOrder(ordersOf(slide, layer).at(-1)), null);
@@ -118,7 +120,7 @@ function ordersOf(slide: Y.Map<unknown>, layer: Layer): string[] {
 }
 
 /** A fractional index, or null for one that some other program wrote wrongly. */
-function validOrder(order: string | undefined): string | null {
+export function validOrder(order: string | undefined): string | null {
   if (order === undefined) return null;
   try {
     generateKeyBetween(order, null);
@@ -128,65 +130,33 @@ function validOrder(order: string | undefined): string | null {
   }
 }
 
-export function setBox(doc: Y.Doc, slideId: SlideId, elementId: ElementId, box: Box): Result {
-  return setBoxes(doc, slideId, [{ elementId, box }]);
-}
-
-/** Moves or resizes several elements in one step. Refuses sizes under 8 units and numbers that are none. */
-export function setBoxes(
-  doc: Y.Doc,
-  slideId: SlideId,
-  boxes: { elementId: ElementId; box: Box }[],
-): Result {
-  for (const { elementId, box } of boxes) {
-    if (!elementOf(doc, slideId, elementId)) return refuse(GONE);
-    if (![box.x, box.y, box.w, box.h].every(Number.isFinite))
-      return refuse('That is not a number.');
-    if (box.w < 8 || box.h < 8) return refuse('A thing is at least 8 units wide and high.');
-  }
-  doc.transact(() => {
-    for (const { elementId, box } of boxes) {
-      const { x, y, w, h } = box;
-      elementOf(doc, slideId, elementId)?.set('box', { x, y, w, h });
-    }
-  }, COMMAND);
-  return { ok: true };
-}
-
-/** The plain settings of elements that the tray can change. */
-export interface ElementSettings {
-  name?: string;
-  style?: TextStyle;
-  colour?: string;
-  fill?: string;
-  shape?: ShapeName;
-  slope?: 'down' | 'up';
-  weight?: number;
-  alt?: string;
-  isDecoration?: boolean;
-  credit?: string;
-  licence?: Licence;
-  fit?: Fit;
-  size?: number;
-  isForThinking?: boolean;
-  asset?: AssetRef;
-  isVisible?: boolean;
-  expects?: ElementId[];
-  question?: Question;
-  key?: QuestionKey | null;
-}
-
 export function setElement(
   doc: Y.Doc,
   slideId: SlideId,
   elementId: ElementId,
   settings: ElementSettings,
 ): Result {
-  const element = elementOf(doc, slideId, elementId);
-  if (!element) return refuse(GONE);
+  return setElements(doc, slideId, [elementId], settings);
+}
+
+/** Sets the same on several things, in one step. A locked thing is only let go. */
+export function setElements(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementIds: readonly ElementId[],
+  settings: ElementSettings,
+): Result {
+  const there = elementIds.flatMap((id) => elementOf(doc, slideId, id) ?? []);
+  if (there.length === 0) return refuse(GONE);
+  const isFree = (map: Y.Map<unknown>): boolean =>
+    map.get('isLocked') !== true || 'isLocked' in settings;
+  const free = there.filter(isFree);
+  if (free.length === 0) return refuse(LOCKED);
   doc.transact(() => {
-    for (const [key, value] of Object.entries(settings)) {
-      if (value !== undefined) element.set(key, value);
+    for (const element of free) {
+      for (const [key, value] of Object.entries(settings)) {
+        if (value !== undefined) element.set(key, value);
+      }
     }
   }, COMMAND);
   return { ok: true };
@@ -201,6 +171,7 @@ export function setText(
 ): Result {
   const element = elementOf(doc, slideId, elementId);
   if (!element || !fragmentOf(element)) return refuse(GONE);
+  if (element.get('isLocked') === true) return refuse(LOCKED);
   doc.transact(() => setWords(doc, slideId, elementId, text), COMMAND);
   return { ok: true };
 }
@@ -212,76 +183,57 @@ export function setWords(doc: Y.Doc, slideId: SlideId, elementId: ElementId, tex
   if (fragment) writeFragment(fragment, text);
 }
 
-/** Moves elements to a layer, in front of what is there. Zones and questions have their own. */
-export function setLayer(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementIds: ElementId[],
-  layer: Layer,
-): Result {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse('This slide is not there any more.');
-  for (const elementId of elementIds) {
-    const element = elementOf(doc, slideId, elementId);
-    if (!element) return refuse(GONE);
-    if (element.get('kind') === 'zone') return refuse('A zone stays on the pieces layer.');
-    if (element.get('kind') === 'question') return refuse('A question stays on the content layer.');
-    if (layer === 'pieces' && carriedLinks(doc, elementId).length > 0) {
-      return refuse(
-        'A thing that carries a link cannot be moved by students: take the link off first.',
-      );
-    }
-  }
-  doc.transact(() => {
-    for (const elementId of elementIds) {
-      const element = elementOf(doc, slideId, elementId);
-      element?.set('order', orderInFront(slide, layer));
-      element?.set('layer', layer);
-    }
-  }, COMMAND);
-  return { ok: true };
-}
-
-export type OrderStep = 'front' | 'back';
-
-/** Brings an element in front of, or behind, everything on its layer. */
-export function reorder(doc: Y.Doc, slideId: SlideId, elementId: ElementId, to: OrderStep): Result {
-  const slide = slideOf(doc, slideId);
-  const element = elementOf(doc, slideId, elementId);
-  if (!slide || !element) return refuse(GONE);
-  const orders = ordersOf(slide, element.get('layer') as Layer);
-  const order =
-    to === 'front'
-      ? generateKeyBetween(validOrder(orders.at(-1)), null)
-      : generateKeyBetween(null, validOrder(orders[0]));
-  doc.transact(() => element.set('order', order), COMMAND);
-  return { ok: true };
-}
-
 /**
- * Takes elements off a slide. The links they carry go with them, or stay without a carrier: then they show among
- * the ways out as not on the slide any more.
+ * Takes elements off a slide, groups with all that is in them. The links they carry go with them, or stay without a
+ * carrier: then they show among the ways out as not on the slide any more. What is locked stays.
  */
 export function removeElements(
   doc: Y.Doc,
   slideId: SlideId,
-  elementIds: ElementId[],
+  elementIds: readonly ElementId[],
   links: 'go' | 'stay' = 'go',
 ): Result {
   const slide = slideOf(doc, slideId);
-  if (!slide) return refuse('This slide is not there any more.');
-  const there = elementIds.filter((elementId) => elementOf(doc, slideId, elementId));
+  if (!slide) return refuse(NO_SLIDE);
+  const all = readSlide(slideId, slide).elements;
+  const there = withMembers(all, elementIds);
   if (there.length === 0) return refuse(GONE);
+  const going = there.filter(({ isLocked }) => !isLocked);
+  if (going.length === 0) return refuse(LOCKED);
   doc.transact(() => {
-    for (const elementId of there) {
-      for (const linkId of carriedLinks(doc, elementId)) {
+    for (const { id } of going) {
+      for (const linkId of carriedLinks(doc, id)) {
         if (links === 'go') linksMap(doc).delete(linkId);
         else keepWording(doc, linkId);
       }
-      elementsOf(slide).delete(elementId);
+      letGoOf(doc, slideId, all, id);
+      elementsOf(slide).delete(id);
+    }
+    // A group that has lost its last member is none any more.
+    const left = new Set(all.filter((one) => !going.includes(one)).map(({ groupId }) => groupId));
+    for (const { id, kind } of all) {
+      if (kind === 'group' && !left.has(id)) elementsOf(slide).delete(id);
     }
   }, COMMAND);
   return { ok: true };
+}
+
+/** Lines that stick to a thing that goes stay as they lie. */
+function letGoOf(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elements: readonly SlideElement[],
+  gone: ElementId,
+): void {
+  for (const line of elements) {
+    if (line.kind !== 'line') continue;
+    const ends = (['from', 'to'] as const).filter((end) => line[end]?.elementId === gone);
+    const map = elementOf(doc, slideId, line.id);
+    if (ends.length === 0 || !map) continue;
+    map.set('box', line.box);
+    map.set('points', line.points);
+    for (const end of ends) map.set(end, null);
+  }
 }
 
 /** Writes the wording that a link takes from its carrier into the link itself. */
@@ -299,61 +251,6 @@ export function carriedLinks(doc: Y.Doc, elementId: ElementId): string[] {
   });
 }
 
-/** Copies of elements on the same slide, a little aside. Links they carry are carried by the copies too. */
-export function duplicateElements(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementIds: ElementId[],
-): Result<{ elementIds: ElementId[] }> {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse('This slide is not there any more.');
-  let copies: ElementId[] = [];
-  doc.transact(() => {
-    copies = copyElements(doc, slideId, slideId, elementIds, 24);
-  }, COMMAND);
-  return copies.length > 0 ? { ok: true, elementIds: copies } : refuse(GONE);
-}
-
-/** Inside an open transaction: copies elements and the links they carry to a slide, moved by `offset` units. */
-export function copyElements(
-  doc: Y.Doc,
-  fromId: SlideId,
-  toId: SlideId,
-  elementIds: ElementId[],
-  offset = 0,
-): ElementId[] {
-  const links = [...linksMap(doc)].filter(
-    (entry): entry is [string, Y.Map<unknown>] =>
-      entry[1] instanceof Y.Map && entry[1].get('from') === fromId,
-  );
-  const from = slideOf(doc, fromId);
-  const inOrder = from ? readSlide(fromId, from).elements.map((element) => element.id) : [];
-  return inOrder
-    .filter((elementId) => elementIds.includes(elementId))
-    .flatMap((elementId) => {
-      const source = elementOf(doc, fromId, elementId);
-      const element = source && readElement(elementId, source);
-      if (!element) return [];
-      const { id: _id, order: _order, box, ...fields } = element;
-      const copyId = addElementTo(doc, toId, {
-        ...fields,
-        box: { ...box, x: box.x + offset, y: box.y + offset },
-      } as NewElement);
-      for (const [linkId, link] of links) {
-        const carrier = link.get('carrier') as { kind: string; elementId?: string };
-        if (carrier.elementId !== elementId) continue;
-        const copiedLink = new Y.Map<unknown>();
-        const copiedLinkId = newId();
-        linksMap(doc).set(copiedLinkId, copiedLink);
-        for (const [key, value] of link) copiedLink.set(key, value);
-        copiedLink.set('from', toId);
-        copiedLink.set('carrier', { ...carrier, elementId: copyId });
-        if (carrier.kind === 'words') relinkText(doc, toId, copyId, linkId, copiedLinkId);
-      }
-      return [copyId];
-    });
-}
-
 /** Inside an open transaction: hands an element's words that carry one link to another, or to none. */
 export function relinkText(
   doc: Y.Doc,
@@ -365,4 +262,41 @@ export function relinkText(
   const element = elementOf(doc, slideId, elementId);
   const fragment = element && fragmentOf(element);
   if (fragment) relinkWords(fragment, from, to);
+}
+
+/** One more stroke of a drawing by hand, in the units of its frame; frame and box grow with it. */
+export function addStroke(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementId: ElementId,
+  stroke: InkStroke,
+  frame: Box,
+): Result {
+  const element = elementOf(doc, slideId, elementId);
+  const strokes = element?.get('strokes');
+  if (!element || !(strokes instanceof Y.Array)) return refuse(GONE);
+  if (strokes.length >= 600) return refuse('A drawing holds 600 strokes. Begin another one.');
+  doc.transact(() => {
+    strokes.push([stroke]);
+    element.set('frame', frame);
+    element.set('box', frame);
+  }, COMMAND);
+  return { ok: true };
+}
+
+/** Rubs strokes out of a drawing; with the last of them the drawing goes. */
+export function rubOut(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementId: ElementId,
+  indexes: readonly number[],
+): Result {
+  const strokes = elementOf(doc, slideId, elementId)?.get('strokes');
+  if (!(strokes instanceof Y.Array)) return refuse(GONE);
+  const there = [...new Set(indexes)].filter((index) => index >= 0 && index < strokes.length);
+  if (there.length === strokes.length) return removeElements(doc, slideId, [elementId]);
+  doc.transact(() => {
+    for (const index of there.sort((a, b) => b - a)) strokes.delete(index, 1);
+  }, COMMAND);
+  return { ok: true };
 }

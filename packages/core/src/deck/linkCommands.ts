@@ -14,6 +14,7 @@ import {
   elementOf,
   elementsOf,
   fragmentOf,
+  layoutNameOf,
   linksMap,
   readElement,
   readLinkOf,
@@ -123,7 +124,7 @@ function addChoiceLine(
     kind: 'text',
     style: 'choice',
     layer: 'content',
-    box: nextChoiceBox(choiceBoxes(slide)),
+    box: nextChoiceBox(choiceBoxes(slide), layoutNameOf(slide)),
     text: plain(words),
   });
   putLink(doc, linkId, from, { kind: 'element', elementId }, target, words);
@@ -160,8 +161,14 @@ export function linkElement(
   if (element.get('layer') !== 'content') {
     return refuse('Only what lies on the content layer carries links: scenery and pieces do not.');
   }
-  if (element.get('kind') === 'question') {
+  const kind = element.get('kind');
+  if (kind === 'question') {
     return refuse('A question carries links on its options, not as a whole.');
+  }
+  if (kind === 'media' || kind === 'closeup' || kind === 'credits' || kind === 'table') {
+    return refuse(
+      'Sounds, videos, tables, credits and close-ups carry no links. Lay a hotspot over it.',
+    );
   }
   return linkCarrier(doc, from, { kind: 'element', elementId }, target);
 }

@@ -47,6 +47,59 @@ function nodeWords(node: RichNode): string {
   return (node.content ?? []).map(nodeWords).join(isContainer ? '\n' : '');
 }
 
+/** Whether all words of a text have a mark; false when there are none. */
+export function hasMark(text: RichText, type: string): boolean {
+  const runs = runsOf(text);
+  return runs.length > 0 && runs.every(({ marks }) => marks?.some((mark) => mark.type === type));
+}
+
+/** A text with all its words marked, or with that mark taken off all of them. */
+export function marked(text: RichText, mark: RichMark, isOn: boolean): RichText {
+  const walk = (node: RichNode): RichNode => {
+    if (node.text === undefined) {
+      return node.content ? { ...node, content: node.content.map(walk) } : node;
+    }
+    const others = (node.marks ?? []).filter(({ type }) => type !== mark.type);
+    return { ...node, marks: isOn ? [...others, mark] : others };
+  };
+  return { type: 'doc', content: text.content.map(walk) };
+}
+
+const runsOf = (node: { content?: RichNode[] }): RichNode[] =>
+  (node.content ?? []).flatMap((child) => (child.text === undefined ? runsOf(child) : [child]));
+
+/** A table of cells, its first row as heads: one table node in a text. */
+export function tableText(rows: readonly (readonly string[])[]): RichText {
+  const width = Math.max(1, ...rows.map((row) => row.length));
+  return {
+    type: 'doc',
+    content: [
+      {
+        type: 'table',
+        content: rows.map((row, index) => ({
+          type: 'tableRow',
+          content: Array.from({ length: width }, (_, at) => ({
+            type: index === 0 ? 'tableHeader' : 'tableCell',
+            content: plain(row[at] ?? '').content,
+          })),
+        })),
+      },
+    ],
+  };
+}
+
+/** The cells of tab-separated text, as spreadsheets copy it; undefined when it is none. */
+export function readTabbed(text: string): string[][] | undefined {
+  if (!text.includes('\t')) return undefined;
+  const rows = text
+    .replace(/\r\n?/g, '\n')
+    .replace(/\n$/, '')
+    .split('\n')
+    .map((row) => row.split('\t'));
+  const width = rows[0]!.length;
+  return width > 1 && rows.every((row) => row.length === width) ? rows : undefined;
+}
+
 /** The words that carry each link, in the order they stand. */
 export function linkedWords(text: RichText): Map<LinkId, string> {
   const found = new Map<LinkId, string>();

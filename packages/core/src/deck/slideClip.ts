@@ -3,12 +3,12 @@ import { cardSpotBeside } from '../map/cards.js';
 import { newId, refuse, type ElementId, type LinkId, type Result, type SlideId } from '../ids.js';
 import { asRecord } from './decode.js';
 import { readDeck, slideOf, slidesMap } from './document.js';
-import { addElementTo, type NewElement } from './elementCommands.js';
+import { carrierOf, newElementOf } from './elementClip.js';
+import { addElementTo } from './elementCommands.js';
 import { COMMAND } from './history.js';
 import { putLink } from './linkCommands.js';
-import { LINK_MARK, type RichNode, type RichText } from './richText.js';
 import { NOWHERE, type Target } from './target.js';
-import type { Carrier, Deck, Link, Slide, SlideElement } from './types.js';
+import type { Deck, Link, Slide } from './types.js';
 
 /** Slides taken out of a deck with the links that leave them: plain data that a clipboard can carry. */
 export interface SlideClip {
@@ -156,41 +156,4 @@ function putSlide(
   for (const [key, value] of Object.entries(fields)) map.set(key, value);
   map.set('sectionId', sectionOf(sectionId) ?? '');
   map.set('elements', new Y.Map());
-}
-
-function newElementOf(
-  element: SlideElement,
-  elementIds?: Map<ElementId, ElementId>,
-  linkIds?: Map<LinkId, LinkId>,
-): NewElement {
-  const { order: _order, ...fields } = element;
-  const copy = { ...fields } as SlideElement;
-  if ('text' in copy && linkIds) copy.text = relinked(copy.text, linkIds);
-  if (copy.kind === 'zone' && copy.expects && elementIds) {
-    copy.expects = copy.expects.flatMap((id) => elementIds.get(id) ?? []);
-  }
-  return copy as NewElement;
-}
-
-function relinked(text: RichText, linkIds: Map<LinkId, LinkId>): RichText {
-  const walk = (node: RichNode): RichNode => ({
-    ...node,
-    ...(node.content ? { content: node.content.map(walk) } : {}),
-    ...(node.marks
-      ? {
-          marks: node.marks.flatMap((mark) => {
-            if (mark.type !== LINK_MARK) return [mark];
-            const linkId = linkIds.get(String(mark.attrs?.linkId));
-            return linkId ? [{ ...mark, attrs: { linkId } }] : [];
-          }),
-        }
-      : {}),
-  });
-  return { type: 'doc', content: text.content.map(walk) };
-}
-
-function carrierOf(carrier: Carrier, elementIds: Map<ElementId, ElementId>): Carrier {
-  if (carrier.kind === 'none') return carrier;
-  const elementId = elementIds.get(carrier.elementId);
-  return elementId ? { ...carrier, elementId } : { kind: 'none' };
 }

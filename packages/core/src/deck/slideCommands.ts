@@ -1,13 +1,14 @@
 import * as Y from 'yjs';
 import { newId, refuse, type ElementId, type Result, type SlideId } from '../ids.js';
-import { BODY_BOX, TITLE_BOX } from '../stage/layouts.js';
+import { layoutOf } from '../stage/layouts.js';
 import { cardSpotBeside, freeCardSpot } from '../map/cards.js';
 import { asNumber } from './decode.js';
 import { deckMap, linksMap, readSlide, slideOf, slidesMap } from './document.js';
-import { addElementTo, setWords } from './elementCommands.js';
+import { setWords } from './elementCommands.js';
 import { COMMAND } from './history.js';
 import { plain, wordsOf } from './richText.js';
-import { THEMES, type LayoutName, type ThemeName } from './types.js';
+import { fillSlot } from './layoutCommands.js';
+import type { LayoutName } from './types.js';
 
 const LONGEST_TITLE = 300;
 
@@ -28,6 +29,7 @@ export function addSlide(doc: Y.Doc, args: SlideArgs): Result<{ slideId: SlideId
   const slideId = args.id ?? newId();
   if (slidesMap(doc).has(slideId)) return refuse('There is already a slide with this identity.');
   const title = args.title.trim().slice(0, LONGEST_TITLE);
+  const layout = args.layout ?? 'text';
   const at =
     args.at ?? args.spot ?? (args.beside ? cardSpotBeside(doc, args.beside) : freeCardSpot(doc));
   doc.transact(() => {
@@ -37,26 +39,11 @@ export function addSlide(doc: Y.Doc, args: SlideArgs): Result<{ slideId: SlideId
     slide.set('x', at.x);
     slide.set('y', at.y);
     slide.set('isPlacedByHand', args.at !== undefined);
-    slide.set('layout', args.layout ?? 'text');
+    slide.set('layout', layout);
     slide.set('elements', new Y.Map());
-    if (args.layout !== 'empty') {
-      addElementTo(doc, slideId, {
-        id: titleIdOf(slideId),
-        kind: 'text',
-        style: 'title',
-        layer: 'content',
-        box: TITLE_BOX,
-        text: plain(title),
-      });
-    }
-    if (args.layout === 'text' || args.layout === 'pattern') {
-      addElementTo(doc, slideId, {
-        kind: 'text',
-        style: 'body',
-        layer: 'content',
-        box: BODY_BOX,
-        text: plain(''),
-      });
+    for (const spec of layoutOf(layout).slots) {
+      const isTitle = spec.slot === 'title';
+      fillSlot(doc, slideId, spec, isTitle ? title : '', isTitle ? titleIdOf(slideId) : undefined);
     }
     const head = deckMap(doc);
     if (!head.get('startSlideId')) head.set('startSlideId', slideId);
@@ -98,13 +85,6 @@ export function setSlideFlag(
   const slide = slideOf(doc, slideId);
   if (!slide) return refuse('This slide is not there any more.');
   doc.transact(() => slide.set(flag, value), COMMAND);
-  return { ok: true };
-}
-
-export function setSlideFill(doc: Y.Doc, slideId: SlideId, fill: string): Result {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse('This slide is not there any more.');
-  doc.transact(() => slide.set('fill', fill), COMMAND);
   return { ok: true };
 }
 
@@ -164,11 +144,5 @@ export function renameDeck(doc: Y.Doc, title: string): Result {
   const trimmed = title.trim().slice(0, 200);
   if (trimmed === '') return refuse('A deck needs a name.');
   doc.transact(() => deckMap(doc).set('title', trimmed), COMMAND);
-  return { ok: true };
-}
-
-export function setTheme(doc: Y.Doc, theme: ThemeName): Result {
-  if (!THEMES.includes(theme)) return refuse('There is no such theme.');
-  doc.transact(() => deckMap(doc).set('theme', theme), COMMAND);
   return { ok: true };
 }

@@ -131,7 +131,7 @@ describe('projection', () => {
     visit(doc, 'pier', 'start', at);
     visit(doc, 'sea', 'l', at + 1);
     answer(doc, 'q', { kind: 'choice', optionIds: ['a'] }, at);
-    place(doc, 'sea', 'oar', { x: 450, y: 450 });
+    place(doc, 'sea', { oar: { x: 450, y: 450 } });
     expect(projection.take()).toEqual({
       answers: [{ questionId: 'q', answer: { kind: 'choice', optionIds: ['a'] }, score: 1, at }],
       placements: [{ slideId: 'sea', elementId: 'oar', x: 450, y: 450, zoneId: 'boat' }],

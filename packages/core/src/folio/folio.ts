@@ -1,6 +1,7 @@
 import * as Y from 'yjs';
 import { asId, asNumber, asRecord, asString } from '../deck/decode.js';
 import { elementWords, readSlide, slidesMap } from '../deck/document.js';
+import { asTurn } from '../deck/readElement.js';
 import { COMMAND } from '../deck/history.js';
 import { plain } from '../deck/richText.js';
 import { addElementTo } from '../deck/elementCommands.js';
@@ -8,7 +9,7 @@ import type { Slide } from '../deck/types.js';
 import { newId, refuse, type ElementId, type LinkId, type Result, type SlideId } from '../ids.js';
 import type { Answer } from '../questions/registry.js';
 import { BODY_BOX, TITLE_BOX } from '../stage/layouts.js';
-import type { Placement, Placements } from '../stage/zones.js';
+import type { Placement, Placements } from '../stage/pieces.js';
 
 /**
  * A folio document:
@@ -70,8 +71,13 @@ export function readPlacementKey(key: string): { slideId: SlideId; elementId: El
 }
 
 export function readPlacement(value: unknown): Placement {
-  const { x, y } = asRecord(value);
-  return { x: asNumber(x, 0, -20_000, 20_000), y: asNumber(y, 0, -20_000, 20_000) };
+  const { x, y, rotation } = asRecord(value);
+  const turned = asTurn(rotation);
+  return {
+    x: asNumber(x, 0, -20_000, 20_000),
+    y: asNumber(y, 0, -20_000, 20_000),
+    ...(turned ? { rotation: turned } : {}),
+  };
 }
 
 function readWalk(doc: Y.Doc): Visit[] {
@@ -130,13 +136,13 @@ export function answer(doc: Y.Doc, questionId: ElementId, value: Answer, at: num
   return { ok: true };
 }
 
-export function place(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementId: ElementId,
-  { x, y }: Placement,
-): Result {
-  doc.transact(() => placementsMap(doc).set(`${slideId}/${elementId}`, { x, y }), COMMAND);
+/** Puts one or several pieces, or copies of them, where they lie from now on. */
+export function place(doc: Y.Doc, slideId: SlideId, placements: Placements): Result {
+  doc.transact(() => {
+    for (const [elementId, placement] of Object.entries(placements)) {
+      placementsMap(doc).set(`${slideId}/${elementId}`, placement);
+    }
+  }, COMMAND);
   return { ok: true };
 }
 
@@ -201,7 +207,8 @@ export function leafOnPattern(leaf: Leaf, pattern: Slide | undefined): Slide {
   const scenery = pattern.elements.filter((element) => element !== title && element !== body);
   return {
     ...leaf,
-    fill: pattern.fill,
+    ground: pattern.ground,
+    theme: pattern.theme,
     elements: [
       ...scenery,
       ...leaf.elements.map((element) => ({ ...element, layer: 'content' as const })),

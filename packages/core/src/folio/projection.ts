@@ -3,6 +3,7 @@ import { asId, asRecord } from '../deck/decode.js';
 import type { Deck, QuestionElement } from '../deck/types.js';
 import type { ElementId, SlideId } from '../ids.js';
 import { markAnswer, readAnswer, type Answer } from '../questions/registry.js';
+import { pieceOf } from '../stage/pieces.js';
 import { zoneUnder } from '../stage/zones.js';
 import {
   answersMap,
@@ -90,8 +91,8 @@ export class FolioProjection {
       this.#placements.set(key, value);
       const { slideId, elementId } = readPlacementKey(key);
       const slide = this.#edition.slides[slideId];
-      const piece = slide?.elements.find((element) => element.id === elementId);
-      if (!slide || piece?.layer !== 'pieces') continue;
+      const piece = slide && pieceOf(slide, elementId);
+      if (!piece) continue;
       const { x, y } = readPlacement(value);
       const zoneId = zoneUnder(slide, { ...piece.box, x, y })?.id ?? null;
       changed.push({ slideId, elementId, x, y, zoneId });

@@ -1,7 +1,7 @@
 import type * as Y from 'yjs';
 import type { ElementId, FolioId, SlideId } from '../ids.js';
 import type { Answer, Tally } from '../questions/registry.js';
-import type { Placement, Placements } from '../stage/zones.js';
+import type { Placement, Placements } from '../stage/pieces.js';
 
 /**
  * What the desk is told, in the read-only document `desk:<lesson>`, open to the lesson's teachers only. The server

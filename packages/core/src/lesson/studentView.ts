@@ -1,6 +1,13 @@
 import { defaultTrail } from '../map/graph.js';
 import type { Target } from '../deck/target.js';
-import { isSpare, type Deck, type Link, type Slide, type SlideElement } from '../deck/types.js';
+import {
+  isSpare,
+  type Deck,
+  type Link,
+  type Slide,
+  type SlideElement,
+  type Typography,
+} from '../deck/types.js';
 import type { ElementId, LinkId, SlideId } from '../ids.js';
 
 /**
@@ -34,7 +41,13 @@ export function studentView(edition: Deck): Deck {
     startSlideId: start && slides[start] ? start : (Object.keys(slides).sort()[0] ?? null),
     slides,
     links,
-    sections: {},
+    // Which section lies in which, so that a sound runs on through it; their names stay with the teacher.
+    sections: Object.fromEntries(
+      Object.values(edition.sections).map(({ id, parentId }) => [
+        id,
+        { id, name: '', tint: 'petrol', parentId, isFolded: false },
+      ]),
+    ),
     // Students walk one trail and see no names of any.
     trails: (trail ? [trail] : []).map(({ id, stops }) => ({
       id,
@@ -43,7 +56,7 @@ export function studentView(edition: Deck): Deck {
       followsLinks: false,
       stops: stops
         .filter((stop) => slides[stop.slideId])
-        .map(({ id, slideId }) => ({ id, slideId })),
+        .map(({ id, slideId, closeUpId }) => ({ id, slideId, closeUpId })),
     })),
     defaultTrailId: trail?.id ?? null,
     setAside: {},
@@ -104,64 +117,93 @@ function slideForStudents(slide: Slide, closed: Set<ElementId>): Slide {
     isPattern: slide.isPattern,
     isReady: true,
     runsOn: slide.runsOn,
-    sectionId: null,
+    sectionId: slide.sectionId,
     trunkId: '',
     layout: slide.layout,
-    fill: slide.fill,
+    theme: slide.theme,
+    ground: slide.ground,
     notes: '',
     elements: slide.elements.filter(isShown).map(elementForStudents),
   };
 }
 
+/** Field by field, so that one that is added to an element later is not handed out by itself. */
 function elementForStudents(element: SlideElement): SlideElement {
-  const { id, layer, box, order, name } = element;
-  const base = { id, layer, box, order, name };
+  const { id, layer, box, rotation, order, name, opacity, groupId, slot, piece } = element;
+  const base = {
+    id,
+    layer,
+    box,
+    rotation,
+    order,
+    name,
+    isLocked: true,
+    opacity,
+    groupId,
+    slot,
+    piece,
+  };
   switch (element.kind) {
-    case 'text':
-      return {
-        ...base,
-        kind: 'text',
-        style: element.style,
-        text: element.text,
-        colour: element.colour,
-        size: element.size,
-      };
-    case 'shape':
-      return {
-        ...base,
-        kind: 'shape',
-        shape: element.shape,
-        text: element.text,
-        fill: element.fill,
-        colour: element.colour,
-      };
-    case 'picture':
-      return {
-        ...base,
-        kind: 'picture',
-        asset: element.asset,
-        alt: element.alt,
-        isDecoration: element.isDecoration,
-        credit: element.credit,
-        licence: element.licence,
-        fit: element.fit,
-      };
-    case 'hotspot':
-      return { ...base, kind: 'hotspot', shape: element.shape };
-    case 'line': {
-      const { slope, colour, weight } = element;
-      return { ...base, kind: 'line', slope, colour, weight };
+    case 'text': {
+      const { kind, style, text, columns, fit, fill } = element;
+      return { ...base, ...typography(element), kind, style, text, columns, fit, fill };
     }
-    case 'zone':
-      return { ...base, kind: 'zone', isVisible: element.isVisible, expects: null };
-    case 'question':
+    case 'shape': {
+      const { kind, shape, points, text, fill, outline, shadow } = element;
+      const { isFlippedAcross, isFlippedDown } = element;
       return {
-        ...base,
-        kind: 'question',
-        text: element.text,
-        question: element.question,
-        key: null,
-        isForThinking: element.isForThinking,
+        ...{ ...base, ...typography(element), kind, shape, points, text, fill, outline, shadow },
+        ...{ isFlippedAcross, isFlippedDown },
       };
+    }
+    case 'picture': {
+      const { kind, asset, alt, isDecoration, credit, showsCredit, fit, crop, mask } = element;
+      const { points, outline, shadow, isFlippedAcross, isFlippedDown, adjust } = element;
+      return {
+        ...{ ...base, kind, asset, alt, isDecoration, credit, showsCredit, fit, crop, mask },
+        ...{ points, outline, shadow, isFlippedAcross, isFlippedDown, adjust },
+      };
+    }
+    case 'hotspot': {
+      const { kind, shape, points } = element;
+      return { ...base, kind, shape, points };
+    }
+    case 'line': {
+      const { kind, path, points, from, to, tips, colour, weight, dash } = element;
+      return { ...base, kind, path, points, from, to, tips, colour, weight, dash };
+    }
+    case 'ink': {
+      const { kind, frame, strokes } = element;
+      return { ...base, kind, frame, strokes };
+    }
+    case 'media': {
+      const { kind, medium, media, poster, startsWithSlide, loops, runsOn, transcript } = element;
+      return { ...base, kind, medium, media, poster, startsWithSlide, loops, runsOn, transcript };
+    }
+    case 'table': {
+      const { kind, text, columns, outline } = element;
+      return { ...base, ...typography(element), kind, text, columns, outline };
+    }
+    case 'closeup': {
+      const { kind, shape, points, isSeen, outline } = element;
+      return { ...base, kind, shape, points, isSeen, outline };
+    }
+    case 'credits':
+      return { ...base, ...typography(element), kind: element.kind };
+    case 'group':
+      return { ...base, kind: element.kind };
+    case 'zone': {
+      const { kind, isVisible, takes, most, tidy } = element;
+      return { ...base, kind, isVisible, takes, most, tidy, expects: null };
+    }
+    case 'question': {
+      const { kind, text, question, isForThinking } = element;
+      return { ...base, kind, text, question, key: null, isForThinking };
+    }
   }
+}
+
+function typography(element: Typography): Typography {
+  const { family, size, colour, align, upright, leading, gap } = element;
+  return { family, size, colour, align, upright, leading, gap };
 }

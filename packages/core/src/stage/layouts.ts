@@ -1,38 +1,138 @@
-import { STAGE, type Box, type Slide, type TextStyle } from '../deck/types.js';
+import { STAGE, type Alignment, type Box, type Slot, type TextStyle } from '../deck/elements.js';
+import type { Slide } from '../deck/types.js';
 
 const MARGIN = 96;
+const box = (x: number, y: number, w: number, h: number): Box => ({ x, y, w, h });
 
-/** Where a new slide's first texts stand, in slide units. */
-export const TITLE_BOX: Box = { x: MARGIN, y: 72, w: 800, h: 76 };
-export const BODY_BOX: Box = { x: MARGIN, y: 156, w: 720, h: 120 };
+/** Where the first texts of most layouts stand, in slide units. */
+export const TITLE_BOX: Box = box(MARGIN, 72, 800, 76);
+export const BODY_BOX: Box = box(MARGIN, 156, 720, 120);
 
-/** Type sizes in slide units; the theme may change the face but not these. */
-export const TYPE_SIZE: Record<TextStyle, number> = {
-  title: 56,
-  heading: 40,
-  body: 30,
-  caption: 22,
-  choice: 28,
+/** A place that a layout keeps for something. */
+export type SlotSpec = { slot: Slot; box: Box } & (
+  | { takes: 'text'; style: TextStyle; align?: Alignment; isFixed?: boolean }
+  | { takes: 'picture' | 'question' }
+);
+
+/** Where the choices of a slide stand: rows of lines, in columns. */
+interface ChoiceList {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+  gap: number;
+  rows: number;
+  columns: number;
+  between: number;
+}
+
+export interface Layout {
+  label: string;
+  slots: readonly SlotSpec[];
+  choices: ChoiceList;
+}
+
+const text = (
+  slot: Slot,
+  style: TextStyle,
+  where: Box,
+  rest: { align?: Alignment; isFixed?: boolean } = {},
+): SlotSpec => ({ slot, takes: 'text', style, box: where, ...rest });
+
+const TITLE = text('title', 'title', TITLE_BOX);
+const BELOW: ChoiceList = {
+  ...{ x: MARGIN, y: 300, w: 400, h: 64, gap: 14 },
+  ...{ rows: 4, columns: 2, between: 40 },
+};
+const AT_FOOT: ChoiceList = {
+  ...{ x: MARGIN, y: 532, w: 520, h: 64, gap: 14 },
+  ...{ rows: 2, columns: 2, between: 48 },
 };
 
-const CHOICE = { w: 400, h: 64, gap: 14, top: 300 };
+const LAYOUT_TABLE = {
+  title: {
+    label: 'Title',
+    slots: [
+      text('title', 'title', box(140, 236, 1000, 140), { align: 'center' }),
+      text('subtitle', 'subtitle', box(200, 384, 880, 96), { align: 'center' }),
+    ],
+    choices: { ...AT_FOOT, x: 380, rows: 2, columns: 1 },
+  },
+  section: {
+    label: 'Section',
+    slots: [
+      text('title', 'title', box(MARGIN, 300, 900, 84)),
+      text('subtitle', 'subtitle', box(MARGIN, 392, 900, 60)),
+    ],
+    choices: { ...AT_FOOT, w: 400, between: 40 },
+  },
+  text: { label: 'Text', slots: [TITLE, text('body', 'body', BODY_BOX)], choices: BELOW },
+  'text-picture': {
+    label: 'Text and picture',
+    slots: [
+      text('title', 'title', box(MARGIN, 72, 560, 76)),
+      text('body', 'body', box(MARGIN, 156, 520, 300)),
+      { slot: 'picture', takes: 'picture', box: box(680, 72, 504, 576) },
+    ],
+    choices: { ...AT_FOOT, columns: 1 },
+  },
+  'two-columns': {
+    label: 'Two columns',
+    slots: [
+      TITLE,
+      text('body', 'body', box(MARGIN, 172, 520, 330)),
+      text('second', 'body', box(664, 172, 520, 330)),
+    ],
+    choices: AT_FOOT,
+  },
+  picture: {
+    label: 'Picture',
+    slots: [
+      { slot: 'picture', takes: 'picture', box: box(0, 0, STAGE.width, STAGE.height) },
+      text('caption', 'caption', box(MARGIN, 652, 800, 40)),
+    ],
+    choices: { ...AT_FOOT, y: 500 },
+  },
+  choices: { label: 'Choices', slots: [TITLE], choices: BELOW },
+  question: {
+    label: 'Question',
+    slots: [
+      text('title', 'title', box(MARGIN, 72, 1088, 76)),
+      { slot: 'body', takes: 'question', box: box(MARGIN, 180, 640, 440) },
+    ],
+    choices: { ...BELOW, x: 780, y: 180, columns: 1, rows: 5 },
+  },
+  pattern: {
+    label: 'Pattern for leaves',
+    slots: [TITLE, text('body', 'body', BODY_BOX)],
+    choices: BELOW,
+  },
+  empty: { label: 'Empty', slots: [], choices: BELOW },
+} as const satisfies Record<string, Layout>;
+
+export type LayoutName = keyof typeof LAYOUT_TABLE;
+export const LAYOUTS = Object.keys(LAYOUT_TABLE) as LayoutName[];
+export const layoutOf = (name: LayoutName): Layout => LAYOUT_TABLE[name];
 
 /**
- * The box for one more choice: under the last one, in a second column when the first is full; a gap that has been
- * left higher up when both are. `choices` are the boxes of those that are there.
+ * The box for one more choice: after the last one of the layout's list; a gap that has been left earlier when the list
+ * is full. `choices` are the boxes of those that are there.
  */
-export function nextChoiceBox(choices: readonly Box[]): Box {
-  const perColumn = Math.floor((STAGE.height - CHOICE.top - 40) / (CHOICE.h + CHOICE.gap));
-  const places = Array.from({ length: 2 * perColumn }, (_, index) => ({
-    x: MARGIN + Math.floor(index / perColumn) * (CHOICE.w + 40),
-    y: CHOICE.top + (index % perColumn) * (CHOICE.h + CHOICE.gap),
-    w: CHOICE.w,
-    h: CHOICE.h,
-  }));
-  const isTaken = places.map((place) => choices.some((box) => overlaps(box, place)));
+export function nextChoiceBox(choices: readonly Box[], layout: LayoutName = 'choices'): Box {
+  const { x, y, w, h, gap, rows, columns, between } = layoutOf(layout).choices;
+  const places = Array.from({ length: rows * columns }, (_, index) =>
+    box(x + Math.floor(index / rows) * (w + between), y + (index % rows) * (h + gap), w, h),
+  );
+  const isTaken = places.map((place) => choices.some((other) => overlaps(other, place)));
   const next = isTaken.lastIndexOf(true) + 1;
   const free = next < places.length ? next : isTaken.indexOf(false);
   return places[free < 0 ? choices.length % places.length : free]!;
+}
+
+/** The places of a slide's layout that nothing fills yet. */
+export function emptySlots(slide: Slide): SlotSpec[] {
+  const filled = new Set(slide.elements.map(({ slot }) => slot));
+  return layoutOf(slide.layout).slots.filter(({ slot }) => !filled.has(slot));
 }
 
 /**

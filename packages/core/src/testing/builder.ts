@@ -54,7 +54,7 @@ export function deckNamed(title: string, ...slides: SlidePlan[]): Y.Doc {
 
 export function slide(name: string, ...parts: SlidePart[]): SlidePlan {
   const [id = '', title] = name.split(/:\s*/, 2);
-  return { id, title: title ?? id, layout: 'title', parts };
+  return { id, title: title ?? id, layout: 'choices', parts };
 }
 
 /** A slide without the title text on its stage. */

@@ -1,0 +1,120 @@
+import { createHash } from 'node:crypto';
+import { createReadStream } from 'node:fs';
+import { open } from 'node:fs/promises';
+import { Injectable } from '@nestjs/common';
+import type { MediaRef } from '@gobrel/core';
+import { fileTypeFromBuffer } from 'file-type';
+import { DataSource, type EntityManager } from 'typeorm';
+import { invalid } from '../problems/problem.js';
+
+/** Bytes of a part: what is read at a time when a player asks for a stretch of it. */
+const PART = 1_000_000;
+/** Where the kinds of tracks of a WebM are told. */
+const HEAD = 65_536;
+
+export interface KeptMedia {
+  type: string;
+  size: number;
+}
+
+const OPEN_FORMATS = 'Sounds and videos can be WebM, Ogg, WAV, FLAC or MP3.';
+
+/** Sounds and videos in open formats, named by their contents and kept in parts. */
+@Injectable()
+export class MediaService {
+  constructor(private readonly database: DataSource) {}
+
+  /** Keeps a file that lies on disk. Its type is told by its contents; what is no open format is refused. */
+  async add(path: string, size: number): Promise<Omit<MediaRef, 'seconds'>> {
+    const type = await mediaTypeOf(path);
+    const hash = await hashOf(path);
+    await this.database.transaction(async (manager) => {
+      const [isNew] = await manager.query<{ hash: string }[]>(
+        `INSERT INTO media (hash, media_type, size) VALUES ($1, $2, $3)
+         ON CONFLICT DO NOTHING RETURNING hash`,
+        [hash, type, size],
+      );
+      if (isNew) await keepParts(manager, hash, path);
+    });
+    return { hash, type, size };
+  }
+
+  async find(hash: string): Promise<KeptMedia | null> {
+    const [media] = await this.database.query<{ media_type: string; size: number }[]>(
+      'SELECT media_type, size FROM media WHERE hash = $1',
+      [hash],
+    );
+    return media ? { type: media.media_type, size: media.size } : null;
+  }
+
+  /** The bytes from `start` to `end`, both included, a part at a time. */
+  async *read(hash: string, start: number, end: number): AsyncGenerator<Buffer> {
+    for (let part = Math.floor(start / PART); part * PART <= end; part += 1) {
+      const [row] = await this.database.query<{ bytes: Buffer }[]>(
+        'SELECT bytes FROM media_part WHERE hash = $1 AND part = $2',
+        [hash, part],
+      );
+      if (!row) return;
+      const from = Math.max(0, start - part * PART);
+      yield row.bytes.subarray(from, Math.min(row.bytes.length, end + 1 - part * PART));
+    }
+  }
+}
+
+async function keepParts(manager: EntityManager, hash: string, path: string): Promise<void> {
+  const file = await open(path);
+  try {
+    const buffer = Buffer.alloc(PART);
+    for (let part = 0; ; part += 1) {
+      const { bytesRead } = await file.read(buffer, 0, PART, part * PART);
+      if (bytesRead === 0) return;
+      await manager.query('INSERT INTO media_part (hash, part, bytes) VALUES ($1, $2, $3)', [
+        hash,
+        part,
+        Buffer.from(buffer.subarray(0, bytesRead)),
+      ]);
+    }
+  } finally {
+    await file.close();
+  }
+}
+
+async function hashOf(path: string): Promise<string> {
+  const hash = createHash('sha256');
+  for await (const chunk of createReadStream(path)) hash.update(chunk as Buffer);
+  return hash.digest('hex');
+}
+
+/** The type of a sound or video; throws with the reason when it is none that is kept. */
+async function mediaTypeOf(path: string): Promise<string> {
+  const file = await open(path);
+  const head = Buffer.alloc(HEAD);
+  const { bytesRead } = await file.read(head, 0, HEAD, 0);
+  await file.close();
+  const start = head.subarray(0, bytesRead);
+  const found = await fileTypeFromBuffer(start).catch(() => undefined);
+  switch (found?.ext as string | undefined) {
+    case 'webm':
+      // A sound in a WebM is told by the codecs of its tracks.
+      return /V_(VP8|VP9|AV1)/.test(start.toString('latin1')) ? 'video/webm' : 'audio/webm';
+    case 'ogv':
+      return 'video/ogg';
+    case 'ogg':
+    case 'oga':
+    case 'opus':
+    case 'spx':
+      return 'audio/ogg';
+    case 'wav':
+      return 'audio/wav';
+    case 'flac':
+      return 'audio/flac';
+    case 'mp3':
+      return 'audio/mpeg';
+    case undefined:
+      throw invalid(`This file is no sound or video that can be played. ${OPEN_FORMATS}`);
+    default:
+      throw invalid(
+        `This is a file of the kind ${found!.ext.toUpperCase()}, which not every device plays. ${OPEN_FORMATS}`,
+      );
+  }
+}

@@ -1,0 +1,29 @@
+import type { AssetRef, Credit, Licence } from '@gobrel/core';
+import { http } from './http';
+
+/** A drawing of the picture box that ships with Gobrel. */
+export interface BoxPicture {
+  id: string;
+  title: string;
+  tags: string[];
+  author: string;
+  licence: Licence;
+}
+
+export function searchPictureBox(words: string, licence: Licence | null): Promise<BoxPicture[]> {
+  const query = new URLSearchParams({ words, ...(licence ? { licence } : {}) });
+  return http.get<BoxPicture[]>(`picture-box?${query}`);
+}
+
+export const boxPictureUrl = (id: string): string => `/api/picture-box/${id}.svg`;
+
+/** Brings a drawing among one's own pictures, its credit with it. */
+export async function takeFromBox(
+  picture: BoxPicture,
+): Promise<{ asset: AssetRef; credit: Credit; alt: string }> {
+  const { asset, credit } = await http.post<{ asset: AssetRef; credit: Credit }>(
+    `picture-box/${picture.id}`,
+    {},
+  );
+  return { asset, credit, alt: picture.title };
+}

@@ -1,0 +1,108 @@
+import {
+  newElementBox,
+  newId,
+  plain,
+  STAGE,
+  tableText,
+  type AssetRef,
+  type Credit,
+  type Layer,
+  type MediaRef,
+  type NewElement,
+  type ShapeName,
+  type Slide,
+} from '@gobrel/core';
+
+/** On the background a picture fills the stage; elsewhere it keeps its shape, in the layout's place for one if that is free. */
+export function pictureElement(
+  slide: Slide,
+  asset: AssetRef,
+  isBackground: boolean,
+  credit?: Credit,
+  alt = '',
+): NewElement {
+  const scale = Math.min(1, 560 / asset.width, 420 / asset.height);
+  const size = {
+    w: Math.max(16, Math.round(asset.width * scale)),
+    h: Math.max(16, Math.round(asset.height * scale)),
+  };
+  return {
+    kind: 'picture',
+    asset,
+    alt,
+    layer: isBackground ? 'background' : 'content',
+    fit: isBackground ? 'cover' : 'contain',
+    ...(credit ? { credit } : {}),
+    box: isBackground
+      ? { x: 0, y: 0, w: STAGE.width, h: STAGE.height }
+      : newElementBox(slide, size),
+  };
+}
+
+const inMiddle = (slide: Slide, w: number, h: number): ReturnType<typeof newElementBox> =>
+  newElementBox(slide, { w, h });
+
+/** Scenery and content: pieces are made of them afterwards. */
+const flat = (layer: Layer): 'background' | 'content' =>
+  layer === 'background' ? 'background' : 'content';
+
+export const textElement = (slide: Slide, layer: Layer): NewElement => ({
+  ...{ kind: 'text', style: 'body', layer: flat(layer), text: plain('') },
+  box: inMiddle(slide, 480, 60),
+});
+
+export const shapeElement = (slide: Slide, layer: Layer, shape: ShapeName): NewElement => ({
+  ...{ kind: 'shape', shape, layer: flat(layer), box: inMiddle(slide, 240, 160) },
+});
+
+export const pieceElement = (slide: Slide): NewElement => ({
+  ...{ kind: 'text', style: 'body', layer: 'pieces', text: plain('piece') },
+  box: inMiddle(slide, 200, 64),
+});
+
+export const zoneElement = (slide: Slide): NewElement => ({
+  ...{ kind: 'zone', layer: 'pieces', name: 'zone', box: inMiddle(slide, 300, 160) },
+});
+
+export const questionElement = (slide: Slide): NewElement => ({
+  kind: 'question',
+  layer: 'content',
+  box: inMiddle(slide, 480, 320),
+  text: plain('Which one?'),
+  question: {
+    kind: 'choice',
+    isMultiple: false,
+    points: 1,
+    options: ['First option', 'Second option'].map((text) => ({ id: newId(), text })),
+  },
+});
+
+const EMPTY_TABLE = [
+  ['', '', ''],
+  ['', '', ''],
+  ['', '', ''],
+];
+
+export function tableElement(
+  slide: Slide,
+  layer: Layer,
+  rows: readonly (readonly string[])[] = EMPTY_TABLE,
+): NewElement {
+  const columns = Math.max(1, ...rows.map((row) => row.length));
+  return {
+    ...{ kind: 'table', layer: flat(layer), text: tableText(rows) },
+    columns: Array.from({ length: columns }, () => 1),
+    box: inMiddle(slide, Math.min(1100, 200 * columns), Math.min(600, 52 * rows.length)),
+  };
+}
+
+export const mediaElement = (slide: Slide, media: MediaRef, name: string): NewElement => ({
+  ...{ kind: 'media', layer: 'content', media, name },
+  box: media.type.startsWith('video/')
+    ? inMiddle(slide, 640, 360)
+    : newElementBox(slide, { w: 320, h: 64 }),
+});
+
+export const creditsElement = (slide: Slide): NewElement => ({
+  ...{ kind: 'credits', layer: 'content', box: inMiddle(slide, 900, 420) },
+});

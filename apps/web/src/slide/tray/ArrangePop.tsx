@@ -1,0 +1,260 @@
+import {
+  align,
+  boundsOf,
+  giveLook,
+  group,
+  lookOf,
+  movedBy,
+  reorder,
+  sameSize,
+  setElements,
+  setLayer,
+  setPlaces,
+  spread,
+  stretched,
+  turnedBy,
+  middleOf,
+  ungroup,
+  type Aligning,
+  type Layer,
+  type Look,
+  type Place,
+  type Slide,
+  type SlideElement,
+} from '@gobrel/core';
+import {
+  AlignCenterHorizontal,
+  AlignCenterVertical,
+  AlignEndHorizontal,
+  AlignEndVertical,
+  AlignHorizontalSpaceBetween,
+  AlignStartHorizontal,
+  AlignStartVertical,
+  AlignVerticalSpaceBetween,
+  ArrowDownToLine,
+  ArrowUpToLine,
+  ChevronDown,
+  ChevronUp,
+  type LucideIcon,
+} from 'lucide-react';
+import { useState, type ReactElement } from 'react';
+import { useNotices } from '../../ui/Notice';
+import { useDeck } from '../../workspace/DeckContext';
+import { boxAround } from '../stage/arranging';
+import { Check, NumberField, Plain, Pop, Select, Setting, Sign } from '../controls';
+import { LAYER_NAMES, type StageEdit } from '../useStageEdit';
+
+const ALIGN_SIGNS: [Aligning, string, LucideIcon][] = [
+  ['left', 'Align left edges', AlignStartVertical],
+  ['middle', 'Align middles across', AlignCenterVertical],
+  ['right', 'Align right edges', AlignEndVertical],
+  ['top', 'Align upper edges', AlignStartHorizontal],
+  ['centre', 'Align middles down', AlignCenterHorizontal],
+  ['bottom', 'Align lower edges', AlignEndHorizontal],
+];
+
+/** The look that was copied last: it can be given to things on any slide. */
+let copiedLook: Look | null = null;
+
+/** Where what is in hand lies, in which order and layer, and what belongs together. */
+export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactElement {
+  const { slide, edit } = props;
+  const { selected } = edit;
+  const { doc, run } = useDeck();
+  const { tell } = useNotices();
+  const [look, setLook] = useState(copiedLook);
+  const ids = selected.map(({ id }) => id);
+  const [one] = selected;
+  const keep = (places: Place[]): unknown =>
+    places.length > 0 ? run(setPlaces(doc, slide.id, places)) : tell('Nothing there to be moved.');
+  const isLocked = selected.every((element) => element.isLocked);
+  const groups = selected.filter(({ kind }) => kind === 'group');
+  return (
+    <>
+      <Pop label="Arrange" width={300}>
+        <Numbers slide={slide} selected={selected} onPlaces={keep} />
+        <div className="mt-2 flex flex-wrap">
+          {ALIGN_SIGNS.map(([how, label, icon]) => (
+            <Sign
+              key={how}
+              icon={icon}
+              label={label}
+              onClick={() => keep(align(slide.elements, ids, how))}
+            />
+          ))}
+          <Sign
+            icon={AlignHorizontalSpaceBetween}
+            label="Spread evenly across"
+            disabled={ids.length < 3}
+            onClick={() => keep(spread(slide.elements, ids, 'across'))}
+          />
+          <Sign
+            icon={AlignVerticalSpaceBetween}
+            label="Spread evenly down"
+            disabled={ids.length < 3}
+            onClick={() => keep(spread(slide.elements, ids, 'down'))}
+          />
+        </div>
+        <div className="mt-1 flex items-center" role="group" aria-label="Order">
+          <span className="mr-1 text-soft">Order</span>
+          <Sign
+            icon={ArrowUpToLine}
+            label="To the front"
+            onClick={() => run(reorder(doc, slide.id, ids, 'front'))}
+          />
+          <Sign
+            icon={ChevronUp}
+            label="Forward"
+            onClick={() => run(reorder(doc, slide.id, ids, 'forward'))}
+          />
+          <Sign
+            icon={ChevronDown}
+            label="Backward"
+            onClick={() => run(reorder(doc, slide.id, ids, 'backward'))}
+          />
+          <Sign
+            icon={ArrowDownToLine}
+            label="To the back"
+            onClick={() => run(reorder(doc, slide.id, ids, 'back'))}
+          />
+        </div>
+        {ids.length > 1 && (
+          <div className="mt-1 flex flex-wrap gap-1">
+            <span className="py-1 text-soft">Same</span>
+            {(['width', 'height', 'both'] as const).map((what) => (
+              <Plain key={what} onClick={() => keep(sameSize(slide.elements, ids, what))}>
+                {what === 'both' ? 'size' : what}
+              </Plain>
+            ))}
+          </div>
+        )}
+      </Pop>
+      <Pop label="More">
+        <div className="flex flex-col items-start gap-1">
+          <Setting label="Layer">
+            <Select<Layer>
+              label="Layer of it"
+              value={one?.layer ?? 'content'}
+              options={(['background', 'content', 'pieces'] as const).map((value) => ({
+                value,
+                label: LAYER_NAMES[value],
+              }))}
+              onChange={(layer) => {
+                if (run(setLayer(doc, slide.id, ids, layer))) edit.takeNew(ids, layer);
+              }}
+            />
+          </Setting>
+          {ids.length > 1 && (
+            <Plain
+              onClick={() => {
+                const made = run(group(doc, slide.id, ids));
+                if (made) edit.select([made.elementId]);
+              }}
+            >
+              Group (Ctrl+G)
+            </Plain>
+          )}
+          {groups.length > 0 && (
+            <Plain
+              onClick={() => {
+                const freed = run(
+                  ungroup(
+                    doc,
+                    slide.id,
+                    groups.map(({ id }) => id),
+                  ),
+                );
+                if (freed) edit.select(freed.elementIds);
+              }}
+            >
+              Undo the group
+            </Plain>
+          )}
+          <Check
+            label="Locked: nobody moves or changes it"
+            isOn={isLocked}
+            onChange={(isLocked) => run(setElements(doc, slide.id, ids, { isLocked }))}
+          />
+          {one && ids.length === 1 && (
+            <Plain
+              onClick={() => {
+                copiedLook = lookOf(one);
+                setLook(copiedLook);
+                tell('Look copied. Select something else and give it.');
+              }}
+            >
+              Copy its look
+            </Plain>
+          )}
+          <Plain disabled={!look} onClick={() => look && run(giveLook(doc, slide.id, ids, look))}>
+            Give it the copied look
+          </Plain>
+        </div>
+      </Pop>
+    </>
+  );
+}
+
+/** Exact numbers, in slide units: 1280 across, 720 down. */
+function Numbers(props: {
+  slide: Slide;
+  selected: readonly SlideElement[];
+  onPlaces: (places: Place[]) => unknown;
+}): ReactElement | null {
+  const { slide, selected, onPlaces } = props;
+  const ids = selected.map(({ id }) => id);
+  const [one] = selected;
+  const isAlone = selected.length === 1 && one!.kind !== 'group';
+  const box = isAlone ? one!.box : boxAround(selected);
+  if (!box || !one) return null;
+  const { elements } = slide;
+  const resized = (w: number, h: number): Place[] =>
+    isAlone && one.kind !== 'line'
+      ? [{ elementId: one.id, box: { ...box, w, h }, rotation: one.rotation }]
+      : stretched(elements, ids, box, { ...box, w, h });
+  const rotation = isAlone ? one.rotation : 0;
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      <NumberField
+        label="Left"
+        value={box.x}
+        min={-20_000}
+        max={20_000}
+        onKeep={(x) => onPlaces(movedBy(elements, ids, x - box.x, 0))}
+      />
+      <NumberField
+        label="Top"
+        value={box.y}
+        min={-20_000}
+        max={20_000}
+        onKeep={(y) => onPlaces(movedBy(elements, ids, 0, y - box.y))}
+      />
+      <NumberField
+        label="Width"
+        value={box.w}
+        min={8}
+        max={20_000}
+        onKeep={(w) => onPlaces(resized(w, box.h))}
+      />
+      <NumberField
+        label="Height"
+        value={box.h}
+        min={8}
+        max={20_000}
+        onKeep={(h) => onPlaces(resized(box.w, h))}
+      />
+      <NumberField
+        label="Turned"
+        value={rotation}
+        min={-360}
+        max={360}
+        step={15}
+        onKeep={(degrees) =>
+          onPlaces(
+            turnedBy(elements, ids, middleOf(isAlone ? box : boundsOf(box, 0)), degrees - rotation),
+          )
+        }
+      />
+    </div>
+  );
+}

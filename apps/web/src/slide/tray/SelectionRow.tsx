@@ -1,0 +1,214 @@
+import {
+  setElement,
+  type ElementId,
+  type ElementSettings,
+  type QuestionElement,
+  type Slide,
+  type SlideElement,
+} from '@gobrel/core';
+import { Trash2 } from 'lucide-react';
+import type { Editor } from '@tiptap/react';
+import { Suspense, useState, type ReactElement } from 'react';
+import { LinkActions } from '../../links/LinkActions';
+import type { Linking } from '../../links/Linking';
+import { TargetName } from '../../links/TargetName';
+import { QUESTION_VIEWS, type QuestionEditProps } from '../../questions/registry';
+import { useDeck } from '../../workspace/DeckContext';
+import { Line, Plain, Pop, Setting, Sign } from '../controls';
+import { labelOf } from '../labelOf';
+import type { PenLook } from '../stage/EditingStage';
+import type { StageEdit } from '../useStageEdit';
+import { ArrangePop } from './ArrangePop';
+import { InkSettings, LineSettings } from './LineSettings';
+import { MediaSettings } from './MediaSettings';
+import { PiecePop, ZoneSettings } from './PieceSettings';
+import { PictureSettings, ShapeSettings } from './PictureSettings';
+import { RegionSettings } from './RegionSettings';
+import type { SettingsOf } from './settings';
+import { SlideSettings } from './SlideSettings';
+import { TableSettings } from './TableSettings';
+import { ToolSettings } from './ToolSettings';
+import { FontPop, TextSettings } from './TypeSettings';
+
+export interface SelectionRowProps {
+  slide: Slide;
+  edit: StageEdit;
+  editor: Editor | null;
+  linking: Linking;
+  pen: PenLook;
+  onPen: (pen: PenLook) => void;
+  onRemove: (ids: ElementId[]) => void;
+}
+
+/** What can be set on what is selected; nothing selected: the slide itself. */
+export function SelectionRow(props: SelectionRowProps): ReactElement {
+  const { slide, edit } = props;
+  const [first, ...more] = edit.selected;
+  return (
+    <div
+      role="group"
+      aria-label="Settings"
+      // One line, whatever is in hand: the stage above keeps its place.
+      className="flex h-[42px] items-center gap-x-3.5 overflow-x-auto border-b border-dotted border-line text-[13px] whitespace-nowrap [scrollbar-width:thin] *:shrink-0"
+    >
+      {edit.tool !== 'select' ? (
+        <ToolSettings edit={edit} theme={slide.theme} pen={props.pen} onPen={props.onPen} />
+      ) : !first ? (
+        <SlideSettings slide={slide} edit={edit} />
+      ) : more.length > 0 ? (
+        <b>{edit.selected.length} things</b>
+      ) : (
+        <OneThing key={first.id} {...props} element={first} />
+      )}
+      {edit.tool === 'select' && first && edit.cropping === null && (
+        <>
+          <ArrangePop slide={slide} edit={edit} />
+          <Sign
+            icon={Trash2}
+            label="Delete"
+            onClick={() => props.onRemove(edit.selected.map(({ id }) => id))}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
+function OneThing(props: SelectionRowProps & { element: SlideElement }): ReactElement {
+  const { slide, element, edit, linking } = props;
+  const { doc, deck, run } = useDeck();
+  const given: SettingsOf = {
+    ...{ slide, element, edit, linking },
+    theme: slide.theme || deck.theme,
+    editor: edit.typing === element.id ? props.editor : null,
+    set: (settings: ElementSettings) => run(setElement(doc, slide.id, element.id, settings)),
+  };
+  const isPieceable = ['text', 'shape', 'picture', 'group', 'ink'].includes(element.kind);
+  return (
+    <>
+      <b className="max-w-[180px] truncate">{labelOf(element)}</b>
+      {element.layer === 'content' && element.kind !== 'question' && element.kind !== 'closeup' && (
+        <LeadsTo {...given} />
+      )}
+      <KindSettings {...given} />
+      {isPieceable && element.groupId === null && <PiecePop {...given} />}
+    </>
+  );
+}
+
+function KindSettings(props: SettingsOf): ReactElement {
+  const { element } = props;
+  switch (element.kind) {
+    case 'text':
+      return <TextSettings {...props} element={element} />;
+    case 'shape':
+      return <ShapeSettings {...props} element={element} />;
+    case 'picture':
+      return <PictureSettings {...props} element={element} />;
+    case 'line':
+      return <LineSettings {...props} element={element} />;
+    case 'ink':
+      return <InkSettings {...props} element={element} />;
+    case 'media':
+      return <MediaSettings {...props} element={element} />;
+    case 'table':
+      return <TableSettings {...props} element={element} />;
+    case 'hotspot':
+    case 'closeup':
+      return <RegionSettings {...props} element={element} />;
+    case 'zone':
+      return <ZoneSettings {...props} element={element} />;
+    case 'credits':
+      return <FontPop {...props} element={element} />;
+    case 'group':
+      return (
+        <>
+          <Line label="Name" value={element.name} onKeep={(name) => props.set({ name })} />
+          <Plain onClick={() => props.edit.enter(element.id)}>Step into it</Plain>
+        </>
+      );
+    case 'question':
+      return <QuestionSettings {...props} element={element} />;
+  }
+}
+
+function LeadsTo(props: SettingsOf): ReactElement {
+  const { slide, element, linking } = props;
+  const { graph } = useDeck();
+  const link = (graph.waysOut.get(slide.id) ?? []).find(
+    ({ carrier }) => carrier.kind === 'element' && carrier.elementId === element.id,
+  );
+  const ask = (): void => linking.ask({ kind: 'element', elementId: element.id });
+  return link ? (
+    <Setting label="Leads to">
+      <button
+        type="button"
+        onClick={ask}
+        className="min-h-7 max-w-[200px] truncate rounded-full border border-[#eccdc0] bg-ember-mist px-2.5 text-ember-deep"
+      >
+        <TargetName target={link.target} />
+      </button>
+      <LinkActions link={link} onChange={ask} />
+    </Setting>
+  ) : (
+    <Plain onClick={ask}>Lead to …</Plain>
+  );
+}
+
+function QuestionSettings(props: SettingsOf<QuestionElement>): ReactElement {
+  const { slide, element } = props;
+  const [isAsking, setIsAsking] = useState(false);
+  return (
+    <>
+      <Plain onClick={() => setIsAsking(true)}>Options and key</Plain>
+      <OptionLinks {...props} />
+      {isAsking && (
+        <EditQuestion slideId={slide.id} element={element} onClose={() => setIsAsking(false)} />
+      )}
+    </>
+  );
+}
+
+function EditQuestion(props: QuestionEditProps): ReactElement {
+  const { Edit } = QUESTION_VIEWS[props.element.question.kind];
+  return (
+    <Suspense>
+      <Edit {...props} />
+    </Suspense>
+  );
+}
+
+/** Where the options of a question lead, each with its own handles. */
+function OptionLinks(props: SettingsOf<QuestionElement>): ReactElement {
+  const { slide, element, linking } = props;
+  const { graph } = useDeck();
+  const links = graph.waysOut.get(slide.id) ?? [];
+  return (
+    <Pop label="Options lead to …" width={420}>
+      <ul>
+        {element.question.options.map(({ id, text }) => {
+          const link = links.find(
+            ({ carrier }) => carrier.kind === 'option' && carrier.optionId === id,
+          );
+          const ask = (): void =>
+            linking.ask({ kind: 'option', elementId: element.id, optionId: id, words: text });
+          return (
+            <li key={id} className="flex min-h-8 items-center gap-2">
+              <span className="w-[40%] truncate">{text}</span>
+              {link ? (
+                <>
+                  <span className="flex-1 truncate text-ember-deep">
+                    <TargetName target={link.target} />
+                  </span>
+                  <LinkActions link={link} onChange={ask} />
+                </>
+              ) : (
+                <Plain onClick={ask}>Lead to …</Plain>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </Pop>
+  );
+}

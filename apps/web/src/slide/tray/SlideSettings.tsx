@@ -1,0 +1,251 @@
+import {
+  coloursOf,
+  GROUND_FITS,
+  layoutOf,
+  LAYOUTS,
+  moveLayer,
+  setGround,
+  setLayout,
+  setSlideTheme,
+  setTheme,
+  setThemeForAll,
+  slidesWithin,
+  themeOf,
+  THEMES,
+  type Ground,
+  type GroundPicture,
+  type LayoutName,
+  type Reach,
+  type Slide,
+  type ThemeName,
+} from '@gobrel/core';
+import type { ReactElement } from 'react';
+import { useNotices } from '../../ui/Notice';
+import { useDeck } from '../../workspace/DeckContext';
+import { named, Plain, Pop, Select, Setting, Slide as Slider } from '../controls';
+import type { StageEdit } from '../useStageEdit';
+import { ColourPop, FillPop } from './colours';
+import { PicturePop } from './PicturePop';
+
+/** Nothing in hand: the slide itself, or its background. */
+export function SlideSettings({ slide, edit }: { slide: Slide; edit: StageEdit }): ReactElement {
+  return edit.layer === 'background' ? (
+    <BackgroundSettings slide={slide} edit={edit} />
+  ) : (
+    <>
+      <b className="max-w-[220px] truncate">{slide.title || 'Untitled'}</b>
+      <LayoutPop slide={slide} />
+      <ThemePop slide={slide} />
+      <span className="text-soft">Pick something on the stage, or add something below.</span>
+    </>
+  );
+}
+
+function LayoutPop({ slide }: { slide: Slide }): ReactElement {
+  const { doc, run } = useDeck();
+  return (
+    <Pop label="Layout" value={layoutOf(slide.layout).label} width={330}>
+      <div className="grid grid-cols-3 gap-1.5" role="group" aria-label="Layouts">
+        {LAYOUTS.map((layout) => (
+          <button
+            key={layout}
+            type="button"
+            aria-pressed={slide.layout === layout}
+            onClick={() => run(setLayout(doc, slide.id, layout))}
+            className="rounded-[4px] border border-line p-1 text-[12px] hover:border-petrol aria-pressed:border-petrol aria-pressed:bg-petrol-mist"
+          >
+            <LayoutSketch layout={layout} />
+            {layoutOf(layout).label}
+          </button>
+        ))}
+      </div>
+    </Pop>
+  );
+}
+
+/** What stands where in a layout, in a few lines. */
+function LayoutSketch({ layout }: { layout: LayoutName }): ReactElement {
+  const { slots, choices } = layoutOf(layout);
+  const showsChoices = layout === 'choices' || layout === 'pattern';
+  return (
+    <svg viewBox="0 0 1280 720" className="mb-0.5 w-full bg-paper" aria-hidden>
+      {slots.map((slot) => {
+        const { x, y, w, h } = slot.box;
+        return slot.takes === 'text' ? (
+          <rect
+            key={slot.slot}
+            {...{ x, y, width: w * 0.8, height: Math.min(h, 60) }}
+            className={slot.style === 'title' ? 'fill-ink/70' : 'fill-ink/25'}
+          />
+        ) : (
+          <rect key={slot.slot} {...{ x, y, width: w, height: h }} className="fill-petrol/25" />
+        );
+      })}
+      {showsChoices &&
+        [0, 1, 2].map((row) => (
+          <rect
+            key={row}
+            x={choices.x}
+            y={choices.y + row * (choices.h + choices.gap)}
+            width={choices.w}
+            height={choices.h}
+            className="fill-ember/40"
+          />
+        ))}
+    </svg>
+  );
+}
+
+function ThemePop({ slide }: { slide: Slide }): ReactElement {
+  const { doc, deck, run } = useDeck();
+  const now = slide.theme || deck.theme;
+  return (
+    <Pop label="Theme" value={themeOf(now).label} width={340}>
+      <div className="grid grid-cols-2 gap-2">
+        {THEMES.map((theme) => (
+          <section key={theme} aria-label={themeOf(theme).label}>
+            <ThemeSketch theme={theme} isNow={now === theme} />
+            <div className="flex flex-wrap">
+              <Plain onClick={() => run(setTheme(doc, theme))}>Deck</Plain>
+              <Plain onClick={() => run(setSlideTheme(doc, slide.id, theme))}>This slide</Plain>
+            </div>
+          </section>
+        ))}
+      </div>
+      <div className="mt-2 flex flex-wrap border-t border-dotted border-line pt-2">
+        {slide.theme && (
+          <Plain onClick={() => run(setSlideTheme(doc, slide.id, ''))}>As the deck again</Plain>
+        )}
+        <Plain onClick={() => run(setThemeForAll(doc, now))}>This theme on every slide</Plain>
+      </div>
+    </Pop>
+  );
+}
+
+function ThemeSketch({ theme, isNow }: { theme: ThemeName; isNow: boolean }): ReactElement {
+  const { paper, ink, head, choiceFill, choiceInk, line, shapeFill } = coloursOf(theme);
+  return (
+    <div
+      aria-hidden
+      className={`rounded-[4px] border p-2 ${isNow ? 'outline-2 outline-petrol' : ''}`}
+      style={{ background: paper, borderColor: line, color: ink }}
+    >
+      <div style={{ color: head, fontWeight: 700, fontSize: 15 }}>{themeOf(theme).label}</div>
+      <div className="flex gap-1 text-[11px]">
+        <span
+          className="rounded-[3px] px-1.5"
+          style={{ background: choiceFill, color: choiceInk, border: `1px solid ${line}` }}
+        >
+          choice
+        </span>
+        <span className="w-5 rounded-[3px]" style={{ background: shapeFill }} />
+      </div>
+    </div>
+  );
+}
+
+function BackgroundSettings({ slide, edit }: { slide: Slide; edit: StageEdit }): ReactElement {
+  const { doc, deck, run } = useDeck();
+  const { tell } = useNotices();
+  const theme = slide.theme || deck.theme;
+  const { ground } = slide;
+  const { picture } = ground;
+  const set = (part: Partial<Ground>): unknown => run(setGround(doc, [slide.id], part));
+  const setPicture = (part: Partial<GroundPicture>): unknown =>
+    picture && set({ picture: { ...picture, ...part } });
+  const apply = (reach: Reach): void => {
+    const done = run(setGround(doc, slidesWithin(deck, slide.id, reach), ground));
+    if (done)
+      tell(done.slides === 1 ? 'It is on this slide.' : `It is on ${done.slides} slides now.`);
+  };
+  const move = (from: 'background' | 'content'): void => {
+    const moved = run(moveLayer(doc, slide.id, from));
+    if (!moved) return;
+    tell(
+      from === 'content'
+        ? `${moved.moved} things are scenery now.`
+        : `${moved.moved} things are lifted out of the background.`,
+    );
+    if (from === 'background') edit.setLayer('content');
+  };
+  return (
+    <>
+      <b>The background</b>
+      <FillPop
+        theme={theme}
+        value={ground.fill}
+        standard={coloursOf(theme).paper}
+        canBeNone={false}
+        onChange={(fill) => set({ fill })}
+      />
+      <PicturePop
+        label={picture ? 'Other picture' : 'Picture under all'}
+        onPicture={({ asset, credit }) =>
+          set({
+            picture: {
+              ...{ asset, fit: 'fill', scale: 1, x: 0.5, y: 0.5 },
+              credit: credit ?? { title: '', author: '', source: '', licence: 'unknown' },
+            },
+          })
+        }
+      />
+      {picture && (
+        <Pop label="How it lies" value={picture.fit}>
+          <div className="flex flex-col gap-1">
+            <Setting label="Fit">
+              <Select
+                label="Fit of the background"
+                value={picture.fit}
+                options={named(GROUND_FITS)}
+                onChange={(fit) => setPicture({ fit })}
+              />
+            </Setting>
+            <Slider
+              label="Scale"
+              value={picture.scale}
+              {...{ min: 0.1, max: 3, step: 0.05 }}
+              onKeep={(scale) => setPicture({ scale })}
+            />
+            <Slider
+              label="Across"
+              value={picture.x}
+              {...{ min: 0, max: 1, step: 0.02 }}
+              onKeep={(x) => setPicture({ x })}
+            />
+            <Slider
+              label="Down"
+              value={picture.y}
+              {...{ min: 0, max: 1, step: 0.02 }}
+              onKeep={(y) => setPicture({ y })}
+            />
+            <Plain onClick={() => set({ picture: null })}>No picture</Plain>
+          </div>
+        </Pop>
+      )}
+      <ColourPop
+        label="Tint"
+        theme={theme}
+        value={ground.tint}
+        standard="transparent"
+        standardName="None"
+        onChange={(tint) => set({ tint, tintStrength: ground.tintStrength || 0.4 })}
+      />
+      {ground.tint && (
+        <Slider
+          label="Strength"
+          value={ground.tintStrength}
+          {...{ min: 0, max: 1, step: 0.05 }}
+          onKeep={(tintStrength) => set({ tintStrength })}
+        />
+      )}
+      <Pop label="Apply to">
+        <div className="flex flex-col items-start">
+          {slide.sectionId && <Plain onClick={() => apply('section')}>The whole section</Plain>}
+          <Plain onClick={() => apply('deck')}>All slides</Plain>
+        </div>
+      </Pop>
+      <Plain onClick={() => move('content')}>Make all content scenery</Plain>
+      <Plain onClick={() => move('background')}>Lift scenery out</Plain>
+    </>
+  );
+}

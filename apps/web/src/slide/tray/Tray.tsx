@@ -1,0 +1,192 @@
+import { addElement, STAGE, type NewElement, type ShapeName } from '@gobrel/core';
+import {
+  CircleHelp,
+  Focus,
+  Hand,
+  Image,
+  PenLine,
+  Pentagon,
+  Scan,
+  Spline,
+  SquareMousePointer,
+  Table,
+  Type,
+  Volume2,
+  type LucideIcon,
+} from 'lucide-react';
+import { Popover } from 'radix-ui';
+import {
+  useRef,
+  useState,
+  type ComponentPropsWithRef,
+  type MouseEvent,
+  type ReactElement,
+} from 'react';
+import { useDeck } from '../../workspace/DeckContext';
+import {
+  mediaElement,
+  pictureElement,
+  pieceElement,
+  questionElement,
+  shapeElement,
+  tableElement,
+  textElement,
+  zoneElement,
+} from '../newThings';
+import type { Tool } from '../useStageEdit';
+import { PicturePop } from './PicturePop';
+import { SelectionRow, type SelectionRowProps } from './SelectionRow';
+import { ShapeGallery } from './ShapeGallery';
+import { SoundChoice } from './SoundPop';
+
+/** Below the stage: with a selection what can be set on it, and always what can be added. */
+export function Tray(props: SelectionRowProps): ReactElement {
+  const { slide, edit } = props;
+  const { doc, run } = useDeck();
+  const { layer } = edit;
+  const add = (element: NewElement, thenType = false): void => {
+    const added = run(addElement(doc, slide.id, element));
+    if (added) edit.takeNew([added.elementId], element.layer, thenType);
+  };
+  /** With the pointer a tool is taken in hand; from the keyboard the thing comes to lie in the middle. */
+  const draw =
+    (tool: Tool, element: () => NewElement) =>
+    (event: MouseEvent): void => {
+      if (event.detail === 0) add(element());
+      else edit.setTool(edit.tool === tool ? 'select' : tool);
+    };
+  const middle = (w: number, h: number): { x: number; y: number; w: number; h: number } => ({
+    ...{ x: (STAGE.width - w) / 2, y: (STAGE.height - h) / 2, w, h },
+  });
+  return (
+    <div
+      role="toolbar"
+      aria-label="Tray"
+      className="shrink-0 border-t border-line bg-sheet px-5 pb-2"
+    >
+      <SelectionRow {...props} />
+      <div className="flex gap-1 overflow-x-auto">
+        <Add icon={Type} label="Text" onClick={() => add(textElement(slide, layer), true)} />
+        <PicturePop
+          label="Picture"
+          trigger={<Add icon={Image} label="Picture" />}
+          onPicture={({ asset, credit, alt }) =>
+            add(pictureElement(slide, asset, layer === 'background', credit, alt))
+          }
+        />
+        <AddFrom icon={Pentagon} label="Shape" width={340}>
+          {(close) => (
+            <ShapeGallery
+              onChoose={(shape: ShapeName) => {
+                close();
+                add(shapeElement(slide, layer, shape));
+              }}
+            />
+          )}
+        </AddFrom>
+        <Add
+          icon={Spline}
+          label="Line"
+          isOn={edit.tool === 'line'}
+          onClick={draw('line', () => ({ kind: 'line', layer: 'content', box: middle(240, 1) }))}
+        />
+        <Add
+          icon={PenLine}
+          label="Draw"
+          isOn={edit.tool === 'pen' || edit.tool === 'marker' || edit.tool === 'rub'}
+          onClick={() => edit.setTool(edit.tool === 'pen' ? 'select' : 'pen')}
+        />
+        <Add
+          icon={SquareMousePointer}
+          label="Hotspot"
+          isOn={edit.tool === 'hotspot'}
+          onClick={draw('hotspot', () => ({
+            ...{ kind: 'hotspot', layer: 'content', box: middle(200, 140) },
+          }))}
+        />
+        <Add icon={Hand} label="Piece" onClick={() => add(pieceElement(slide), true)} />
+        <Add icon={Scan} label="Zone" onClick={() => add(zoneElement(slide))} />
+        <Add icon={CircleHelp} label="Question" onClick={() => add(questionElement(slide))} />
+        <AddFrom icon={Volume2} label="Sound" width={340}>
+          {(close) => (
+            <SoundChoice
+              onMedia={(media, name) => {
+                close();
+                add(mediaElement(slide, media, name));
+              }}
+            />
+          )}
+        </AddFrom>
+        <Add icon={Table} label="Table" onClick={() => add(tableElement(slide, layer), true)} />
+        <Add
+          icon={Focus}
+          label="Close-up"
+          isOn={edit.tool === 'closeup'}
+          onClick={draw('closeup', () => ({
+            ...{ kind: 'closeup', layer: 'content', box: middle(480, 270) },
+          }))}
+        />
+      </div>
+    </div>
+  );
+}
+
+function Add({
+  icon: Icon,
+  label,
+  isOn,
+  ...rest
+}: {
+  icon: LucideIcon;
+  label: string;
+  isOn?: boolean;
+} & ComponentPropsWithRef<'button'>): ReactElement {
+  return (
+    <button
+      type="button"
+      aria-pressed={isOn}
+      {...rest}
+      className="grid min-h-[54px] w-[76px] shrink-0 justify-items-center gap-1 rounded-[6px] py-1.5 text-[12.5px] hover:bg-sand aria-pressed:bg-petrol-mist data-[state=open]:bg-petrol-mist"
+    >
+      <Icon size={19} strokeWidth={1.7} aria-hidden />
+      {label}
+    </button>
+  );
+}
+
+function AddFrom(props: {
+  icon: LucideIcon;
+  label: string;
+  width: number;
+  children: (close: () => void) => ReactElement;
+}): ReactElement {
+  const [isOpen, setIsOpen] = useState(false);
+  const hasChosen = useRef(false);
+  return (
+    <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
+      <Popover.Trigger asChild>
+        <Add icon={props.icon} label={props.label} />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="top"
+          sideOffset={6}
+          collisionPadding={10}
+          aria-label={props.label}
+          onCloseAutoFocus={(event) => {
+            // What was chosen has the focus now.
+            if (hasChosen.current) event.preventDefault();
+            hasChosen.current = false;
+          }}
+          style={{ width: props.width }}
+          className="z-30 max-h-[min(460px,70vh)] overflow-y-auto rounded-[6px] border border-line bg-sheet p-3 text-[13px]"
+        >
+          {props.children(() => {
+            hasChosen.current = true;
+            setIsOpen(false);
+          })}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

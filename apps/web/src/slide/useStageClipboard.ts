@@ -1,0 +1,169 @@
+import {
+  addElement,
+  clipElements,
+  elementWords,
+  newElementBox,
+  pasteElements,
+  plain,
+  readElementClip,
+  readTabbed,
+  type NewElement,
+  type RichText,
+  type Slide,
+} from '@gobrel/core';
+import { useCallback, useRef } from 'react';
+import { uploadPicture } from '../api/assets';
+import { sentenceOf } from '../api/http';
+import { uploadMedia } from '../api/media';
+import { useNotices } from '../ui/Notice';
+import { useClipboard } from '../ui/useClipboard';
+import { useDeck } from '../workspace/DeckContext';
+import { mediaElement, pictureElement, tableElement } from './newThings';
+import type { StageEdit } from './useStageEdit';
+
+const THINGS_TYPE = 'application/x-gobrel-things+json';
+const STEP = 24;
+/** More cells than these do not fit a slide. */
+const MOST_ROWS = 30;
+const MOST_COLUMNS = 12;
+
+/** What was copied last, for pasting in place from the tray and by key. */
+let lastClip: string | null = null;
+
+export interface StageClipboard {
+  /** Puts what was copied last exactly where it lay. */
+  pasteInPlace: () => void;
+  /** Puts pictures, sounds and videos on the slide: pasted, dropped or chosen. */
+  takeFiles: (files: readonly File[]) => Promise<void>;
+}
+
+/** Copy, cut and paste on the stage: own things, text, rich text, tables, pictures, sounds. */
+export function useStageClipboard(
+  slide: Slide,
+  edit: StageEdit,
+  remove: (ids: string[]) => void,
+): StageClipboard {
+  const { deckId, deck, doc, run } = useDeck();
+  const { tell, trouble } = useNotices();
+  const ids = edit.selected.map(({ id }) => id);
+  /** How often one clip was pasted here: copies step down. */
+  const pasted = useRef({ text: '', slideId: '', times: 0 });
+
+  const put = (element: NewElement): void => {
+    const added = run(addElement(doc, slide.id, element));
+    if (added) edit.takeNew([added.elementId], element.layer);
+  };
+  const pasteThings = (text: string, isInPlace: boolean): boolean => {
+    const clip = readElementClip(text);
+    if (!clip) return false;
+    const last = pasted.current;
+    const isAgain = last.text === text && last.slideId === slide.id;
+    // Onto another slide it comes to lie where it lay.
+    const lies = clip.elements.some(({ id }) => slide.elements.some((one) => one.id === id));
+    const times = isInPlace ? 0 : isAgain ? last.times + 1 : lies ? 1 : 0;
+    pasted.current = { text, slideId: slide.id, times };
+    const layer = edit.layer === 'background' ? 'background' : undefined;
+    const done = run(
+      pasteElements(doc, slide.id, clip, deckId, { dx: times * STEP, dy: times * STEP }, layer),
+    );
+    if (!done) return true;
+    edit.takeNew(done.elementIds, layer ?? clip.elements[0]?.layer ?? 'content');
+    if (done.lost.length > 0) {
+      tell(
+        `${done.lost.map((words) => `“${words}”`).join(', ')}: led to a slide that is not in this deck.`,
+      );
+    }
+    return true;
+  };
+  const putText = (text: RichText, letters: number): void => {
+    const size = letters > 400 ? { w: 900, h: 480 } : { w: 560, h: 60 };
+    put({
+      kind: 'text',
+      style: 'body',
+      layer: edit.layer === 'background' ? 'background' : 'content',
+      box: newElementBox(slide, size),
+      text,
+      ...(letters > 400 ? { fit: 'shrink' as const } : {}),
+    });
+  };
+  const putTable = (rows: string[][]): void => {
+    const columns = rows[0]?.length ?? 0;
+    if (rows.length > MOST_ROWS || columns > MOST_COLUMNS) {
+      trouble(
+        `That is ${rows.length} rows and ${columns} columns: a table on a slide has ${MOST_ROWS} and ${MOST_COLUMNS} at the most.`,
+      );
+    } else put(tableElement(slide, edit.layer, rows));
+  };
+  const takeFiles = useCallback(
+    async (files: readonly File[]): Promise<void> => {
+      const isOnBackground = edit.layer === 'background';
+      for (const file of files.slice(0, 20)) {
+        try {
+          const isMedia = /^(audio|video)\//.test(file.type);
+          const element = isMedia
+            ? mediaElement(slide, await uploadMedia(file, () => undefined), file.name)
+            : pictureElement(slide, await uploadPicture(file), isOnBackground);
+          const added = run(addElement(doc, slide.id, element));
+          if (added) edit.takeNew([added.elementId], element.layer);
+        } catch (error) {
+          trouble(`${file.name}: ${sentenceOf(error)}`);
+        }
+      }
+      if (files.length > 20) trouble('Twenty files at a time: the rest was left out.');
+    },
+    [doc, slide, edit, run, trouble],
+  );
+
+  const copy = (data: DataTransfer): void => {
+    lastClip = JSON.stringify(clipElements(deck, deckId, slide.id, ids));
+    data.setData(THINGS_TYPE, lastClip);
+    data.setData('text/plain', edit.selected.map(elementWords).filter(Boolean).join('\n'));
+  };
+  const canCopy = ids.length > 0 && edit.typing === null;
+  useClipboard({
+    ...(canCopy
+      ? {
+          onCopy: copy,
+          onCut: (data: DataTransfer) => {
+            copy(data);
+            remove(ids);
+          },
+        }
+      : {}),
+    onPaste: (data) => {
+      const things = data.getData(THINGS_TYPE);
+      if (things) {
+        if (!pasteThings(things, false))
+          trouble('What was copied cannot be read: nothing was pasted.');
+        return true;
+      }
+      const files = [...data.files];
+      const words = data.getData('text/plain');
+      const html = data.getData('text/html');
+      if (files.length > 0 && words.trim() === '') {
+        void takeFiles(files);
+        return true;
+      }
+      if (words.trim() === '' && html === '') return false;
+      void import('../stage/richTextSchema').then(({ textFromHtml, MOST_LETTERS }) => {
+        if (words.length > MOST_LETTERS) {
+          trouble(
+            `That is ${words.length.toLocaleString('en')} letters: a text takes ${MOST_LETTERS.toLocaleString('en')} at the most. Nothing was pasted.`,
+          );
+          return;
+        }
+        const rows = readTabbed(words);
+        if (rows) return putTable(rows);
+        const text = html.length <= 10 * MOST_LETTERS ? textFromHtml(html) : undefined;
+        putText(text ?? plain(...words.trim().split(/\r?\n/)), words.length);
+      });
+      return true;
+    },
+  });
+  return {
+    pasteInPlace: () => {
+      if (!lastClip || !pasteThings(lastClip, true)) tell('Nothing has been copied yet.');
+    },
+    takeFiles,
+  };
+}

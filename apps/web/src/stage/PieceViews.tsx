@@ -1,0 +1,62 @@
+import { isPiece, type Slide, type SlideElement, type ThemeName } from '@gobrel/core';
+import { Fragment, useCallback, type ReactElement } from 'react';
+import { boxStyle, ElementBody, GroupBody } from './ElementView';
+import { MovablePiece } from './MovablePiece';
+import { groupMembers } from './SlideView';
+import { copyName, type PieceWork } from './usePieces';
+
+/** Draws pieces so that they can be moved, and zones so that they take a piece that was picked. */
+export function usePieceViews(
+  slide: Slide,
+  work: PieceWork,
+  deckTheme: ThemeName,
+): (element: SlideElement, drawn: ReactElement) => ReactElement {
+  const theme = slide.theme || deckTheme;
+  return useCallback(
+    (element: SlideElement, drawn: ReactElement): ReactElement => {
+      const plain = { theme, scale: 1, links: [] };
+      if (isPiece(element)) {
+        const copies = work.lying.filter(({ piece }) => piece.id === element.id);
+        const body =
+          element.kind === 'group' ? (
+            <GroupBody {...plain} group={element} members={groupMembers(slide, element)} />
+          ) : (
+            <ElementBody {...plain} element={element} />
+          );
+        return (
+          <Fragment key={element.id}>
+            {copies.map((lying) => (
+              <MovablePiece
+                key={lying.id}
+                lying={lying}
+                label={copyName(lying, copies.length)}
+                isHeld={work.isHeld}
+                isPicked={work.picked === lying.id}
+                onPick={() => work.onPick(lying.id)}
+                onPlace={(placement) => work.onPlace(lying.id, placement)}
+              >
+                {body}
+              </MovablePiece>
+            ))}
+          </Fragment>
+        );
+      }
+      if (element.kind === 'zone' && work.picked) {
+        return (
+          <button
+            key={element.id}
+            type="button"
+            aria-label={`Put into ${element.name || 'the zone'}`}
+            onClick={() => work.onPutInto(element)}
+            className="rounded-[10px] outline-[5px] outline-petrol outline"
+            style={boxStyle(element.box)}
+          >
+            <ElementBody {...plain} element={element} />
+          </button>
+        );
+      }
+      return drawn;
+    },
+    [slide, work, theme],
+  );
+}

@@ -1,0 +1,84 @@
+import type { MediaElement } from '@gobrel/core';
+import { Clapperboard, Volume2 } from 'lucide-react';
+import { useContext, useEffect, useRef, useState, type ReactElement } from 'react';
+import { assetUrl, mediaUrl } from '../../api/assets';
+import { Playing } from '../Playing';
+
+/** A sound or a video: it can be played where a slide is live, elsewhere it only stands there. */
+export function MediaBody(props: { element: MediaElement; scale: number }): ReactElement {
+  const { element, scale } = props;
+  const player = useContext(Playing);
+  const { medium, poster, name } = element;
+  const isLive = player !== null;
+  // A sound that runs on is played by the page, not by the slide.
+  const isElsewhere = medium === 'sound' && element.runsOn && isLive;
+  const label = name || (medium === 'sound' ? 'Sound' : 'Video');
+  if (isLive && !isElsewhere) return <LiveMedia element={element} label={label} scale={scale} />;
+  return (
+    <div className="flex size-full items-center justify-center gap-3 overflow-hidden rounded-[8px] bg-ink/85 text-white">
+      {poster && (
+        <img
+          src={assetUrl(poster, element.box.w * scale)}
+          alt=""
+          className="absolute inset-0 size-full object-cover"
+        />
+      )}
+      <span
+        className="relative flex max-w-full items-center gap-2 rounded-full bg-ink/80 px-4 py-2"
+        style={{ fontSize: 22 }}
+      >
+        {medium === 'sound' ? (
+          <Volume2 size={26} aria-hidden />
+        ) : (
+          <Clapperboard size={26} aria-hidden />
+        )}
+        <span className="truncate">{label}</span>
+      </span>
+    </div>
+  );
+}
+
+function LiveMedia(props: { element: MediaElement; label: string; scale: number }): ReactElement {
+  const { element, label } = props;
+  const media = useRef<HTMLVideoElement & HTMLAudioElement>(null);
+  const [isBroken, setIsBroken] = useState(false);
+  useEffect(() => {
+    // Browsers may want a touch first: then the controls are there.
+    if (element.startsWithSlide) media.current?.play().catch(() => undefined);
+  }, [element.startsWithSlide]);
+  if (isBroken) {
+    return (
+      <div
+        className="grid size-full place-items-center rounded-[8px] bg-ink/85 p-3 text-center text-white"
+        style={{ fontSize: 20 }}
+      >
+        This {element.medium} cannot be played here.
+      </div>
+    );
+  }
+  const common = {
+    ref: media,
+    src: mediaUrl(element.media),
+    loop: element.loops,
+    controls: true,
+    preload: 'metadata',
+    'aria-label': label,
+    onError: () => setIsBroken(true),
+  } as const;
+  return (
+    <div className="flex size-full items-end">
+      {element.medium === 'sound' ? (
+        <audio {...common} className="w-full" />
+      ) : (
+        <video
+          {...common}
+          playsInline
+          poster={
+            element.poster ? assetUrl(element.poster, element.box.w * props.scale) : undefined
+          }
+          className="size-full rounded-[8px] bg-ink object-contain"
+        />
+      )}
+    </div>
+  );
+}

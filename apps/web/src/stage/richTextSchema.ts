@@ -1,0 +1,106 @@
+import { generateJSON, type Extensions } from '@tiptap/core';
+import { Highlight } from '@tiptap/extension-highlight';
+import { Subscript } from '@tiptap/extension-subscript';
+import { Superscript } from '@tiptap/extension-superscript';
+import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
+import { TextAlign } from '@tiptap/extension-text-align';
+import { Color, FontSize, TextStyle } from '@tiptap/extension-text-style';
+import StarterKit from '@tiptap/starter-kit';
+import { wordsOf, type RichText } from '@gobrel/core';
+import { WayOutMark } from './wayOutMark';
+
+/** The fill of a cell is kept with it. */
+const background = {
+  background: {
+    default: null,
+    parseHTML: (element: HTMLElement) => element.getAttribute('data-background'),
+    renderHTML: ({ background }: { background?: string | null }) =>
+      background ? { 'data-background': background, style: `background: ${background}` } : {},
+  },
+};
+const FilledCell = TableCell.extend({
+  addAttributes() {
+    return { ...this.parent?.(), ...background };
+  },
+});
+const FilledHeader = TableHeader.extend({
+  addAttributes() {
+    return { ...this.parent?.(), ...background };
+  },
+});
+
+/** Everything a text may hold. Whatever the schema lacks would be taken out of the document on opening it. */
+export const EXTENSIONS: Extensions = [
+  StarterKit.configure({
+    undoRedo: false,
+    link: false,
+    heading: false,
+    blockquote: false,
+    code: false,
+    codeBlock: false,
+    horizontalRule: false,
+    dropcursor: false,
+    gapcursor: false,
+    trailingNode: false,
+  }),
+  TextStyle,
+  Color,
+  FontSize,
+  Highlight.configure({ multicolor: true }),
+  Subscript,
+  Superscript,
+  TextAlign.configure({ types: ['paragraph'], alignments: ['left', 'center', 'right', 'justify'] }),
+  Table.configure({ resizable: false }),
+  TableRow,
+  FilledCell,
+  FilledHeader,
+  WayOutMark,
+];
+
+/** More letters than this are no text for a slide. */
+export const MOST_LETTERS = 100_000;
+
+/**
+ * Foreign markup without its styling: bold, italic, lists and the like stay, fonts, sizes, colours and layout go. What
+ * was copied from a text of ours keeps all it had.
+ */
+export function withoutStyling(html: string): string {
+  const body = new DOMParser().parseFromString(html, 'text/html').body;
+  if (body.querySelector('[data-pm-slice]')) return html;
+  for (const element of body.querySelectorAll('script, style, meta, link, img, svg, iframe')) {
+    element.remove();
+  }
+  for (const element of body.querySelectorAll('*')) {
+    // Some programs wrap all they copy into a bold element that is not.
+    const isNormal = /font-weight:\s*(normal|400)/.test(element.getAttribute('style') ?? '');
+    const isHeading = /^H[1-6]$/.test(element.tagName);
+    for (const { name } of [...element.attributes]) {
+      if (!['colspan', 'rowspan'].includes(name)) element.removeAttribute(name);
+    }
+    if (isNormal && element.tagName === 'B') element.replaceWith(...element.childNodes);
+    if (isHeading) {
+      const paragraph = document.createElement('p');
+      const strong = document.createElement('strong');
+      strong.append(...element.childNodes);
+      paragraph.append(strong);
+      element.replaceWith(paragraph);
+    }
+  }
+  return body.innerHTML;
+}
+
+/** Pasted markup as a text of ours; undefined when it holds no words. Tables within it become lines. */
+export function textFromHtml(html: string): RichText | undefined {
+  const body = new DOMParser().parseFromString(withoutStyling(html), 'text/html').body;
+  for (const cell of body.querySelectorAll('td, th')) cell.append(' ');
+  for (const table of body.querySelectorAll('table')) {
+    const lines = [...table.querySelectorAll('tr')].map((row) => {
+      const line = document.createElement('p');
+      line.textContent = row.textContent;
+      return line;
+    });
+    table.replaceWith(...lines);
+  }
+  const text = generateJSON(body.innerHTML, EXTENSIONS) as RichText;
+  return wordsOf(text) === '' ? undefined : text;
+}

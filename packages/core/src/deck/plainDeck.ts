@@ -1,0 +1,67 @@
+import * as Y from 'yjs';
+import { asId, asRecord } from './decode.js';
+import {
+  deckMap,
+  elementsOf,
+  readDeck,
+  sectionsMap,
+  setAsideMap,
+  slidesMap,
+  trailsMap,
+} from './document.js';
+import { addElementTo, type NewElement } from './elementCommands.js';
+import { putLink } from './linkCommands.js';
+import type { Deck, Link } from './types.js';
+
+/**
+ * A deck out of plain data of any age, as an edition keeps it: it goes through a document, so it is read as carefully
+ * as that is, and what older versions wrote otherwise is understood.
+ */
+export function readPlainDeck(value: unknown): Deck {
+  const deck = asRecord(value);
+  const doc = new Y.Doc();
+  doc.transact(() => {
+    for (const key of ['title', 'theme', 'startSlideId', 'defaultTrailId']) {
+      if (deck[key] !== null && deck[key] !== undefined) deckMap(doc).set(key, deck[key]);
+    }
+    for (const [id, slide] of Object.entries(asRecord(deck.slides))) putSlide(doc, id, slide);
+    for (const link of Object.values(asRecord(deck.links)) as Link[]) {
+      putLink(doc, link.id, link.from, link.carrier, link.target, link.wording);
+    }
+    for (const [id, section] of Object.entries(asRecord(deck.sections))) {
+      sectionsMap(doc).set(id, mapOf(asRecord(section)));
+    }
+    const trails = Array.isArray(deck.trails) ? deck.trails : [];
+    trails.forEach((entry, index) => {
+      const { stops, ...trail } = asRecord(entry);
+      const map = mapOf({ ...trail, order: `a${index.toString(36).padStart(3, '0')}` });
+      map.set('stops', Y.Array.from(Array.isArray(stops) ? stops : []));
+      trailsMap(doc).set(asId(trail.id), map);
+    });
+    for (const [key, aside] of Object.entries(asRecord(deck.setAside))) {
+      setAsideMap(doc).set(key, aside);
+    }
+  });
+  return readDeck(doc);
+}
+
+function putSlide(doc: Y.Doc, id: string, value: unknown): void {
+  const { elements, ...fields } = asRecord(value);
+  const slide = mapOf(fields);
+  slidesMap(doc).set(id, slide);
+  slide.set('elements', new Y.Map());
+  for (const element of Array.isArray(elements) ? elements : []) {
+    const { order } = asRecord(element);
+    const added = addElementTo(doc, id, element as NewElement);
+    const map = elementsOf(slide).get(added);
+    if (map instanceof Y.Map && typeof order === 'string') map.set('order', order);
+  }
+}
+
+function mapOf(fields: Record<string, unknown>): Y.Map<unknown> {
+  const map = new Y.Map<unknown>();
+  for (const [key, value] of Object.entries(fields)) {
+    if (value !== null && value !== undefined) map.set(key, value);
+  }
+  return map;
+}

@@ -1,0 +1,77 @@
+/**
+ * The families that ship with Gobrel, all under the SIL Open Font License. `scripts` are those whose letters the
+ * packages carry; `width` is how wide running text is set compared with the interface's own family, measured over the
+ * letters a–z in their English frequencies.
+ */
+export interface Family {
+  label: string;
+  look: 'plain' | 'book' | 'round' | 'hand' | 'even';
+  scripts: readonly Script[];
+  width: number;
+}
+
+export const SCRIPTS = [
+  'Latin',
+  'Greek',
+  'Cyrillic',
+  'Hebrew',
+  'Arabic',
+  'Devanagari',
+  'Thai',
+  'Han',
+  'Hiragana',
+  'Katakana',
+  'Hangul',
+] as const;
+export type Script = (typeof SCRIPTS)[number];
+
+export const FAMILIES = {
+  atkinson: {
+    ...{ label: 'Atkinson Hyperlegible Next', look: 'plain', width: 1 },
+    scripts: ['Latin'],
+  },
+  bricolage: { label: 'Bricolage Grotesque', look: 'plain', width: 0.99, scripts: ['Latin'] },
+  lexend: { label: 'Lexend', look: 'plain', width: 1.09, scripts: ['Latin'] },
+  'noto-sans': {
+    ...{ label: 'Noto Sans', look: 'plain', width: 1.02 },
+    scripts: ['Latin', 'Greek', 'Cyrillic', 'Devanagari'],
+  },
+  rubik: {
+    ...{ label: 'Rubik', look: 'plain', width: 1.01 },
+    scripts: ['Latin', 'Cyrillic', 'Hebrew', 'Arabic'],
+  },
+  literata: {
+    ...{ label: 'Literata', look: 'book', width: 0.98 },
+    scripts: ['Latin', 'Greek', 'Cyrillic'],
+  },
+  'noto-serif': {
+    ...{ label: 'Noto Serif', look: 'book', width: 1.03 },
+    scripts: ['Latin', 'Greek', 'Cyrillic'],
+  },
+  fredoka: { label: 'Fredoka', look: 'round', width: 0.95, scripts: ['Latin', 'Hebrew'] },
+  playpen: {
+    ...{ label: 'Playpen Sans', look: 'hand', width: 1.08 },
+    scripts: ['Latin', 'Greek', 'Cyrillic'],
+  },
+  'jetbrains-mono': {
+    ...{ label: 'JetBrains Mono', look: 'even', width: 1.16 },
+    scripts: ['Latin', 'Greek', 'Cyrillic'],
+  },
+} as const satisfies Record<string, Family>;
+
+export type FamilyName = keyof typeof FAMILIES;
+export const FAMILY_NAMES = Object.keys(FAMILIES) as FamilyName[];
+export const familyOf = (name: FamilyName): Family => FAMILIES[name];
+
+const TESTS = SCRIPTS.map((script) => [script, new RegExp(`\\p{Script=${script}}`, 'u')] as const);
+
+/** The scripts that a text is written in. */
+export function scriptsOf(text: string): Script[] {
+  return TESTS.flatMap(([script, test]) => (test.test(text) ? [script] : []));
+}
+
+/** The scripts of a text that a family has no letters for; browsers fall back to another font there. */
+export function missingScripts(text: string, name: FamilyName): Script[] {
+  const { scripts } = familyOf(name);
+  return scriptsOf(text).filter((script) => !scripts.includes(script));
+}

@@ -1,0 +1,54 @@
+import { newElementBox, phoneReading, readDeck, readingOrder } from '../index.js';
+import { choice, choiceQuestion, deck, piece, slide, text, zone } from '../testing/builder.js';
+
+const scene = readDeck(
+  deck(
+    slide(
+      's: Pool',
+      text('Sort them', { id: 'say', box: { x: 96, y: 156, w: 500, h: 60 } }),
+      piece('crab', 'crab', { x: 100, y: 600, w: 120, h: 50 }),
+      piece('weed', 'weed', { x: 260, y: 600, w: 120, h: 50 }),
+      zone('pool', 'pool', { x: 100, y: 300, w: 400, h: 200 }),
+      zone('deep', 'deep', { x: 150, y: 350, w: 200, h: 100 }),
+      choiceQuestion('q', 'Why?', ['a', 'b'], { box: { x: 700, y: 156, w: 400, h: 300 } }),
+      choice('On', 's'),
+    ),
+  ),
+).slides.s!;
+
+describe('reading order', () => {
+  test('top to bottom, left to right, and every thing once', () => {
+    expect(readingOrder(scene.elements.filter((e) => e.kind === 'text')).map((e) => e.id)).toEqual([
+      's-title',
+      'say',
+      's-s-on-choice',
+      'crab',
+      'weed',
+    ]);
+  });
+  test('a phone reads words, pieces and questions below the picture', () => {
+    const reading = phoneReading(scene);
+    expect(reading.title?.id).toBe('s-title');
+    expect(reading.texts.map((e) => e.id)).toEqual(['say']);
+    expect(reading.pieces.map((e) => e.id)).toEqual(['crab', 'weed']);
+    expect(reading.questions.map((e) => e.id)).toEqual(['q']);
+  });
+});
+
+test('a new thing goes where nothing lies yet, as near the middle as it can', () => {
+  expect(newElementBox({ ...scene, elements: [] }, { w: 280, h: 120 })).toEqual({
+    x: 500,
+    y: 300,
+    w: 280,
+    h: 120,
+  });
+  const spot = newElementBox(scene, { w: 200, h: 80 });
+  for (const { box } of scene.elements) {
+    const isApart =
+      spot.x >= box.x + box.w ||
+      box.x >= spot.x + spot.w ||
+      spot.y >= box.y + box.h ||
+      box.y >= spot.y + spot.h;
+    expect(isApart).toBe(true);
+  }
+});
