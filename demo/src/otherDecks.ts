@@ -4,15 +4,27 @@ import {
   choice,
   choiceQuestion,
   deckNamed,
+  element,
   ending,
   must,
   pattern,
   slide,
   text,
   zone,
+  type SlidePart,
   type SlidePlan,
 } from '@gobrel/core/testing';
-import { addSection, addTrail } from '@gobrel/core';
+import {
+  addCloseUpStop,
+  addSection,
+  addTrail,
+  plain,
+  tableText,
+  type Box,
+  type RichNode,
+  type RichText,
+  type ShapeName,
+} from '@gobrel/core';
 import type * as Y from 'yjs';
 import { box, drawnPiece, scene, title, type Pictures } from './palette.js';
 
@@ -216,6 +228,8 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
       false,
       choice('On to the wind', 'wind'),
       choice('How clouds form', 'forming'),
+      closeUp('high-clouds', 'High and thin', box(576, 48, 400, 225)),
+      closeUp('low-clouds', 'Low and heavy', box(832, 200, 400, 225)),
     ),
     page(
       'forming',
@@ -224,6 +238,7 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
       1.6,
       1,
       false,
+      ...cloudDiagram(),
       choice('Back to the clouds', 'clouds'),
       choice('On to the wind', 'wind'),
     ),
@@ -244,6 +259,7 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
       3,
       1,
       true,
+      windTable(),
       choice('On to the glass', 'glass'),
     ),
     page(
@@ -299,5 +315,60 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
       slideIds: ['sky', 'clouds', 'forming', 'wind', 'scale', 'glass', 'gale', 'after'],
     }),
   );
+  for (const closeUpId of ['high-clouds', 'low-clouds']) {
+    must(addCloseUpStop(doc, 'long', 'clouds', closeUpId));
+  }
   return doc;
+}
+
+const closeUp = (id: string, name: string, where: Box): SlidePart =>
+  element({ kind: 'closeup', layer: 'content', id, name, box: where });
+
+/** Shapes and lines that stick to them: air rises from the sea, cools and becomes a cloud. */
+function cloudDiagram(): SlidePart[] {
+  const step = (id: string, words: string, where: Box, shape: ShapeName, fill: string): SlidePart =>
+    element({
+      ...{ kind: 'shape', layer: 'content', id, shape, fill, size: 24, box: where },
+      text: plain(words),
+    });
+  const arrow = (id: string, from: string, to: string): SlidePart =>
+    element({
+      ...{ kind: 'line', layer: 'content', id, path: 'curved', tips: ['none', 'arrow'] },
+      ...{ box: box(760, 300, 200, 200), colour: '#BF4E2A', weight: 5 },
+      from: { elementId: from, x: 0.5, y: 0 },
+      to: { elementId: to, x: 0.5, y: 1 },
+    });
+  return [
+    step('warm-air', 'warm wet air', box(860, 556, 260, 84), 'rounded', '#F6ECD2'),
+    step('cool-air', 'it cools', box(930, 392, 200, 84), 'ellipse', '#E1EBEC'),
+    step('new-cloud', 'drops on dust', box(800, 140, 360, 190), 'cloud', '#FFFFFF'),
+    arrow('rises', 'warm-air', 'cool-air'),
+    arrow('gathers', 'cool-air', 'new-cloud'),
+  ];
+}
+
+function windTable(): SlidePart {
+  const rows = [
+    ['Force', 'Name', 'What you see'],
+    ['0', 'calm', 'smoke rises straight'],
+    ['3', 'gentle breeze', 'a flag stirs'],
+    ['6', 'strong breeze', 'umbrellas turn over'],
+    ['8', 'gale', 'a chair moves'],
+    ['12', 'hurricane', 'stay inside'],
+  ];
+  return element({
+    ...{ kind: 'table', layer: 'content', id: 'wind-table', columns: [1, 2, 3] },
+    box: box(640, 230, 560, 330),
+    text: filled(tableText(rows), '#FFFDF7'),
+  });
+}
+
+/** A table with a ground under its cells, so that they stand out from the scene. */
+function filled(table: RichText, background: string): RichText {
+  const walk = (node: RichNode): RichNode => ({
+    ...node,
+    ...(node.type === 'tableCell' ? { attrs: { background } } : {}),
+    ...(node.content ? { content: node.content.map(walk) } : {}),
+  });
+  return { ...table, content: table.content.map(walk) };
 }

@@ -1,5 +1,6 @@
 import {
   addTrail,
+  closeUpOf,
   duplicateTrail,
   moveStop,
   removeStop,
@@ -248,9 +249,12 @@ function Stops({ trail }: { trail: Trail }): ReactElement {
 
 function Stop({ trail, index }: { trail: Trail; index: number }): ReactElement {
   const { deck, doc, run } = useDeck();
-  const { id, slideId } = trail.stops[index]!;
+  const { id, slideId, closeUpId } = trail.stops[index]!;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id });
-  const title = deck.slides[slideId]?.title || 'Untitled';
+  const slide = deck.slides[slideId];
+  const closeUp = slide && closeUpOf(slide, closeUpId);
+  const name = slide?.title || 'Untitled';
+  const title = closeUp ? `${name} › ${closeUp.name || 'close-up'}` : name;
   return (
     <li
       ref={setNodeRef}

@@ -106,8 +106,9 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   );
   /** Arrows go along the trail, or along the only way out; at a choice they stop. */
   const goOn = useCallback(() => {
-    if (isWaiting) return setIsBandShown(true);
     const next = last?.stop === undefined ? undefined : trail?.stops[last.stop + 1];
+    // A close-up on this slide is no step away from its choices.
+    if (isWaiting && next?.slideId !== here) return setIsBandShown(true);
     const way = onlyWayOut(graph, here);
     if (next) goTo(next.slideId);
     else if (way) follow(way.id);

@@ -14,6 +14,7 @@ import {
 import { Navigate, useLocation, useParams } from 'react-router';
 import { useLinking } from '../links/Linking';
 import { pastedTarget } from '../links/pastedTarget';
+import { CreditsOf } from '../stage/Credits';
 import { Button } from '../ui/Button';
 import { Centre } from '../ui/Page';
 import { Segments } from '../ui/Segments';
@@ -37,7 +38,13 @@ export default function SlideEditor(): ReactElement {
   const { deckId, deck } = useDeck();
   const { slideId } = useParams();
   const slide = slideId ? deck.slides[slideId] : undefined;
-  if (slide) return <OpenSlide slide={slide} />;
+  if (slide) {
+    return (
+      <CreditsOf deck={deck}>
+        <OpenSlide slide={slide} />
+      </CreditsOf>
+    );
+  }
   const first = deck.startSlideId ?? Object.keys(deck.slides)[0];
   if (first && first !== slideId) return <Navigate to={`/deck/${deckId}/slide/${first}`} replace />;
   return <Centre title="No slide yet">Make the first one on the Map.</Centre>;

@@ -15,7 +15,6 @@ export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number
   const ghost = (spec: SlotSpec, label: string, onClick?: () => void): ReactElement => (
     <button
       type="button"
-      onPointerDown={(event) => event.stopPropagation()}
       onClick={onClick}
       className="grid place-items-center border-dashed border-current/40 text-soft hover:bg-petrol/5 hover:text-petrol"
       style={{ ...boxStyle(spec.box), borderWidth: 1.5 / scale, fontSize: 14 / scale }}
@@ -31,7 +30,8 @@ export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number
     </button>
   );
   return (
-    <>
+    // What opens from a place is not pressed on the stage.
+    <div onPointerDown={(event) => event.stopPropagation()}>
       {waiting.map((spec) =>
         spec.takes === 'picture' ? (
           <PicturePop
@@ -63,6 +63,6 @@ export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number
           </span>
         ),
       )}
-    </>
+    </div>
   );
 }

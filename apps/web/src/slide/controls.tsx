@@ -175,6 +175,12 @@ export function Line(props: {
     if (typed !== null && typed !== value) onKeep(typed);
     setTyped(null);
   };
+  // A sheet that is closed takes its fields away without their being left: nothing typed is lost.
+  const latest = useRef(keep);
+  useEffect(() => {
+    latest.current = keep;
+  });
+  useEffect(() => () => latest.current(), []);
   const common = {
     value: typed ?? value,
     placeholder: props.placeholder,

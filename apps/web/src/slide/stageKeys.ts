@@ -90,16 +90,16 @@ function takeCommand(event: KeyboardEvent, given: Given): boolean {
 function takePlain(event: KeyboardEvent, given: Given): boolean {
   const { doc, slide, edit, run } = given;
   const at = event.target instanceof Element ? event.target : null;
-  if (at?.closest('button, a, [role=button], [role=radio]')) return false;
   const ids = edit.selected.map(({ id }) => id);
   const arrow = ARROWS[event.key];
   if (event.key === 'Escape') {
-    if (edit.tool !== 'select') edit.setTool('select');
+    if (edit.typing) edit.type(null);
+    else if (edit.tool !== 'select') edit.setTool('select');
     else if (edit.cropping) edit.crop(null);
     else edit.select([]);
     return true;
   }
-  if (ids.length === 0) return false;
+  if (ids.length === 0 || at?.closest('button, a, [role=button], [role=radio]')) return false;
   if (arrow) {
     const step = event.shiftKey ? 10 : 1;
     run(setPlaces(doc, slide.id, movedBy(slide.elements, ids, arrow[0] * step, arrow[1] * step)));

@@ -1,6 +1,8 @@
 import { phoneReading, STAGE, type SlideElement, type ThemeName } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QUESTION_VIEWS } from '../questions/registry';
+import { MediaBody } from '../stage/bodies/MediaBody';
+import { TableBody } from '../stage/bodies/TableBody';
 import { OptionWays, optionWays } from '../stage/QuestionCard';
 import { RichTextView } from '../stage/RichTextView';
 import { SlideView } from '../stage/SlideView';
@@ -21,7 +23,8 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
   const renderElement = useLiveElements(work, theme);
   const isBelow = useCallback(
     (element: SlideElement) =>
-      element.kind === 'question' || (element.kind === 'text' && element.layer === 'content'),
+      ['question', 'table', 'media'].includes(element.kind) ||
+      (element.kind === 'text' && element.layer === 'content'),
     [],
   );
   const zones = reading.zones.filter((zone) => zone.kind === 'zone');
@@ -58,6 +61,29 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
             </div>
           ) : null,
         )}
+        {reading.tables.map((table) => (
+          <div key={table.id} className="overflow-x-auto">
+            <TableBody
+              element={{ ...table, size: 17, colour: '' }}
+              theme="paper"
+              links={wordLinks}
+            />
+          </div>
+        ))}
+        {reading.media.map((media) => (
+          <div key={media.id} className="flex flex-col gap-1">
+            {media.name && <span className="font-semibold">{media.name}</span>}
+            <div className={media.medium === 'video' ? 'aspect-video' : undefined}>
+              <MediaBody element={media} scale={1} isPlain />
+            </div>
+            {media.transcript && (
+              <details>
+                <summary className="min-h-11 py-2 text-petrol">What is said</summary>
+                <p className="whitespace-pre-wrap">{media.transcript}</p>
+              </details>
+            )}
+          </div>
+        ))}
         {reading.pieces.length > 0 && (
           <section aria-label="Pieces">
             <ul className="flex flex-wrap gap-2">

@@ -1,7 +1,15 @@
 import { generateKeyBetween } from 'fractional-indexing';
 import * as Y from 'yjs';
-import { newId, refuse, type Result, type SlideId, type StopId, type TrailId } from '../ids.js';
-import { deckMap, readDeck, slidesMap, trailsMap } from './document.js';
+import {
+  newId,
+  refuse,
+  type ElementId,
+  type Result,
+  type SlideId,
+  type StopId,
+  type TrailId,
+} from '../ids.js';
+import { deckMap, readDeck, slidesMap, trailsMap, elementOf } from './document.js';
 import { COMMAND } from './history.js';
 import { TINTS, type Tint, type Trail } from './types.js';
 
@@ -21,7 +29,13 @@ function stopsOf(trail: Y.Map<unknown>): Y.Array<unknown> {
   return fresh;
 }
 
-const stopAt = (slideId: SlideId): { id: StopId; slideId: SlideId } => ({ id: newId(), slideId });
+const stopAt = (
+  slideId: SlideId,
+  closeUpId?: ElementId,
+): { id: StopId; slideId: SlideId; closeUpId?: ElementId } => ({
+  ...{ id: newId(), slideId },
+  ...(closeUpId ? { closeUpId } : {}),
+});
 
 /** A new trail behind the others; the first one of a deck becomes its default. */
 export function addTrail(
@@ -50,7 +64,7 @@ export function addTrail(
     trail.set('tint', args.tint ?? TINTS[deck.trails.length % TINTS.length]);
     trail.set('order', generateKeyBetween(last ?? null, null));
     trail.set('followsLinks', args.followsLinks ?? false);
-    stopsOf(trail).push((args.slideIds ?? []).map(stopAt));
+    stopsOf(trail).push((args.slideIds ?? []).map((slideId) => stopAt(slideId)));
     if (deck.trails.length === 0) deckMap(doc).set('defaultTrailId', trailId);
   }, COMMAND);
   return { ok: true, trailId };
@@ -65,6 +79,27 @@ export function addStop(doc: Y.Doc, trailId: TrailId, slideId: SlideId, index?: 
   if (stops.length >= MOST_STOPS) return refuse(`A trail has ${MOST_STOPS} stops at the most.`);
   const at = Math.max(0, Math.min(index ?? stops.length, stops.length));
   doc.transact(() => stops.insert(at, [stopAt(slideId)]), COMMAND);
+  return { ok: true };
+}
+
+/** Adds a stop at a close-up: after the last stop on its slide, or at the end of a trail that does not pass that. */
+export function addCloseUpStop(
+  doc: Y.Doc,
+  trailId: TrailId,
+  slideId: SlideId,
+  closeUpId: ElementId,
+): Result {
+  const trail = trailOf(doc, trailId);
+  if (!trail) return refuse(NO_TRAIL);
+  const closeUp = elementOf(doc, slideId, closeUpId);
+  if (closeUp?.get('kind') !== 'closeup') return refuse('This close-up is not there any more.');
+  const stops = stopsOf(trail);
+  if (stops.length >= MOST_STOPS) return refuse(`A trail has ${MOST_STOPS} stops at the most.`);
+  const last = stops
+    .toArray()
+    .findLastIndex((stop) => (stop as { slideId?: unknown }).slideId === slideId);
+  const at = last < 0 ? stops.length : last + 1;
+  doc.transact(() => stops.insert(at, [stopAt(slideId, closeUpId)]), COMMAND);
   return { ok: true };
 }
 

@@ -1,4 +1,11 @@
-import { isPiece, isSpare, type Slide, type SlideElement } from '../deck/types.js';
+import {
+  isPiece,
+  isSpare,
+  type MediaElement,
+  type Slide,
+  type SlideElement,
+  type TableElement,
+} from '../deck/types.js';
 
 /**
  * The order in which a slide is read aloud and set below the picture on a phone: from top to bottom,
@@ -31,6 +38,9 @@ export interface PhoneReading {
   pieces: SlideElement[];
   questions: SlideElement[];
   zones: SlideElement[];
+  /** Tables, sounds and videos: too small to be read or touched in the picture. */
+  tables: TableElement[];
+  media: MediaElement[];
 }
 
 export function phoneReading(slide: Slide): PhoneReading {
@@ -49,5 +59,7 @@ export function phoneReading(slide: Slide): PhoneReading {
     pieces: order.filter(isPiece),
     questions: order.filter((element) => element.kind === 'question'),
     zones: order.filter((element) => element.kind === 'zone'),
+    tables: order.filter((element) => element.kind === 'table'),
+    media: order.filter((element) => element.kind === 'media'),
   };
 }

@@ -1,5 +1,14 @@
-import { shapeKind, type CloseUpElement, type HotspotElement } from '@gobrel/core';
+import {
+  addCloseUpStop,
+  removeStop,
+  shapeKind,
+  type CloseUpElement,
+  type ElementId,
+  type HotspotElement,
+  type SlideId,
+} from '@gobrel/core';
 import type { ReactElement } from 'react';
+import { useDeck } from '../../workspace/DeckContext';
 import { Check, Line, Pop } from '../controls';
 import { OutlinePop } from './colours';
 import type { SettingsOf } from './settings';
@@ -21,6 +30,7 @@ export function RegionSettings(props: SettingsOf<HotspotElement | CloseUpElement
             isOn={element.isSeen}
             onChange={(isSeen) => set({ isSeen })}
           />
+          <TrailStops slideId={props.slide.id} closeUpId={element.id} />
           {element.isSeen && (
             <OutlinePop
               theme={theme}
@@ -31,5 +41,35 @@ export function RegionSettings(props: SettingsOf<HotspotElement | CloseUpElement
         </>
       )}
     </>
+  );
+}
+
+/** The trails that fly into a close-up. */
+function TrailStops(props: { slideId: SlideId; closeUpId: ElementId }): ReactElement {
+  const { slideId, closeUpId } = props;
+  const { deck, doc, run } = useDeck();
+  const stopOn = (trail: (typeof deck.trails)[number]): string | undefined =>
+    trail.stops.find((stop) => stop.slideId === slideId && stop.closeUpId === closeUpId)?.id;
+  const count = deck.trails.filter(stopOn).length;
+  return (
+    <Pop label="On trails" value={count === 0 ? 'none' : String(count)}>
+      {deck.trails.length === 0 && (
+        <p className="text-soft">This deck has no trails yet: make one on the map.</p>
+      )}
+      {deck.trails.map((trail) => {
+        const stopId = stopOn(trail);
+        return (
+          <Check
+            key={trail.id}
+            label={trail.name}
+            isOn={stopId !== undefined}
+            onChange={(isOn) => {
+              if (isOn) run(addCloseUpStop(doc, trail.id, slideId, closeUpId));
+              else if (stopId) run(removeStop(doc, trail.id, stopId));
+            }}
+          />
+        );
+      })}
+    </Pop>
   );
 }

@@ -1,4 +1,5 @@
 import {
+  MOVABLE,
   setElement,
   type ElementId,
   type ElementSettings,
@@ -60,15 +61,16 @@ export function SelectionRow(props: SelectionRowProps): ReactElement {
       ) : (
         <OneThing key={first.id} {...props} element={first} />
       )}
-      {edit.tool === 'select' && first && edit.cropping === null && (
-        <>
+      {edit.tool === 'select' && first && edit.cropping === null && edit.typing === null && (
+        // Always in sight, however much there is to be set.
+        <span className="sticky right-0 ml-auto flex items-center gap-x-3 bg-sheet pl-3">
           <ArrangePop slide={slide} edit={edit} />
           <Sign
             icon={Trash2}
             label="Delete"
             onClick={() => props.onRemove(edit.selected.map(({ id }) => id))}
           />
-        </>
+        </span>
       )}
     </div>
   );
@@ -83,15 +85,17 @@ function OneThing(props: SelectionRowProps & { element: SlideElement }): ReactEl
     editor: edit.typing === element.id ? props.editor : null,
     set: (settings: ElementSettings) => run(setElement(doc, slide.id, element.id, settings)),
   };
-  const isPieceable = ['text', 'shape', 'picture', 'group', 'ink'].includes(element.kind);
+  // While words are typed there is room for what can be done to words.
+  const isTyping = given.editor !== null;
+  const canLead =
+    !isTyping && element.layer === 'content' && !['question', 'closeup'].includes(element.kind);
+  const isPieceable = !isTyping && element.groupId === null && MOVABLE.includes(element.kind);
   return (
     <>
       <b className="max-w-[180px] truncate">{labelOf(element)}</b>
-      {element.layer === 'content' && element.kind !== 'question' && element.kind !== 'closeup' && (
-        <LeadsTo {...given} />
-      )}
+      {canLead && <LeadsTo {...given} />}
       <KindSettings {...given} />
-      {isPieceable && element.groupId === null && <PiecePop {...given} />}
+      {isPieceable && <PiecePop {...given} />}
     </>
   );
 }

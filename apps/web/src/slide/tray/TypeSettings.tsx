@@ -55,12 +55,17 @@ export function TextSettings(props: SettingsOf<TextElement>): ReactElement {
       </Setting>
       <FontPop {...props} />
       <WordMarks {...props} />
-      <FillPop
-        theme={theme}
-        value={element.fill}
-        standard={String(textFill({ ...element, fill: '' }, theme)).replace('none', 'transparent')}
-        onChange={(fill) => set({ fill })}
-      />
+      {!props.editor && (
+        <FillPop
+          theme={theme}
+          value={element.fill}
+          standard={String(textFill({ ...element, fill: '' }, theme)).replace(
+            'none',
+            'transparent',
+          )}
+          onChange={(fill) => set({ fill })}
+        />
+      )}
     </>
   );
 }

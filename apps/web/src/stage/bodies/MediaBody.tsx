@@ -5,7 +5,12 @@ import { assetUrl, mediaUrl } from '../../api/assets';
 import { Playing } from '../Playing';
 
 /** A sound or a video: it can be played where a slide is live, elsewhere it only stands there. */
-export function MediaBody(props: { element: MediaElement; scale: number }): ReactElement {
+export function MediaBody(props: {
+  element: MediaElement;
+  scale: number;
+  /** Its transcript is told elsewhere. */
+  isPlain?: boolean;
+}): ReactElement {
   const { element, scale } = props;
   const player = useContext(Playing);
   const { medium, poster, name } = element;
@@ -13,7 +18,7 @@ export function MediaBody(props: { element: MediaElement; scale: number }): Reac
   // A sound that runs on is played by the page, not by the slide.
   const isElsewhere = medium === 'sound' && element.runsOn && isLive;
   const label = name || (medium === 'sound' ? 'Sound' : 'Video');
-  if (isLive && !isElsewhere) return <LiveMedia element={element} label={label} scale={scale} />;
+  if (isLive && !isElsewhere) return <LiveMedia {...props} label={label} />;
   return (
     <div className="flex size-full items-center justify-center gap-3 overflow-hidden rounded-[8px] bg-ink/85 text-white">
       {poster && (
@@ -38,7 +43,12 @@ export function MediaBody(props: { element: MediaElement; scale: number }): Reac
   );
 }
 
-function LiveMedia(props: { element: MediaElement; label: string; scale: number }): ReactElement {
+function LiveMedia(props: {
+  element: MediaElement;
+  label: string;
+  scale: number;
+  isPlain?: boolean;
+}): ReactElement {
   const { element, label } = props;
   const media = useRef<HTMLVideoElement & HTMLAudioElement>(null);
   const [isBroken, setIsBroken] = useState(false);
@@ -78,6 +88,19 @@ function LiveMedia(props: { element: MediaElement; label: string; scale: number 
           }
           className="size-full rounded-[8px] bg-ink object-contain"
         />
+      )}
+      {element.transcript && !props.isPlain && (
+        <details
+          className="absolute top-full right-0 z-10 w-full text-right"
+          style={{ fontSize: 18 }}
+        >
+          <summary className="inline-block cursor-pointer rounded-full bg-ink/80 px-3 py-1 text-white">
+            What is said
+          </summary>
+          <p className="max-h-[240px] overflow-y-auto rounded-[8px] bg-sheet p-3 text-left whitespace-pre-wrap text-ink">
+            {element.transcript}
+          </p>
+        </details>
       )}
     </div>
   );
