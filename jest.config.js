@@ -19,9 +19,12 @@ const shared = {
     '^@gobrel/core/testing$': '<rootDir>/packages/core/src/testing/builder.ts',
     '^@gobrel/demo$': '<rootDir>/demo/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
+    '^file-type$': '<rootDir>/node_modules/file-type/index.js',
   },
-  // The one dependency that ships ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!fractional-indexing/)'],
+  // Dependencies that ship ES modules only.
+  transformIgnorePatterns: [
+    '/node_modules/(?!(fractional-indexing|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit)/)',
+  ],
   modulePathIgnorePatterns: ['/dist/'],
 };
 export default {

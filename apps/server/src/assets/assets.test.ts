@@ -69,6 +69,10 @@ test('an animated picture keeps moving', async () => {
     Buffer.from(await (await serve(body.hash, '?w=320')).arrayBuffer()),
   ).metadata();
   expect(kept.pages).toBe(2);
+  // For those who asked their device for less motion.
+  const still = await serve(body.hash, '?still=1&w=320');
+  const { pages, width } = await sharp(Buffer.from(await still.arrayBuffer())).metadata();
+  expect([pages ?? 1, width]).toEqual([1, 40]);
 });
 
 test.each([
