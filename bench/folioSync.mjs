@@ -62,9 +62,8 @@ function work(doc, turn) {
     answer(doc, 'q-seen', { kind: 'choice', optionIds }, now);
   } else if (turn % 5 === 4) visit(doc, turn % 2 ? 'wire' : 'keeper-sees', 'start', now);
   else
-    place(doc, 'wire', ['copper-wire', 'cotton-string', 'twig'][turn % 3] ?? 'twig', {
-      x: turn % 900,
-      y: 500,
+    place(doc, 'wire', {
+      [['copper-wire', 'cotton-string', 'twig'][turn % 3] ?? 'twig']: { x: turn % 900, y: 500 },
     });
 }
 

@@ -1,3 +1,5 @@
+import { readPlainDeck } from '@gobrel/core';
+
 /**
  * A deck made up for measuring, as plain data: `n` slides in layers, each with a title, a text and three choices that
  * mostly lead onwards, sometimes back. The same for the same `n`.
@@ -20,15 +22,14 @@ export function generatedDeck(n) {
    * @param {import('@gobrel/core').TextStyle} style
    * @param {import('@gobrel/core').Box} box
    * @param {string} words
-   * @returns {import('@gobrel/core').TextElement}
    */
   const element = (id, style, box, words) => ({
     ...{ id, kind: 'text', layer: 'content', style, box, order: `a${id}`, name: '' },
-    ...{ text: text(words), colour: '', size: 0 },
+    text: text(words),
   });
-  /** @type {import('@gobrel/core').Deck['slides']} */
+  /** @type {Record<string, object>} */
   const slides = {};
-  /** @type {import('@gobrel/core').Deck['links']} */
+  /** @type {Record<string, object>} */
   const links = {};
   for (let index = 0; index < n; index += 1) {
     const id = `s${index}`;
@@ -70,14 +71,12 @@ export function generatedDeck(n) {
         sectionId: null,
         trunkId: '',
         layout: 'choices',
-        fill: '',
         notes: '',
       },
       elements,
     };
   }
-  return {
+  return readPlainDeck({
     ...{ title: 'Generated', theme: 'paper', startSlideId: 's0', slides, links },
-    ...{ sections: {}, trails: [], defaultTrailId: null, setAside: {} },
-  };
+  });
 }

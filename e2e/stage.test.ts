@@ -480,6 +480,21 @@ test('what cannot be taken says so and changes nothing', async ({ browser }) => 
   await page.keyboard.press('Escape');
   await expect(stageOf(page).getByRole('button')).toHaveCount(count);
 
+  // Words that a fixed box has no room for say so on the stage.
+  await add(page, 'Text');
+  await page.keyboard.type(
+    'High tide at six, low tide at noon, and high again in the evening. '.repeat(3),
+  );
+  await page.keyboard.press('Escape');
+  await trayOf(page).getByRole('button', { name: /^Type/ }).click();
+  await page.getByLabel('When full').selectOption('fixed');
+  await page.keyboard.press('Escape');
+  await trayOf(page).getByRole('button', { name: 'Arrange' }).click();
+  await page.getByLabel('Height', { exact: true }).fill('60');
+  await page.getByLabel('Height', { exact: true }).press('Enter');
+  await expect(page.getByText('words run out of the box')).toBeVisible();
+  await page.keyboard.press('Escape');
+
   // A font without the letters says so.
   await add(page, 'Text');
   await page.keyboard.type('Привет');
@@ -488,6 +503,32 @@ test('what cannot be taken says so and changes nothing', async ({ browser }) => 
   await expect(page.getByText(/has no Cyrillic letters: another font stands in/)).toBeVisible();
   await page.keyboard.press('Escape');
   await isSaved(page);
+});
+
+test('the connection is lost while something is dragged: it is kept, and saved when it is back', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await openSlide(page, 'Off and on');
+  await add(page, 'Shape');
+  await page.getByRole('button', { name: 'Ring', exact: true }).click();
+  await isSaved(page);
+  const ring = thing(page, 'Shape, empty');
+  const from = (await ring.boundingBox())!;
+  await page.mouse.move(from.x + 40, from.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(from.x - 60, from.y + 60, { steps: 4 });
+  await page.context().setOffline(true);
+  await page.mouse.move(from.x - 160, from.y + 70, { steps: 4 });
+  await page.mouse.up();
+  const there = (await ring.boundingBox())!;
+  expect(there.x).toBeLessThan(from.x - 100);
+  await page.context().setOffline(false);
+  await isSaved(page);
+  await page.reload();
+  await expect
+    .poll(async () => Math.round((await ring.boundingBox())!.x))
+    .toBe(Math.round(there.x));
 });
 
 test('things are copied to another deck, pasted in place, and given the look of others', async ({

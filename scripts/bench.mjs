@@ -4,7 +4,15 @@ import { startCluster } from './postgres.mjs';
 import { build, checkModules, checkNode, checkPackages, root, say, workFolder } from './setup.mjs';
 
 /** `npm run bench`: every benchmark with its baseline in the same run, on a cluster that waits for its disk. */
-const BENCHES = ['acknowledgedSave', 'folioSync', 'fullCheck', 'planText', 'mapPan'];
+const BENCHES = [
+  'acknowledgedSave',
+  'folioSync',
+  'fullCheck',
+  'planText',
+  'mapPan',
+  'stage',
+  'largeDeck',
+];
 checkNode();
 checkPackages();
 checkModules();

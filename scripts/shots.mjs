@@ -111,7 +111,25 @@ await shoot(teacher, 'slide');
 await teacher.keyboard.press('Control+k');
 await shoot(teacher, 'link-picker');
 await teacher.keyboard.press('Escape');
-await teacher.goto(`${LAMP.replace(/1$/, '4')}/map`);
+const WEATHER = LAMP.replace(/1$/, '4');
+await teacher.goto(`${WEATHER}/slide/forming`);
+await teacher.getByRole('button', { name: 'Shape: it cools' }).click();
+await teacher.getByRole('button', { name: 'Things on this slide' }).click();
+await teacher.getByRole('button', { name: 'Arrange' }).click();
+await shoot(teacher, 'things');
+await teacher.goto(`${WEATHER}/slide/scale`);
+await teacher
+  .getByRole('toolbar', { name: 'Tray' })
+  .getByRole('button', { name: 'Picture', exact: true })
+  .click();
+await teacher.getByLabel('Search the picture box').fill('weather');
+await teacher.getByRole('button', { name: 'Wind vane' }).waitFor();
+await shoot(teacher, 'picture-box');
+await teacher.goto(`${LAMP.replace(/1$/, '2')}/slide/sort`);
+await teacher.getByRole('button', { name: 'Try it out' }).click();
+await teacher.getByRole('button', { name: 'Piece: crab' }).press('Enter');
+await shoot(teacher, 'try-out');
+await teacher.goto(`${WEATHER}/map`);
 await teacher.getByRole('button', { name: 'Written plan' }).click();
 await teacher.getByRole('button', { name: 'Fit the whole map' }).click();
 await shoot(teacher, 'plan');

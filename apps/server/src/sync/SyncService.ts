@@ -24,7 +24,8 @@ import { isAcknowledgement, readClientMessage } from './messages.js';
 import { UpdateStore } from './UpdateStore.js';
 
 /** Bytes: one message, and one document as stored. */
-const LARGEST_MESSAGE = 2_000_000;
+/** Bytes of one message: what a student's device may send at once, and a teacher's, who may paste a whole deck. */
+const LARGEST_MESSAGE = { student: 2_000_000, teacher: 32_000_000 };
 const LARGEST: Record<DocumentKind, number> = {
   deck: 64_000_000,
   folio: 12_000_000,
@@ -55,7 +56,8 @@ export class SyncService implements BeforeApplicationShutdown {
   #bytes = new Map<string, number>();
   #held = new WeakSet<Connection>();
   #closing: Promise<void> | null = null;
-  #sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE });
+  #sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE.student });
+  #teacherSockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE.teacher });
 
   constructor(
     @Inject(CONFIG) config: Config,
@@ -105,10 +107,16 @@ export class SyncService implements BeforeApplicationShutdown {
         socket.end('HTTP/1.1 403 Forbidden\r\n\r\n');
         return;
       }
-      this.#sockets.handleUpgrade(request, socket, head, (webSocket) => {
-        webSocket.on('error', () => webSocket.terminate());
-        this.hocuspocus.handleConnection(webSocket, request);
-      });
+      this.#upgrade(request, socket, head).catch(() => socket.destroy());
+    });
+  }
+
+  async #upgrade(request: IncomingMessage, socket: Duplex, head: Buffer): Promise<void> {
+    const { teacher } = await this.access.visitorOf(request.headers.cookie);
+    const sockets = teacher ? this.#teacherSockets : this.#sockets;
+    sockets.handleUpgrade(request, socket, head, (webSocket) => {
+      webSocket.on('error', () => webSocket.terminate());
+      this.hocuspocus.handleConnection(webSocket, request);
     });
   }
 
@@ -225,8 +233,10 @@ export class SyncService implements BeforeApplicationShutdown {
 
   async #close(): Promise<void> {
     this.hocuspocus.closeConnections();
-    for (const socket of this.#sockets.clients) socket.terminate();
-    this.#sockets.close();
+    for (const sockets of [this.#sockets, this.#teacherSockets]) {
+      for (const socket of sockets.clients) socket.terminate();
+      sockets.close();
+    }
     const { debouncer, documents } = this.hocuspocus;
     const isSettling = (): boolean =>
       [...documents.keys()].some((name) => {

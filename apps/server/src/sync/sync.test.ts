@@ -115,6 +115,15 @@ test('forged messages close the connection and leave nothing behind', async () =
   quiet.mockRestore();
 });
 
+test('a teacher may paste more at once than a student’s device may send', async () => {
+  const open = await room.ines.open(`deck:${room.deckId}`);
+  open.doc.getMap('slides').set('large', new Y.Map([['notes', 'x'.repeat(4_000_000)]]));
+  await open.acknowledged();
+  open.doc.getMap('slides').delete('large');
+  await open.acknowledged();
+  open.close();
+});
+
 test('a socket from another site is not let in', async () => {
   const refused = new Promise<string>((resolve) => {
     const socket = new WebSocket(`${server.url.replace('http', 'ws')}/sync`, {

@@ -183,7 +183,12 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
         )}
       </div>
       <Notes key={slide.id} slide={slide} />
-      <Tray {...{ slide, edit, editor, linking, pen }} onPen={setPen} onRemove={removal.remove} />
+      <Tray
+        {...{ slide, edit, editor, linking, pen }}
+        onPen={setPen}
+        onPasteInPlace={clipboard.hasClip ? clipboard.pasteInPlace : null}
+        onRemove={removal.remove}
+      />
       {linking.picker}
       {removal.question}
     </div>

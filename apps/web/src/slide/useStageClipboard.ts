@@ -33,6 +33,8 @@ let lastClip: string | null = null;
 export interface StageClipboard {
   /** Puts what was copied last exactly where it lay. */
   pasteInPlace: () => void;
+  /** Whether something has been copied. */
+  hasClip: boolean;
   /** Puts pictures, sounds and videos on the slide: pasted, dropped or chosen. */
   takeFiles: (files: readonly File[]) => Promise<void>;
 }
@@ -164,6 +166,7 @@ export function useStageClipboard(
     pasteInPlace: () => {
       if (!lastClip || !pasteThings(lastClip, true)) tell('Nothing has been copied yet.');
     },
+    hasClip: lastClip !== null,
     takeFiles,
   };
 }

@@ -30,6 +30,8 @@ export interface ElementViewProps {
   onFollow?: (linkId: LinkId) => void;
   /** Stands in for the element's words while they are being typed. */
   words?: ReactNode;
+  /** Where it lay before it was taken up: it is being moved. */
+  liftedFrom?: Box;
 }
 
 export const boxStyle = (box: Box, rotation = 0): CSSProperties => ({
@@ -41,11 +43,30 @@ export const boxStyle = (box: Box, rotation = 0): CSSProperties => ({
   ...(rotation ? { rotate: `${rotation}deg` } : {}),
 });
 
+/**
+ * The same for something that may be on the move. While it is, only its translation changes, so that nothing is laid
+ * out or painted anew: it is a picture that is shifted.
+ */
+export function placedStyle(box: Box, rotation: number, from: Box | undefined): CSSProperties {
+  if (!from) return boxStyle(box, rotation);
+  if (from.w !== box.w || from.h !== box.h) {
+    return { ...boxStyle(box, rotation), willChange: 'transform' };
+  }
+  return {
+    ...boxStyle({ ...box, x: from.x, y: from.y }, rotation),
+    translate: `${box.x - from.x}px ${box.y - from.y}px`,
+    willChange: 'transform, translate',
+  };
+}
+
 export const ElementView = memo(function ElementView(props: ElementViewProps): ReactElement {
   const { element, link, onFollow } = props;
   const { box, rotation, opacity } = element;
   const body = <ElementBody {...props} />;
-  const style = { ...boxStyle(box, rotation), ...(opacity < 1 ? { opacity } : {}) };
+  const style = {
+    ...placedStyle(box, rotation, props.liftedFrom),
+    ...(opacity < 1 ? { opacity } : {}),
+  };
   const common = { style, 'data-element': element.id };
   if (!link || !onFollow) {
     // What only carries words or a link is nothing to be in the way of a finger.

@@ -3,6 +3,7 @@ import {
   groupsAround,
   STAGE,
   WHOLE_SLIDE,
+  type Box,
   type Camera,
   type ElementId,
   type Link,
@@ -22,6 +23,8 @@ export interface StageBehaviour {
   onFollow?: (linkId: LinkId) => void;
   /** Things that this view draws elsewhere, or not at all. */
   isHidden?: (element: SlideElement) => boolean;
+  /** Where things that are being moved lay before: they are shifted as they are, and nothing is painted anew. */
+  liftedFrom?: (element: SlideElement) => Box | undefined;
   /** Draws an element in the view's own way: a piece that moves, a question that is answered, a text being typed. */
   renderElement?: (element: SlideElement, drawn: ReactElement) => ReactElement | null;
   /** Over everything, in slide units: handles, guides. */
@@ -99,6 +102,7 @@ export function SlideThings(
             link={byElement.get(element.id)}
             links={links}
             onFollow={props.onFollow}
+            liftedFrom={props.liftedFrom?.(element)}
           />
         );
         return renderElement ? renderElement(element, drawn) : drawn;

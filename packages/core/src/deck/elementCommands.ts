@@ -13,6 +13,7 @@ import {
 } from './document.js';
 import type { Box, ElementBase, ElementKind, InkStroke, Layer, SlideElement } from './elements.js';
 import { COMMAND } from './history.js';
+import { STANDARD_PIECE } from './readElement.js';
 import { plain, relinkWords, writeFragment, type RichText } from './richText.js';
 import { withMembers } from '../stage/groups.js';
 
@@ -89,8 +90,7 @@ export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement):
   const map = new Y.Map<unknown>();
   elementsOf(slide).set(id, map);
   for (const [key, value] of Object.entries(fields)) {
-    // What is null or empty is what a new element has anyway.
-    if (value !== undefined && value !== null) map.set(key, value);
+    if (!isStandard(key, value)) map.set(key, value);
   }
   map.set('order', order);
   if (hasText(element.kind)) {
@@ -100,6 +100,15 @@ export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement):
   }
   if (element.kind === 'ink') map.set('strokes', Y.Array.from(strokes ?? []));
   return id;
+}
+
+/** What a new element has anyway is not written down: a deck of thousands of things stays small. */
+function isStandard(key: string, value: unknown): boolean {
+  if (value === undefined || value === null || value === '' || value === 0) return true;
+  if (key === 'opacity') return value === 1;
+  if (key === 'piece') return JSON.stringify(value) === JSON.stringify(STANDARD_PIECE);
+  // Zones are seen unless it is said that they are not.
+  return value === false && key !== 'isVisible';
 }
 
 const hasText = (kind: ElementKind): boolean =>

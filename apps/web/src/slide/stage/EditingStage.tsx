@@ -7,6 +7,8 @@ import {
   setPlaces,
   movedBy,
   STAGE,
+  textHeight,
+  textPadding,
   textType,
   wordsOf,
   type ElementId,
@@ -15,6 +17,7 @@ import {
   type Result,
   type Slide,
   type SlideElement,
+  type TextElement,
   type TextStyle,
   type ThemeName,
 } from '@gobrel/core';
@@ -286,6 +289,13 @@ export function EditingStage(props: {
     [links],
   );
   const targets = useMemo(() => inTargetOrder(touchable), [touchable]);
+  const liftedFrom = useMemo(() => {
+    if (preview === NO_PREVIEW) return undefined;
+    const boxes = new Map(
+      slide.elements.flatMap(({ id, box }) => (preview[id]?.box ? [[id, box] as const] : [])),
+    );
+    return ({ id }: SlideElement) => boxes.get(id);
+  }, [preview, slide]);
   const isTyped = useCallback((element: SlideElement) => element.id === typing, [typing]);
   const endTyping = useCallback(() => type(null), [type]);
   const { x, y } = control.view;
@@ -310,6 +320,7 @@ export function EditingStage(props: {
         }}
       >
         <SlideThings
+          liftedFrom={liftedFrom}
           slide={drawn}
           theme={props.theme}
           links={links}
@@ -328,6 +339,7 @@ export function EditingStage(props: {
                 isSelected={inHand.includes(element)}
                 isLinked={linked.has(element.id)}
                 isMember={element.groupId !== null && element.groupId !== entered}
+                liftedFrom={liftedFrom?.(element)}
                 scale={scale}
                 hands={targetHands}
               />
@@ -339,9 +351,15 @@ export function EditingStage(props: {
             <Invitation key={element.id} element={element} theme={theme} scale={scale} />
           ) : null,
         )}
+        {targets.map((element) =>
+          element.kind === 'text' && element.id !== typing && isTooSmall(element, theme) ? (
+            <RunsOver key={element.id} element={element} scale={scale} />
+          ) : null,
+        )}
         {isWorking && (
           <SelectionFrame
             selected={inHand}
+            before={preview === NO_PREVIEW ? undefined : selected}
             scale={scale}
             onResize={(event, handle) =>
               gestures.begin(event, resizing(hands, gestures.placeOf(event), selected, handle))
@@ -504,5 +522,31 @@ function Invitation(props: {
     >
       {INVITATIONS[element.style]}
     </span>
+  );
+}
+
+/** Whether the words of a text with a fixed box need more room than it has. Half a line is let be. */
+function isTooSmall(element: TextElement, theme: ThemeName): boolean {
+  if (element.fit !== 'fixed') return false;
+  const type = textType(element, theme);
+  const padding = textPadding(element, theme);
+  const height = textHeight(element.text, element.box.w - 2 * padding, type, element.columns);
+  return height > element.box.h + (type.size * type.leading) / 2;
+}
+
+function RunsOver({ element, scale }: { element: TextElement; scale: number }): ReactElement {
+  return (
+    <div
+      className="pointer-events-none border-brass"
+      style={{ ...boxStyle(element.box, element.rotation), borderBottomWidth: 3 / scale }}
+    >
+      <span
+        role="note"
+        className="absolute top-full right-0 rounded-b-[3px] bg-brass px-1.5 text-white"
+        style={{ fontSize: 11 / scale, lineHeight: 1.6 }}
+      >
+        words run out of the box
+      </span>
+    </div>
   );
 }

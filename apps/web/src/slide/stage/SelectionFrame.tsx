@@ -1,7 +1,7 @@
-import { boundsOf, HANDLES, type Handle, type SlideElement } from '@gobrel/core';
+import { boundsOf, HANDLES, type Box, type Handle, type SlideElement } from '@gobrel/core';
 import { Lock } from 'lucide-react';
 import type { PointerEvent, ReactElement } from 'react';
-import { boxStyle } from '../../stage/ElementView';
+import { boxStyle, placedStyle } from '../../stage/ElementView';
 import { boxAround } from './arranging';
 
 const CORNERS: readonly Handle[] = ['nw', 'ne', 'se', 'sw'];
@@ -19,9 +19,17 @@ const share = (handle: Handle): { left: string; top: string } => ({
   top: handle.includes('n') ? '0%' : handle.includes('s') ? '100%' : '50%',
 });
 
+/** The box of one thing as it is, or the upright one around several. */
+function frameOf(selected: readonly SlideElement[]): Box | undefined {
+  const [one, ...more] = selected;
+  return one && more.length === 0 && one.kind !== 'group' ? one.box : boxAround(selected);
+}
+
 /** Frame and handles around what is in hand. */
 export function SelectionFrame(props: {
   selected: readonly SlideElement[];
+  /** The same as they lay before they were taken up. */
+  before?: readonly SlideElement[];
   scale: number;
   onResize: (event: PointerEvent, handle: Handle) => void;
   onTurn: (event: PointerEvent) => void;
@@ -29,7 +37,7 @@ export function SelectionFrame(props: {
   const { selected, scale } = props;
   const [one, ...more] = selected;
   const isAlone = one !== undefined && more.length === 0 && one.kind !== 'group';
-  const box = isAlone ? one.box : boxAround(selected);
+  const box = frameOf(selected);
   if (!one || !box) return null;
   const rotation = isAlone ? one.rotation : 0;
   if (selected.every(({ isLocked }) => isLocked)) {
@@ -56,7 +64,7 @@ export function SelectionFrame(props: {
     <div
       className="pointer-events-none"
       style={{
-        ...boxStyle(box, rotation),
+        ...placedStyle(box, rotation, props.before && frameOf(props.before)),
         outline: isAlone ? undefined : `${1.5 / scale}px dashed var(--color-petrol)`,
       }}
     >

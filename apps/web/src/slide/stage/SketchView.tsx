@@ -13,7 +13,10 @@ export function SketchView(props: {
   const { sketch, scale } = props;
   const { guides = [], frame, ghosts = [], stroke, line } = sketch;
   return (
-    <div className="pointer-events-none absolute inset-0" aria-hidden>
+    <div
+      className="pointer-events-none absolute inset-0 will-change-transform contain-[layout_size_style]"
+      aria-hidden
+    >
       {guides.map(({ axis, at, from, to, is }, index) => {
         const isGap = is === 'gap';
         const thick = (isGap ? 5 : 1) / scale;

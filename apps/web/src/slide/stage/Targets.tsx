@@ -1,6 +1,6 @@
-import { linePath, linePoints, shapePath, type SlideElement } from '@gobrel/core';
+import { linePath, linePoints, shapePath, type Box, type SlideElement } from '@gobrel/core';
 import { memo, type KeyboardEvent, type PointerEvent, type ReactElement } from 'react';
-import { boxStyle } from '../../stage/ElementView';
+import { placedStyle } from '../../stage/ElementView';
 import { labelOf } from '../labelOf';
 
 /** What a target hands on; the same functions as long as the stage is open. */
@@ -19,6 +19,8 @@ export const Target = memo(function Target(props: {
   isLinked: boolean;
   /** It lies in a group that is taken in hand as one: only pressed, not a thing of its own. */
   isMember: boolean;
+  /** Where it lay before it was taken up. */
+  liftedFrom?: Box;
   scale: number;
   hands: TargetHands;
 }): ReactElement {
@@ -31,7 +33,7 @@ export const Target = memo(function Target(props: {
   // A close-up is touched by its rim: it would lie over all that it shows.
   const isRim = element.kind === 'closeup' && !isSelected;
   const style = {
-    ...boxStyle(element.box, element.rotation),
+    ...placedStyle(element.box, element.rotation, props.liftedFrom),
     cursor: element.isLocked ? 'default' : 'move',
     outline: isLine
       ? undefined
@@ -92,8 +94,18 @@ function LineTarget({
 }): ReactElement {
   const { box } = element;
   const points = linePoints(element).map(({ x, y }) => ({ x: x - box.x, y: y - box.y }));
+  // Not larger than it must be: what lies outside need not be looked through for a hit.
+  const pad = Math.max(element.weight, 16 / scale) + 12;
+  const [w, h] = [box.w + 2 * pad, box.h + 2 * pad];
   return (
-    <svg width={box.w} height={box.h} className="absolute inset-0 overflow-visible" aria-hidden>
+    <svg
+      width={w}
+      height={h}
+      viewBox={`${-pad} ${-pad} ${w} ${h}`}
+      className="absolute"
+      style={{ left: -pad, top: -pad }}
+      aria-hidden
+    >
       <path
         d={linePath(element.path, points)}
         fill="none"

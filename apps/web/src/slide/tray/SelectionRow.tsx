@@ -39,6 +39,8 @@ export interface SelectionRowProps {
   pen: PenLook;
   onPen: (pen: PenLook) => void;
   onRemove: (ids: ElementId[]) => void;
+  /** Puts what was copied last where it lay; null when nothing was copied. */
+  onPasteInPlace: (() => void) | null;
 }
 
 /** What can be set on what is selected; nothing selected: the slide itself. */
@@ -55,7 +57,7 @@ export function SelectionRow(props: SelectionRowProps): ReactElement {
       {edit.tool !== 'select' ? (
         <ToolSettings edit={edit} theme={slide.theme} pen={props.pen} onPen={props.onPen} />
       ) : !first ? (
-        <SlideSettings slide={slide} edit={edit} />
+        <SlideSettings slide={slide} edit={edit} onPasteInPlace={props.onPasteInPlace} />
       ) : more.length > 0 ? (
         <b>{edit.selected.length} things</b>
       ) : (

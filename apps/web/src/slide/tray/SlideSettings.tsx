@@ -28,7 +28,12 @@ import { ColourPop, FillPop } from './colours';
 import { PicturePop } from './PicturePop';
 
 /** Nothing in hand: the slide itself, or its background. */
-export function SlideSettings({ slide, edit }: { slide: Slide; edit: StageEdit }): ReactElement {
+export function SlideSettings(props: {
+  slide: Slide;
+  edit: StageEdit;
+  onPasteInPlace: (() => void) | null;
+}): ReactElement {
+  const { slide, edit, onPasteInPlace } = props;
   return edit.layer === 'background' ? (
     <BackgroundSettings slide={slide} edit={edit} />
   ) : (
@@ -36,6 +41,7 @@ export function SlideSettings({ slide, edit }: { slide: Slide; edit: StageEdit }
       <b className="max-w-[220px] truncate">{slide.title || 'Untitled'}</b>
       <LayoutPop slide={slide} />
       <ThemePop slide={slide} />
+      {onPasteInPlace && <Plain onClick={onPasteInPlace}>Paste in place</Plain>}
       <span className="text-soft">Pick something on the stage, or add something below.</span>
     </>
   );
