@@ -113,6 +113,8 @@ test('two teachers type in one text at once', async ({ browser }) => {
 });
 
 test('axe finds nothing serious on any view', async ({ browser }) => {
+  // Many pages, and each is looked through in all its parts.
+  test.slow();
   const page = await signIn(await someone(browser));
   const views = [
     '/',

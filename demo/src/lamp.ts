@@ -14,6 +14,7 @@ import {
   zone,
   type SlidePart,
   type SlidePlan,
+  question,
 } from '@gobrel/core/testing';
 import { addSection, addTrail, Checker, readDeck, setAside } from '@gobrel/core';
 import type * as Y from 'yjs';
@@ -167,11 +168,15 @@ export function lampDeck(pictures: Pictures): Y.Doc {
       [3, 2],
       NIGHT,
       'The tide turns. Somewhere out there the ferry looks for a light.',
-      choiceQuestion(
+      question(
         'q-tide',
-        'The tide is falling. What happens to the reef?',
-        ['It disappears', '*More of it shows', 'Nothing'],
-        { box: side },
+        'The tide is falling. How much of the reef will show?',
+        {
+          ...{ kind: 'slider', low: 0, high: 10, step: 1, points: 1 },
+          ...{ lowLabel: 'none of it', highLabel: 'all of it' },
+        },
+        { kind: 'slider', low: 6, high: 10 },
+        side,
       ),
       choice('Keep waiting', 'night'),
       choice('Signal by hand', 'flags'),
@@ -191,11 +196,12 @@ export function lampDeck(pictures: Pictures): Y.Doc {
       [3, 3.6],
       ['rowing', 'Buoys mark the rocks'],
       'Three buoys would show the ferry where the rocks are.',
-      choiceQuestion(
+      question(
         'q-buoys',
-        'Where does the first buoy belong?',
-        ['*On the seaward side of the reef', 'On the reef itself', 'In the harbour mouth'],
-        { box: side },
+        'The buoys lie a cable and a half apart. A cable is 185 metres. How far is that?',
+        { kind: 'number', unit: 'm', points: 2 },
+        { kind: 'number', low: 275, high: 280 },
+        side,
       ),
       choice('Wave the flags', 'flags'),
       choice('Row home', 'harbour'),
@@ -222,11 +228,15 @@ export function lampDeck(pictures: Pictures): Y.Doc {
       ['dawn', 'The lamp shines over the sea'],
       'The beam sweeps over the sea, and the ferry turns.',
       ending(),
-      choiceQuestion(
+      question(
         'q-why',
-        'What made the difference?',
-        ['Luck', '*Looking for the cause first', 'Waiting long enough'],
-        { box: side },
+        'Which metal closed the gap?',
+        { kind: 'textEntry', points: 1 },
+        {
+          ...{ kind: 'textEntry', heedsCase: false, heedsAccents: false },
+          accepted: ['copper', '*copper wire'],
+        },
+        side,
       ),
     ),
     story(

@@ -68,6 +68,15 @@ export * from './stage/readingOrder.js';
 export * from './stage/resize.js';
 export * from './questions/registry.js';
 export type { ChoiceAnswer, ChoiceTally } from './questions/choice/choice.js';
+export {
+  likeTexts,
+  type TextEntryAnswer,
+  type TextEntryTally,
+} from './questions/textEntry/textEntry.js';
+export type { NumberAnswer, NumberTally } from './questions/number/number.js';
+export { readNumber } from './questions/number/readNumber.js';
+export type { SliderAnswer, SliderTally } from './questions/slider/slider.js';
+export { spreadOf, type Bin, type Spread, type ValueCounts } from './questions/values.js';
 export * from './lesson/studentView.js';
 export * from './lesson/joinCode.js';
 export * from './lesson/state.js';

@@ -5,6 +5,7 @@ import {
   lineEnds,
   linePath,
   linePoints,
+  optionsOf,
   pictureFrame,
   QUESTION_CARD,
   shapePath,
@@ -308,7 +309,7 @@ function paintQuestion(
   const inner = { x: padding, y: padding, w: w - 2 * padding, h };
   const type = { ...QUESTION_TYPE, weight: 600, linked: new Set<string>() };
   let y = inner.y + paintText(context, element.text, inner, type) + 12;
-  for (const option of element.question.options) {
+  for (const option of optionsOf(element.question)) {
     const height = size * 1.9;
     if (y + height > h) break;
     context.fillStyle = '#FFFFFF';

@@ -9,6 +9,7 @@ import {
   type Layer,
   type MediaRef,
   type NewElement,
+  type Question,
   type ShapeName,
   type Slide,
 } from '@gobrel/core';
@@ -64,18 +65,32 @@ export const zoneElement = (slide: Slide): NewElement => ({
   ...{ kind: 'zone', layer: 'pieces', name: 'zone', box: inMiddle(slide, 300, 160) },
 });
 
-export const questionElement = (slide: Slide): NewElement => ({
-  kind: 'question',
-  layer: 'content',
-  box: inMiddle(slide, 480, 320),
-  text: plain('Which one?'),
-  question: {
-    kind: 'choice',
-    isMultiple: false,
-    points: 1,
-    options: ['First option', 'Second option'].map((text) => ({ id: newId(), text })),
-  },
-});
+/** A question of each kind as it begins: what it asks, and how high its card is. */
+function newQuestion(kind: Question['kind']): { asks: string; height: number; question: Question } {
+  switch (kind) {
+    case 'choice': {
+      const options = ['First option', 'Second option'].map((text) => ({ id: newId(), text }));
+      const question: Question = { kind, isMultiple: false, points: 1, options };
+      return { asks: 'Which one?', height: 320, question };
+    }
+    case 'textEntry':
+      return { asks: 'What is it called?', height: 180, question: { kind, points: 1 } };
+    case 'number':
+      return { asks: 'How many?', height: 200, question: { kind, unit: '', points: 1 } };
+    case 'slider': {
+      const scale = { low: 0, high: 10, step: 1, lowLabel: 'not at all', highLabel: 'very' };
+      return { asks: 'How sure are you?', height: 240, question: { kind, ...scale, points: 1 } };
+    }
+  }
+}
+
+export function questionElement(slide: Slide, kind: Question['kind'] = 'choice'): NewElement {
+  const { asks, height, question } = newQuestion(kind);
+  return {
+    ...{ kind: 'question', layer: 'content', text: plain(asks), question },
+    box: inMiddle(slide, 480, height),
+  };
+}
 
 const EMPTY_TABLE = [
   ['', '', ''],

@@ -1,6 +1,7 @@
 import {
   QUESTION_CARD,
   typeInStyle,
+  type Answer,
   type ElementId,
   type Link,
   type LinkId,
@@ -31,6 +32,10 @@ export const optionWays = (
       carrier.elementId === questionId &&
       (picked?.includes(carrier.optionId) ?? true),
   );
+
+/** The options picked in an answer; none in one of another kind. */
+export const pickedIn = (answer: Answer | undefined): OptionId[] =>
+  answer?.kind === 'choice' ? answer.optionIds : [];
 
 /** A question as it stands on a slide that nobody answers on: prompt, options, and where options lead. */
 export function QuestionCard(props: {

@@ -1,9 +1,9 @@
 import type { SlideElement, ThemeName } from '@gobrel/core';
 import { useCallback, type ReactElement } from 'react';
-import { QUESTION_VIEWS } from '../questions/registry';
+import { fitting, QUESTION_VIEWS } from '../questions/registry';
 import { boxStyle } from '../stage/ElementView';
 import { usePieceViews } from '../stage/PieceViews';
-import { optionWays, QuestionCard } from '../stage/QuestionCard';
+import { optionWays, pickedIn, QuestionCard } from '../stage/QuestionCard';
 import type { StageBehaviour } from '../stage/SlideView';
 import type { SlideWork } from './useFolio';
 
@@ -21,13 +21,13 @@ export function useLiveElements(
         <div key={element.id} style={boxStyle(element.box, element.rotation)}>
           <QuestionCard
             element={element}
-            ways={optionWays(work.links, element.id, work.answerOf(element)?.optionIds ?? [])}
+            ways={optionWays(work.links, element.id, pickedIn(work.answerOf(element)))}
             onFollow={work.onFollow}
           >
             <Input
               question={element.question}
               name={element.id}
-              answer={work.answerOf(element)}
+              answer={fitting(element.question, work.answerOf(element))}
               isHeld={work.isHeld}
               onAnswer={(given) => work.onAnswer(element, given)}
             />

@@ -1,9 +1,9 @@
 import { phoneReading, STAGE, type SlideElement, type ThemeName } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
-import { QUESTION_VIEWS } from '../questions/registry';
+import { fitting, QUESTION_VIEWS } from '../questions/registry';
 import { MediaBody } from '../stage/bodies/MediaBody';
 import { TableBody } from '../stage/bodies/TableBody';
-import { OptionWays, optionWays } from '../stage/QuestionCard';
+import { OptionWays, optionWays, pickedIn } from '../stage/QuestionCard';
 import { RichTextView } from '../stage/RichTextView';
 import { SlideView } from '../stage/SlideView';
 import { useSize } from '../ui/useSize';
@@ -62,7 +62,7 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
           ) : null,
         )}
         {reading.tables.map((table) => (
-          <div key={table.id} className="overflow-x-auto">
+          <div key={table.id} className="overflow-x-auto [&_table]:table-auto">
             <TableBody
               element={{ ...table, size: 17, colour: '' }}
               theme="paper"
@@ -138,12 +138,12 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
               <Input
                 question={element.question}
                 name={`phone-${element.id}`}
-                answer={work.answerOf(element)}
+                answer={fitting(element.question, work.answerOf(element))}
                 isHeld={work.isHeld}
                 onAnswer={(given) => work.onAnswer(element, given)}
               />
               <OptionWays
-                ways={optionWays(links, element.id, work.answerOf(element)?.optionIds ?? [])}
+                ways={optionWays(links, element.id, pickedIn(work.answerOf(element)))}
                 onFollow={work.onFollow}
               />
             </section>

@@ -1,6 +1,7 @@
 import {
   isPiece,
   isSpare,
+  optionsOf,
   STAGE,
   type Deck,
   type Slide,
@@ -29,10 +30,11 @@ export function questionFindings(slide: Slide): Finding[] {
         ],
       });
     }
-    if (element.key) {
-      const known = new Set(element.question.options.map(({ id }) => id));
-      const right = element.key.optionIds.filter((id) => known.has(id));
-      if (right.length < element.key.optionIds.length) {
+    const { key } = element;
+    if (key?.kind === 'choice') {
+      const known = new Set(optionsOf(element.question).map(({ id }) => id));
+      const right = key.optionIds.filter((id) => known.has(id));
+      if (right.length < key.optionIds.length) {
         found.push({
           kind: 'key-not-among',
           ...spot,
@@ -42,7 +44,7 @@ export function questionFindings(slide: Slide): Finding[] {
               label: 'Take it out of the key',
               do: 'set',
               ...place,
-              settings: { key: right.length > 0 ? { ...element.key, optionIds: right } : null },
+              settings: { key: right.length > 0 ? { ...key, optionIds: right } : null },
             },
           ],
         });

@@ -1,6 +1,7 @@
 import { wordsOf } from '../deck/richText.js';
 import {
   isSpare,
+  optionsOf,
   STAGE,
   type Slide,
   type SlideElement,
@@ -116,7 +117,8 @@ export function wordsHeight(element: SlideElement, theme: ThemeName): number | n
         weight: 600,
       };
       const width = Math.max(size, element.box.w - 2 * padding);
-      const options = element.question.options.length;
+      // What is no choice has one field.
+      const options = Math.max(1, optionsOf(element.question).length);
       return (
         textHeight(element.text, width, type) + options * size * 1.55 * type.leading + 2 * padding
       );

@@ -1,7 +1,7 @@
 import * as Y from 'yjs';
 import type { ElementId, LinkId, SectionId, SlideId } from '../ids.js';
 import { asBoolean, asColour, asId, asNumber, asOneOf, asRecord, asString } from './decode.js';
-import { LAYERS, type Box, type SlideElement } from './elements.js';
+import { LAYERS, optionsOf, type Box, type SlideElement } from './elements.js';
 import { readAsset, readBox, readCredit, readElement, readFill } from './readElement.js';
 import { linkedWords, wordsOf } from './richText.js';
 import { settle } from '../stage/groups.js';
@@ -303,7 +303,7 @@ function readCarrier(
     const optionId = asId(carrier.optionId);
     const option =
       element.kind === 'question'
-        ? element.question.options.find((candidate) => candidate.id === optionId)
+        ? optionsOf(element.question).find((candidate) => candidate.id === optionId)
         : undefined;
     return option
       ? { carrier: { kind: 'option', elementId, optionId }, wording: option.text || stored }

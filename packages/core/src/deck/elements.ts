@@ -328,13 +328,64 @@ export interface ChoiceQuestion {
   isMultiple: boolean;
   points: number;
 }
-export type Question = ChoiceQuestion;
+
+/** A word or a line is written. */
+export interface TextEntryQuestion {
+  kind: 'textEntry';
+  points: number;
+}
+
+/** A number is written, as people write numbers. */
+export interface NumberQuestion {
+  kind: 'number';
+  /** Shown behind the field; it may be written along. */
+  unit: string;
+  points: number;
+}
+
+/** A value is picked on a scale. */
+export interface SliderQuestion {
+  kind: 'slider';
+  low: number;
+  high: number;
+  step: number;
+  /** The words at its ends. */
+  lowLabel: string;
+  highLabel: string;
+  points: number;
+}
+export type Question = ChoiceQuestion | TextEntryQuestion | NumberQuestion | SliderQuestion;
+
+/** The options of a question; other kinds than choice have none. */
+export const optionsOf = (question: Question): ChoiceOption[] =>
+  question.kind === 'choice' ? question.options : [];
 
 export interface ChoiceKey {
   kind: 'choice';
   optionIds: OptionId[];
 }
-export type QuestionKey = ChoiceKey;
+
+export interface TextEntryKey {
+  kind: 'textEntry';
+  /** Any of these is right. `*` in one stands for any letters. */
+  accepted: string[];
+  heedsCase: boolean;
+  heedsAccents: boolean;
+}
+
+/** A number within these ends, both included. */
+export interface NumberKey {
+  kind: 'number';
+  low: number;
+  high: number;
+}
+
+export interface SliderKey {
+  kind: 'slider';
+  low: number;
+  high: number;
+}
+export type QuestionKey = ChoiceKey | TextEntryKey | NumberKey | SliderKey;
 
 export interface QuestionElement extends ElementBase {
   kind: 'question';

@@ -22,6 +22,7 @@ import {
   slidesMap,
 } from './document.js';
 import { addElementTo, carriedLinks, relinkText, setWords } from './elementCommands.js';
+import { optionsOf } from './elements.js';
 import { COMMAND } from './history.js';
 import { linkWords, plain } from './richText.js';
 import { addSlide } from './slideCommands.js';
@@ -183,7 +184,7 @@ export function linkOption(
 ): Result<{ linkId: LinkId }> {
   const element = elementOf(doc, from, elementId);
   const read = element && readElement(elementId, element);
-  if (read?.kind !== 'question' || !read.question.options.some(({ id }) => id === optionId)) {
+  if (read?.kind !== 'question' || !optionsOf(read.question).some(({ id }) => id === optionId)) {
     return refuse('This option is not there any more.');
   }
   return linkCarrier(doc, from, { kind: 'option', elementId, optionId }, target);

@@ -1,5 +1,5 @@
 import { elementWords } from '../deck/document.js';
-import type { Deck, Slide } from '../deck/types.js';
+import { optionsOf, type Deck, type Slide } from '../deck/types.js';
 import type { LinkId, SlideId } from '../ids.js';
 import type { RouteGraph } from './graph.js';
 
@@ -12,7 +12,9 @@ export function slideWords(slide: Slide): string {
     words = slide.elements
       .map((element) =>
         element.kind === 'question'
-          ? `${elementWords(element)} ${element.question.options.map(({ text }) => text).join(' ')}`
+          ? `${elementWords(element)} ${optionsOf(element.question)
+              .map(({ text }) => text)
+              .join(' ')}`
           : elementWords(element),
       )
       .join(' ')

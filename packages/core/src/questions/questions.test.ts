@@ -4,7 +4,8 @@ import {
   readDeck,
   markAnswer,
   tallyOf,
-  type Answer,
+  type ChoiceAnswer,
+  type ChoiceTally,
   type QuestionElement,
 } from '../index.js';
 import { choiceQuestion, deck, slide } from '../testing/builder.js';
@@ -14,7 +15,7 @@ function question(options: string[], isMultiple = false): QuestionElement {
   const read = readDeck(deck(slide('s', choiceQuestion('q', '?', options, { isMultiple }))));
   return read.slides.s!.elements.find((e) => e.id === 'q') as QuestionElement;
 }
-const picks = (...optionIds: string[]): Answer => ({ kind: 'choice', optionIds });
+const picks = (...optionIds: string[]): ChoiceAnswer => ({ kind: 'choice', optionIds });
 
 describe('choice', () => {
   test.each([
@@ -49,7 +50,7 @@ describe('choice', () => {
     const anAnswer = fc.subarray(['a', 'b', 'c']).map((ids) => picks(...ids));
     fc.assert(
       fc.property(fc.array(anAnswer), anAnswer, (answers, extra) => {
-        const tally = tallyOf(q, answers);
+        const tally = tallyOf(q, answers) as ChoiceTally;
         expect(tallyOf(q, [...answers].reverse())).toEqual(tally);
         expect(choice.count(choice.count(tally, extra, 1), extra, -1)).toEqual(tally);
       }),

@@ -10,7 +10,15 @@ import {
   setSlideFlag,
   type SlideFlag,
 } from '../deck/slideCommands.js';
-import { STAGE, type AssetRef, type Box, type LayoutName, type TextStyle } from '../deck/types.js';
+import {
+  STAGE,
+  type AssetRef,
+  type Box,
+  type LayoutName,
+  type Question,
+  type QuestionKey,
+  type TextStyle,
+} from '../deck/types.js';
 import type { ElementId, SlideId } from '../ids.js';
 
 /**
@@ -156,6 +164,20 @@ export function zone(
   expects: ElementId[] = [],
 ): SlidePart {
   return element({ kind: 'zone', layer: 'pieces', id, name, box: where, expects });
+}
+
+/** A question of any kind, with its key if it has one. */
+export function question(
+  id: ElementId,
+  prompt: string,
+  asked: Question,
+  key: QuestionKey | null = null,
+  where: Box = box(96, 170, 560, 200),
+): SlidePart {
+  return element({
+    ...{ kind: 'question', layer: 'content', id, box: where, text: plain(prompt) },
+    ...{ question: asked, key },
+  });
 }
 
 /** A choice question; options that start with '*' are the key. Option ids are 'a', 'b', 'c' … */

@@ -18,7 +18,7 @@ import { useDeck } from '../../workspace/DeckContext';
 const MOST_OPTIONS = 12;
 
 /** A choice question's prompt, options and key. Nothing changes until it is kept. */
-export default function ChoiceEdit(props: QuestionEditProps): ReactElement {
+export default function ChoiceEdit(props: QuestionEditProps<'choice'>): ReactElement {
   const { slideId, element, onClose } = props;
   const { doc, run } = useDeck();
   const [prompt, setPrompt] = useState(wordsOf(element.text));

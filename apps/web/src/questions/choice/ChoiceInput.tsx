@@ -1,10 +1,10 @@
-import type { Question } from '@gobrel/core';
+import type { ChoiceQuestion } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import type { QuestionInputProps } from '../registry';
 
 const LOOK = 'flex items-center gap-[0.6em] rounded-[8px] border-2 px-[0.7em] py-[0.4em] text-left';
 
-export function ChoiceStill({ question }: { question: Question }): ReactElement {
+export function ChoiceStill({ question }: { question: ChoiceQuestion }): ReactElement {
   return (
     <ul
       className="flex flex-col gap-[0.4em]"
@@ -26,7 +26,7 @@ export function ChoiceInput({
   answer,
   isHeld,
   onAnswer,
-}: QuestionInputProps): ReactElement {
+}: QuestionInputProps<'choice'>): ReactElement {
   const picked = answer?.optionIds ?? [];
   const pick = (id: string): void => {
     if (!question.isMultiple) return onAnswer({ kind: 'choice', optionIds: [id] });

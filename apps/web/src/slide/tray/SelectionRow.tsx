@@ -1,5 +1,6 @@
 import {
   MOVABLE,
+  optionsOf,
   setElement,
   type ElementId,
   type ElementSettings,
@@ -166,8 +167,10 @@ function QuestionSettings(props: SettingsOf<QuestionElement>): ReactElement {
   const [isAsking, setIsAsking] = useState(false);
   return (
     <>
-      <Plain onClick={() => setIsAsking(true)}>Options and key</Plain>
-      <OptionLinks {...props} />
+      <Plain onClick={() => setIsAsking(true)}>
+        {element.question.kind === 'choice' ? 'Options and key' : 'Answer and key'}
+      </Plain>
+      {optionsOf(element.question).length > 0 && <OptionLinks {...props} />}
       {isAsking && (
         <EditQuestion slideId={slide.id} element={element} onClose={() => setIsAsking(false)} />
       )}
@@ -192,7 +195,7 @@ function OptionLinks(props: SettingsOf<QuestionElement>): ReactElement {
   return (
     <Pop label="Options lead to …" width={420}>
       <ul>
-        {element.question.options.map(({ id, text }) => {
+        {optionsOf(element.question).map(({ id, text }) => {
           const link = links.find(
             ({ carrier }) => carrier.kind === 'option' && carrier.optionId === id,
           );

@@ -1,4 +1,11 @@
-import { addElement, STAGE, type NewElement, type ShapeName } from '@gobrel/core';
+import {
+  addElement,
+  QUESTION_KINDS,
+  questionLabel,
+  STAGE,
+  type NewElement,
+  type ShapeName,
+} from '@gobrel/core';
 import {
   CircleHelp,
   Focus,
@@ -106,7 +113,25 @@ export function Tray(props: SelectionRowProps): ReactElement {
         />
         <Add icon={Hand} label="Piece" onClick={() => add(pieceElement(slide), true)} />
         <Add icon={Scan} label="Zone" onClick={() => add(zoneElement(slide))} />
-        <Add icon={CircleHelp} label="Question" onClick={() => add(questionElement(slide))} />
+        <AddFrom icon={CircleHelp} label="Question" width={180}>
+          {(close) => (
+            <div className="flex flex-col" role="group" aria-label="Kinds of question">
+              {QUESTION_KINDS.map((kind) => (
+                <button
+                  key={kind}
+                  type="button"
+                  onClick={() => {
+                    close();
+                    add(questionElement(slide, kind));
+                  }}
+                  className="min-h-9 rounded-[4px] px-2 text-left hover:bg-sand"
+                >
+                  {questionLabel(kind)}
+                </button>
+              ))}
+            </div>
+          )}
+        </AddFrom>
         <AddFrom icon={Volume2} label="Sound" width={340}>
           {(close) => (
             <SoundChoice

@@ -1,0 +1,17 @@
+import type { ReactElement } from 'react';
+import type { TallyViewProps } from '../registry';
+import { SpreadView } from '../SpreadView';
+
+export default function NumberTallyView(props: TallyViewProps<'number'>): ReactElement {
+  const { element, tally, students } = props;
+  const { key } = element;
+  return (
+    <SpreadView
+      values={tally.values}
+      answered={tally.answered}
+      students={students}
+      unit={element.question.unit}
+      isRight={(value) => key !== null && value >= key.low && value <= key.high}
+    />
+  );
+}

@@ -1,0 +1,30 @@
+import type { ReactElement } from 'react';
+import type { QuestionInputProps } from '../registry';
+import { useTypedAnswer } from '../useTypedAnswer';
+
+export const FIELD =
+  'min-h-11 w-full rounded-[8px] border-2 border-line bg-sheet px-[0.6em] py-[0.3em] focus-visible:outline-3';
+
+export function TextEntryStill(): ReactElement {
+  return <div className={FIELD} style={{ minHeight: '1.9em' }} />;
+}
+
+export function TextEntryInput(props: QuestionInputProps<'textEntry'>): ReactElement {
+  const { text, type, keep } = useTypedAnswer(props.answer?.text ?? '', (text) =>
+    props.onAnswer({ kind: 'textEntry', text }),
+  );
+  return (
+    <input
+      aria-label="Your answer"
+      name={props.name}
+      value={text}
+      maxLength={300}
+      disabled={props.isHeld}
+      autoComplete="off"
+      onChange={(event) => type(event.target.value)}
+      onBlur={keep}
+      onKeyDown={(event) => event.key === 'Enter' && keep()}
+      className={FIELD}
+    />
+  );
+}

@@ -1,0 +1,231 @@
+import fc from 'fast-check';
+import {
+  likeTexts,
+  markAnswer,
+  readAnswer,
+  readDeck,
+  spreadOf,
+  tallyOf,
+  type Answer,
+  type Question,
+  type QuestionElement,
+  type QuestionKey,
+  type TextEntryTally,
+} from '../index.js';
+import { deck, question, slide } from '../testing/builder.js';
+import { readNumber } from './number/readNumber.js';
+import { kindOf } from './registry.js';
+import { quantile } from './values.js';
+
+const asked = (what: Question, key: QuestionKey | null = null): QuestionElement =>
+  readDeck(deck(slide('s', question('q', '?', what, key)))).slides.s!.elements.find(
+    ({ id }) => id === 'q',
+  ) as QuestionElement;
+
+const WORD: Question = { kind: 'textEntry', points: 1 };
+const METRES: Question = { kind: 'number', unit: 'm', points: 1 };
+const SCALE: Question = {
+  ...{ kind: 'slider', low: 0, high: 10, step: 0.5, points: 1 },
+  ...{ lowLabel: '', highLabel: '' },
+};
+const accepts = (...accepted: string[]): QuestionKey => ({
+  ...{ kind: 'textEntry', accepted, heedsCase: false, heedsAccents: false },
+});
+const wrote = (text: string): Answer => ({ kind: 'textEntry', text });
+
+describe('text entry', () => {
+  test.each([
+    ['copper', 'copper', 1],
+    ['copper', '  Copper ', 1],
+    ['copper wire', 'copper   WIRE', 1],
+    ['naive', 'naïve', 1],
+    ['copper', 'coper', 0],
+    ['light*', 'lighthouse', 1],
+    ['light*', 'light', 1],
+    ['*house', 'the lighthouse', 1],
+    ['l*t*e', 'lighthouse', 1],
+    ['a*a', 'a', 0],
+    ['light*', 'the light', 0],
+    ['c.pper', 'copper', 0],
+  ])('%p takes %p: %p', (accepted, text, worth) => {
+    expect(markAnswer(asked(WORD, accepts(accepted)), wrote(text))).toBe(worth);
+  });
+
+  test('case and accents count when the key says so', () => {
+    const key: QuestionKey = {
+      ...{ kind: 'textEntry', accepted: ['Åse'], heedsCase: true, heedsAccents: true },
+    };
+    const worth = (text: string): number | null => markAnswer(asked(WORD, key), wrote(text));
+    expect([worth('Åse'), worth('åse'), worth('Ase'), worth('A\u030ase')]).toEqual([1, 0, 0, 1]);
+  });
+
+  test('a pattern of many stars does not take long', () => {
+    const key = accepts(`${'a*'.repeat(100)}b`);
+    expect(markAnswer(asked(WORD, key), wrote('a'.repeat(300)))).toBe(0);
+  });
+
+  test('answers that say the same are one group, called by its commonest form', () => {
+    const texts = ['Lamp', 'lamp', 'lamp ', 'LAMP', 'fire', ''];
+    const tally = tallyOf(WORD, texts.map(wrote)) as TextEntryTally;
+    expect(tally.answered).toBe(5);
+    expect(likeTexts(tally)).toEqual([
+      { text: 'lamp', count: 4 },
+      { text: 'fire', count: 1 },
+    ]);
+  });
+});
+
+describe('numbers as people write them', () => {
+  test.each([
+    ['1.5', 1.5],
+    ['1,5', 1.5],
+    ['3/2', 1.5],
+    ['1 1/2', 1.5],
+    ['1½', 1.5],
+    ['½', 0.5],
+    ['2e3', 2000],
+    ['2·10^3', 2000],
+    ['2 x 10^-2', 0.02],
+    ['6,02·10²³', 6.02e23],
+    ['1 000', 1000],
+    ["1'000'000", 1_000_000],
+    ['1,234,567', 1_234_567],
+    ['1.234,5', 1234.5],
+    ['1,234.5', 1234.5],
+    ['−4', -4],
+    ['- 4', -4],
+    ['+7', 7],
+    ['.5', 0.5],
+    ['12 m', 12],
+    ['12M', 12],
+    ['-3/4 m', -0.75],
+  ])('%p is %p', (text, value) => {
+    expect(readNumber(text, 'm')).toBeCloseTo(value, 10);
+  });
+
+  test.each([
+    '',
+    'twelve',
+    '1/0',
+    '--1',
+    '1,2,',
+    '1e999',
+    '12 km',
+    '1 2',
+    '0x10',
+    'Infinity',
+    '3/2/1',
+  ])('%p is none', (text) => {
+    expect(readNumber(text, 'm')).toBeUndefined();
+  });
+
+  test('every number that a program prints is read as what it is', () => {
+    fc.assert(
+      fc.property(fc.double({ noNaN: true, noDefaultInfinity: true }), (value) => {
+        expect(readNumber(String(value))).toBe(value === 0 ? 0 : value);
+      }),
+    );
+  });
+
+  test('a range is a key; what the device claims the value to be does not matter', () => {
+    const element = asked(METRES, { kind: 'number', low: 275, high: 280 });
+    const worth = (text: string): number | null => markAnswer(element, { kind: 'number', text });
+    expect(['277,5 m', '275', '280.0', '280.1', ''].map(worth)).toEqual([1, 1, 1, 0, 0]);
+    const forged = readAnswer(METRES, { kind: 'number', text: '3', value: 277 });
+    expect(forged).toEqual({ kind: 'number', text: '3' });
+  });
+});
+
+describe('slider', () => {
+  test.each([
+    [3.2, 3],
+    [3.3, 3.5],
+    [10, 10],
+    [0, 0],
+  ])('%p comes to rest at %p', (value, place) => {
+    expect(readAnswer(SCALE, { kind: 'slider', value })).toEqual({ kind: 'slider', value: place });
+  });
+
+  test.each([[11], [-1], [Number.NaN], ['3'], [null]])('%p is off the scale', (value) => {
+    expect(readAnswer(SCALE, { kind: 'slider', value })).toBeUndefined();
+  });
+
+  test('a scale that is forged is one all the same', () => {
+    const { question: read } = asked({ ...SCALE, low: 5, high: 5, step: 0 } as Question);
+    expect(read).toMatchObject({ low: 5, high: 6 });
+    expect((read as { step: number }).step).toBeGreaterThan(0);
+  });
+});
+
+describe('what all kinds share', () => {
+  const word = fc.constantFrom('lamp', 'Lamp ', 'fire', 'brine').map(wrote);
+  const number = fc
+    .constantFrom('1', '1,0', '2.5', '3/2')
+    .map((text): Answer => ({ kind: 'number', text }));
+  const value = fc.integer({ min: 0, max: 20 }).map((at): Answer => ({
+    ...{ kind: 'slider', value: at / 2 },
+  }));
+
+  test.each([
+    ['textEntry', WORD, word],
+    ['number', METRES, number],
+    ['slider', SCALE, value],
+  ] as const)('%s: a tally is order-free, and taking out undoes counting in', (kind, what, one) => {
+    const { count } = kindOf(kind)!;
+    fc.assert(
+      fc.property(fc.array(one, { maxLength: 30 }), one, (answers, extra) => {
+        const tally = tallyOf(what, answers);
+        expect(tallyOf(what, [...answers].reverse())).toEqual(tally);
+        expect(count(count(tally, extra, 1), extra, -1)).toEqual(tally);
+      }),
+    );
+  });
+
+  test('an answer to another kind is none, and worth nothing that was meant for one', () => {
+    expect(readAnswer(METRES, { kind: 'textEntry', text: '3' })).toBeUndefined();
+    expect(readAnswer(WORD, { kind: 'textEntry', text: 'x'.repeat(5000) })).toBeUndefined();
+    expect(readAnswer(WORD, { kind: 'textEntry', text: { toString: 'x' } })).toBeUndefined();
+    const key: QuestionKey = { kind: 'slider', low: 0, high: 1 };
+    expect(markAnswer(asked(WORD, key), wrote('x'))).toBeNull();
+  });
+});
+
+describe('the spread of numbers', () => {
+  const counts = (...values: number[]): Record<string, number> =>
+    Object.fromEntries(
+      values.map((value) => [String(value), values.filter((other) => other === value).length]),
+    );
+
+  test('quantiles by linear interpolation, worked by hand', () => {
+    const sorted = [1, 2, 3, 4];
+    expect([0, 0.25, 0.5, 0.75, 1].map((share) => quantile(sorted, share))).toEqual([
+      1, 1.75, 2.5, 3.25, 4,
+    ]);
+  });
+
+  test('an outlier is named and still stands in a bin', () => {
+    const spread = spreadOf(counts(10, 11, 11, 12, 12, 12, 13, 13, 14, 90))!;
+    expect(spread.median).toBe(12);
+    expect(spread.outliers).toEqual([90]);
+    expect(spread.bins.reduce((sum, { count }) => sum + count, 0)).toBe(10);
+    expect(spread.bins.at(-1)!.count).toBe(1);
+  });
+
+  test('of none there is nothing, of equal ones there is one bin', () => {
+    expect(spreadOf({})).toBeUndefined();
+    expect(spreadOf({ '7': 12 })).toMatchObject({ median: 7, bins: [{ from: 7, count: 12 }] });
+  });
+
+  test('bins hold every value once, side by side', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: -1000, max: 1000 }), { minLength: 1, maxLength: 80 }),
+        (values) => {
+          const { bins } = spreadOf(counts(...values))!;
+          expect(bins.reduce((sum, { count }) => sum + count, 0)).toBe(values.length);
+          bins.slice(1).forEach(({ from }, index) => expect(from).toBeCloseTo(bins[index]!.to, 6));
+        },
+      ),
+    );
+  });
+});
