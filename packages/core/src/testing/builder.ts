@@ -224,7 +224,7 @@ export function scenery(asset: AssetRef, id: ElementId, alt = ''): SlidePart {
 
 /** Spare material beside the stage. */
 export function spare(content: string): SlidePart {
-  return text(content, { box: box(STAGE.width + 40, 80, 240, 60) });
+  return text(content, { style: 'caption', box: box(96, STAGE.height + 10, 240, 40) });
 }
 
 /** A builder's plan that does not apply is a mistake of the plan. */
