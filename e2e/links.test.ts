@@ -76,6 +76,7 @@ test('one picker for everything a link can lead to; a hotspot, an option and a l
   await expect(ways.getByRole('button', { name: /Row out/ })).toHaveCount(2);
 
   await page.getByRole('button', { name: 'Question', exact: true }).click();
+  await page.getByRole('button', { name: 'Choice', exact: true }).click();
   await page.getByText('Options lead to').click();
   await page
     .getByRole('listitem')

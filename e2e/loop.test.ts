@@ -186,6 +186,7 @@ async function buildSlide(page: Page, deckAddress: string): Promise<void> {
     y: 0.85,
   });
   await add('Question');
+  await page.getByRole('button', { name: 'Choice', exact: true }).click();
   await page.getByRole('button', { name: 'Options and key' }).click();
   await page.getByLabel('Prompt').fill('What does she need?');
   await page.getByLabel('Option 1', { exact: true }).fill('Oars');

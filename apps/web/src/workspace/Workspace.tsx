@@ -1,5 +1,13 @@
 import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
-import { Navigate, NavLink, Route, Routes, useNavigate, useParams } from 'react-router';
+import {
+  Navigate,
+  NavLink,
+  Route,
+  Routes,
+  useLocation,
+  useNavigate,
+  useParams,
+} from 'react-router';
 import { FINDING_KINDS, renameDeck } from '@gobrel/core';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import type { Teacher } from '../api/teacher';
@@ -13,13 +21,27 @@ import { isTyping } from './isTyping';
 import { SavedLabel } from './SavedLabel';
 import { ShareDialog } from './ShareDialog';
 
-const MapView = lazy(() => import('../map/MapView'));
-const SlideEditor = lazy(() => import('../slide/SlideEditor'));
-const CheckView = lazy(() => import('../check/CheckView'));
-const LessonsView = lazy(() => import('../lessons/LessonsView'));
+const BRING = {
+  map: () => import('../map/MapView'),
+  slide: () => import('../slide/SlideEditor'),
+  check: () => import('../check/CheckView'),
+  lessons: () => import('../lessons/LessonsView'),
+};
+const MapView = lazy(BRING.map);
+const SlideEditor = lazy(BRING.slide);
+const CheckView = lazy(BRING.check);
+const LessonsView = lazy(BRING.lessons);
+
+/** The view that an address asks for is fetched along with the deck, not after it. */
+function bringAlong(path: string): void {
+  const [, , , view] = path.split('/');
+  if (view && Object.hasOwn(BRING, view)) void BRING[view as keyof typeof BRING]();
+}
 
 export default function Workspace(): ReactElement {
   const { deckId = '' } = useParams();
+  const { pathname } = useLocation();
+  useState(() => bringAlong(pathname));
   return (
     <RequireTeacher>
       {(teacher) => <OpenedDeck key={deckId} deckId={deckId} teacher={teacher} />}

@@ -104,8 +104,8 @@ export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement):
 
 /** What a new element has anyway is not written down: a deck of thousands of things stays small. */
 function isStandard(key: string, value: unknown): boolean {
+  if (key === 'opacity') return value === undefined || value === 1;
   if (value === undefined || value === null || value === '' || value === 0) return true;
-  if (key === 'opacity') return value === 1;
   if (key === 'piece') return JSON.stringify(value) === JSON.stringify(STANDARD_PIECE);
   // Zones are seen unless it is said that they are not.
   return value === false && key !== 'isVisible';

@@ -41,6 +41,7 @@ import {
   slidesWithin,
   addSection,
   spread,
+  STANDARD_PIECE,
   stretched,
   toSlide,
   turnedBy,
@@ -499,6 +500,30 @@ test('strokes are added one by one, and rubbed out; the last takes the drawing a
   expect(thing(doc, 'ink')).toMatchObject({ strokes: [{ weight: 8 }] });
   must(rubOut(doc, 's', 'ink', [0]));
   expect(ids(doc)).not.toContain('ink');
+});
+
+test.each<Partial<SlideElement> & NewElement>([
+  { kind: 'text', layer: 'content', box: box(0, 0), style: 'body', opacity: 0, fill: 'none' },
+  { kind: 'shape', layer: 'content', box: box(0, 0), shape: 'star', points: [0, 0], rotation: 0 },
+  {
+    ...{ kind: 'table', layer: 'content', box: box(0, 0, 200, 90), columns: [1, 0.5] },
+    outline: { colour: '', weight: 0, dash: 'solid' },
+  },
+  { kind: 'zone', layer: 'pieces', box: box(0, 0), isVisible: false, takes: [], most: 0 },
+  {
+    ...{ kind: 'text', layer: 'pieces', box: box(0, 0), style: 'body' },
+    piece: { ...STANDARD_PIECE, copies: 0, snaps: false },
+  },
+  { kind: 'closeup', layer: 'content', box: box(0, 0), isSeen: true, opacity: 0.5, isLocked: true },
+])('what is put down sparingly is read as it was: %j', (made) => {
+  const doc = scene();
+  const { elementId } = must(addElement(doc, 's', made));
+  const before = thing(doc, elementId);
+  expect(before).toMatchObject(made);
+  const [copied] = must(duplicateElements(doc, 's', [elementId], { dx: 0, dy: 0 })).elementIds;
+  const { id: _id, order: _order, ...rest } = thing(doc, copied!);
+  const { id: _was, order: _stood, ...had } = before;
+  expect(rest).toEqual(had);
 });
 
 /** Any walk of commands over the things of one slide, also ones that do not apply. */
