@@ -45,8 +45,8 @@ export class PictureBoxController {
   @Post(':id')
   @UseGuards(AnyoneKnownGuard)
   async take(@Param('id') id: string): Promise<{ asset: AssetRef; credit: Credit }> {
-    const { title, licence } = find(id);
     const drawing = find(id);
+    const { title, licence } = drawing;
     return {
       asset: await this.assets.add(Buffer.from(svgOf(drawing), 'utf8')),
       credit: { title, author: AUTHOR, source: '', licence },

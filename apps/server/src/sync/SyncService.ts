@@ -23,9 +23,9 @@ import { CONFIG, type Config } from '../config.js';
 import { isAcknowledgement, readClientMessage } from './messages.js';
 import { UpdateStore } from './UpdateStore.js';
 
-/** Bytes: one message, and one document as stored. */
 /** Bytes of one message: what a student's device may send at once, and a teacher's, who may paste a whole deck. */
 const LARGEST_MESSAGE = { student: 2_000_000, teacher: 32_000_000 };
+/** Bytes of one document as stored. */
 const LARGEST: Record<DocumentKind, number> = {
   deck: 64_000_000,
   folio: 12_000_000,
@@ -112,9 +112,14 @@ export class SyncService implements BeforeApplicationShutdown {
   }
 
   async #upgrade(request: IncomingMessage, socket: Duplex, head: Buffer): Promise<void> {
+    // Who hangs up while we look up who it is must not bring the server down.
+    const hangUp = (): void => void socket.destroy();
+    socket.on('error', hangUp);
     const { teacher } = await this.access.visitorOf(request.headers.cookie);
+    if (socket.destroyed) return;
     const sockets = teacher ? this.#teacherSockets : this.#sockets;
     sockets.handleUpgrade(request, socket, head, (webSocket) => {
+      socket.off('error', hangUp);
       webSocket.on('error', () => webSocket.terminate());
       this.hocuspocus.handleConnection(webSocket, request);
     });
