@@ -1,6 +1,4 @@
 import { addChoice, answer, readDeck, readFolio, readLessonState } from '@gobrel/core';
-import { once } from 'node:events';
-import { connect } from 'node:net';
 import * as encoding from 'lib0/encoding';
 import { DataSource } from 'typeorm';
 import WebSocket from 'ws';
@@ -123,32 +121,6 @@ test('a teacher may paste more at once than a student’s device may send', asyn
   await open.acknowledged();
   open.doc.getMap('slides').delete('large');
   await open.acknowledged();
-  open.close();
-});
-
-test('who hangs up in the middle of the greeting does no harm', async () => {
-  const { hostname, port, origin } = new URL(server.url);
-  const greeting = [
-    'GET /sync HTTP/1.1',
-    `Host: ${hostname}:${port}`,
-    `Origin: ${origin}`,
-    'Connection: Upgrade',
-    'Upgrade: websocket',
-    'Sec-WebSocket-Version: 13',
-    'Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==',
-    `Cookie: ${ada.cookie}`,
-  ];
-  await Promise.all(
-    Array.from({ length: 20 }, async () => {
-      const socket = connect(Number(port), hostname);
-      await once(socket, 'connect');
-      socket.write(`${greeting.join('\r\n')}\r\n\r\n`);
-      // A reset, not a farewell.
-      socket.resetAndDestroy();
-      await once(socket, 'close');
-    }),
-  );
-  const open = await ada.open(`lesson:${room.lessonId}`);
   open.close();
 });
 

@@ -309,7 +309,9 @@ function paintQuestion(
   const inner = { x: padding, y: padding, w: w - 2 * padding, h };
   const type = { ...QUESTION_TYPE, weight: 600, linked: new Set<string>() };
   let y = inner.y + paintText(context, element.text, inner, type) + 12;
-  for (const option of optionsOf(element.question)) {
+  // What is no choice has one field.
+  const options = optionsOf(element.question).map(({ text }) => text);
+  for (const option of options.length > 0 ? options : ['']) {
     const height = size * 1.9;
     if (y + height > h) break;
     context.fillStyle = '#FFFFFF';
@@ -317,7 +319,7 @@ function paintQuestion(
     context.fillStyle = type.colour;
     context.font = `400 ${size * 0.92}px ${type.family}, sans-serif`;
     context.textAlign = 'left';
-    context.fillText(option.text, inner.x + 16, y + height * 0.64, inner.w - 32);
+    context.fillText(option, inner.x + 16, y + height * 0.64, inner.w - 32);
     y += height + 10;
   }
 }

@@ -53,6 +53,7 @@ export function TryOut(props: {
           links={links}
           width={STAGE.width * view.scale}
           label={`Trying out: ${slide.title || 'Untitled'}`}
+          movesPieces
           renderElement={render}
         />
       </div>

@@ -1,7 +1,7 @@
-import { Popover } from 'radix-ui';
 import { ChevronDown, type LucideIcon } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { useNotices } from '../ui/Notice';
+import { Sheet } from '../ui/Sheet';
 
 /** What stands in the tray's row: a setting with its name, and the inputs that set it. */
 export function Setting({ label, children }: { label: string; children: ReactNode }): ReactElement {
@@ -70,44 +70,32 @@ export function Pop(props: {
   value?: ReactNode;
   /** What a screen reader says of the value when it is a picture. */
   says?: string;
-  children: ReactNode;
+  children: ReactNode | ((choose: () => void) => ReactNode);
   width?: number;
 }): ReactElement {
   const { label, value, says } = props;
+  const said = says ?? (typeof value === 'string' ? value : '');
+  const pill = (
+    <button
+      type="button"
+      aria-label={said ? `${label}: ${said}` : label}
+      className="flex min-h-7 items-center gap-1.5 rounded-[4px] hover:bg-sand"
+    >
+      <span className={value === undefined ? 'pl-1.5' : 'text-soft'}>{label}</span>
+      {value === undefined ? (
+        <ChevronDown size={13} aria-hidden className="mr-1" />
+      ) : (
+        <span className="flex min-h-7 max-w-[150px] items-center gap-1 rounded-full border border-line bg-sheet px-2.5">
+          <span className="truncate">{value}</span>
+          <ChevronDown size={12} aria-hidden className="shrink-0" />
+        </span>
+      )}
+    </button>
+  );
   return (
-    <Popover.Root>
-      <Popover.Trigger asChild>
-        <button
-          type="button"
-          aria-label={
-            says || typeof value === 'string' ? `${label}: ${says ?? String(value)}` : label
-          }
-          className="flex min-h-7 items-center gap-1.5 rounded-[4px] hover:bg-sand"
-        >
-          <span className={value === undefined ? 'pl-1.5' : 'text-soft'}>{label}</span>
-          {value === undefined ? (
-            <ChevronDown size={13} aria-hidden className="mr-1" />
-          ) : (
-            <span className="flex min-h-7 max-w-[150px] items-center gap-1 rounded-full border border-line bg-sheet px-2.5">
-              <span className="truncate">{value}</span>
-              <ChevronDown size={12} aria-hidden className="shrink-0" />
-            </span>
-          )}
-        </button>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side="top"
-          sideOffset={8}
-          collisionPadding={10}
-          aria-label={label}
-          style={{ width: props.width ?? 280 }}
-          className="z-30 max-h-[min(440px,70vh)] overflow-y-auto rounded-[6px] border border-line bg-sheet p-3 text-[13px]"
-        >
-          {props.children}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Sheet label={label} trigger={pill} width={props.width}>
+      {props.children}
+    </Sheet>
   );
 }
 

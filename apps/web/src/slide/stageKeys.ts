@@ -12,7 +12,7 @@ import { useEffect } from 'react';
 import type * as Y from 'yjs';
 import { useStable } from '../ui/useStable';
 import { isTyping } from '../workspace/isTyping';
-import { isTouchable, type StageEdit } from './useStageEdit';
+import { isTouchable, stepOut, type StageEdit } from './useStageEdit';
 
 interface Given {
   doc: Y.Doc;
@@ -93,10 +93,7 @@ function takePlain(event: KeyboardEvent, given: Given): boolean {
   const ids = edit.selected.map(({ id }) => id);
   const arrow = ARROWS[event.key];
   if (event.key === 'Escape') {
-    if (edit.typing) edit.type(null);
-    else if (edit.tool !== 'select') edit.setTool('select');
-    else if (edit.cropping) edit.crop(null);
-    else edit.select([]);
+    stepOut(slide, edit);
     return true;
   }
   if (ids.length === 0 || at?.closest('button, a, [role=button], [role=radio]')) return false;

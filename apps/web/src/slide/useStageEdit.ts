@@ -131,3 +131,15 @@ export const LAYER_NAMES: Record<Layer, string> = {
   content: 'Content',
   pieces: 'Pieces',
 };
+
+/** One step out of what is being done: of the text, the tool, the crop, the group; then nothing is in hand any more. */
+export function stepOut(slide: Slide, edit: StageEdit): void {
+  const { entered } = edit;
+  if (edit.typing) edit.type(null);
+  else if (edit.tool !== 'select') edit.setTool('select');
+  else if (edit.cropping) edit.crop(null);
+  else if (entered) {
+    edit.enter(groupsAround(slide.elements, entered)[0] ?? null);
+    edit.select([entered]);
+  } else edit.select([]);
+}

@@ -25,6 +25,8 @@ export interface StageBehaviour {
   isHidden?: (element: SlideElement) => boolean;
   /** Where things that are being moved lay before: they are shifted as they are, and nothing is painted anew. */
   liftedFrom?: (element: SlideElement) => Box | undefined;
+  /** Pieces are drawn by the view, groups among them with their members. */
+  movesPieces?: boolean;
   /** Draws an element in the view's own way: a piece that moves, a question that is answered, a text being typed. */
   renderElement?: (element: SlideElement, drawn: ReactElement) => ReactElement | null;
   /** Over everything, in slide units: handles, guides. */
@@ -91,8 +93,7 @@ export function SlideThings(
       <GroundView ground={slide.ground} theme={theme} scale={scale} />
       {slide.elements.map((element) => {
         if (isHidden?.(element)) return null;
-        // Where pieces move, a group that is one draws its members itself.
-        if (renderElement && inPieces.has(element.id)) return null;
+        if (props.movesPieces && inPieces.has(element.id)) return null;
         const drawn = (
           <ElementView
             key={element.id}

@@ -47,6 +47,7 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
             links={links}
             width={width}
             isHidden={isBelow}
+            movesPieces
             renderElement={renderElement}
             label={`Picture: ${slide.title}`}
           />

@@ -218,6 +218,7 @@ function SlideAtWork(
           theme={props.edition.theme}
           links={props.links}
           onFollow={work.onFollow}
+          movesPieces
           renderElement={renderElement}
           camera={camera}
           overlay={<Spot slide={props.slide} spotId={props.spotId} />}

@@ -23,7 +23,6 @@ import {
   LINE_PATHS,
   SHADOWS,
   SLOTS,
-  STAGE,
   TEXT_FITS,
   TEXT_STYLES,
   TIDIES,
@@ -413,6 +412,3 @@ function readStrokes(value: unknown): InkStroke[] {
     ];
   });
 }
-
-/** The whole stage. */
-export const WHOLE_STAGE: Box = { x: 0, y: 0, w: STAGE.width, h: STAGE.height };

@@ -65,6 +65,25 @@ export function marked(text: RichText, mark: RichMark, isOn: boolean): RichText 
   return { type: 'doc', content: text.content.map(walk) };
 }
 
+/** A text whose words have no colours of their own any more. */
+export function uncoloured(text: RichText): RichText {
+  const walk = (node: RichNode): RichNode => ({
+    ...node,
+    ...(node.content ? { content: node.content.map(walk) } : {}),
+    ...(node.marks
+      ? {
+          marks: node.marks.flatMap((mark) => {
+            if (mark.type !== 'textStyle' || !mark.attrs) return [mark];
+            const { color: _color, ...attrs } = mark.attrs;
+            const isBare = Object.values(attrs).every((value) => value === null);
+            return isBare ? [] : [{ ...mark, attrs }];
+          }),
+        }
+      : {}),
+  });
+  return { type: 'doc', content: text.content.map(walk) };
+}
+
 const runsOf = (node: { content?: RichNode[] }): RichNode[] =>
   (node.content ?? []).flatMap((child) => (child.text === undefined ? runsOf(child) : [child]));
 

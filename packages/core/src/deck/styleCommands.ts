@@ -1,11 +1,28 @@
 import type * as Y from 'yjs';
 import { refuse, type ElementId, type Result, type SlideId } from '../ids.js';
-import { elementOf } from './document.js';
+import { elementOf, fragmentOf } from './document.js';
 import { GONE, LOCKED, type ElementSettings } from './elementCommands.js';
 import type { ElementKind, SlideElement } from './elements.js';
 import { COMMAND } from './history.js';
+import { readFragment, uncoloured, writeFragment } from './richText.js';
 
 const TYPE = ['family', 'size', 'colour', 'align', 'upright', 'leading', 'gap'] as const;
+
+/** Sets the colour of all words of a thing; words that had one of their own lose it. One step; '' is the theme's. */
+export function setInk(doc: Y.Doc, slideId: SlideId, elementId: ElementId, colour: string): Result {
+  const element = elementOf(doc, slideId, elementId);
+  if (!element) return refuse(GONE);
+  if (element.get('isLocked') === true) return refuse(LOCKED);
+  const fragment = fragmentOf(element);
+  doc.transact(() => {
+    element.set('colour', colour);
+    const text = fragment && readFragment(fragment);
+    if (text && JSON.stringify(text) !== JSON.stringify(uncoloured(text))) {
+      writeFragment(fragment, uncoloured(text));
+    }
+  }, COMMAND);
+  return { ok: true };
+}
 
 /** What belongs to the look of each kind, and not to what it shows or where it is. */
 const LOOK: Record<ElementKind, readonly (keyof ElementSettings)[]> = {

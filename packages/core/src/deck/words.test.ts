@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { createHistory, readDeck, setInk, type NewElement, type TextElement } from '../index.js';
+import { deck, element, slide } from '../testing/builder.js';
 import {
   hasMark,
   marked,
@@ -6,8 +8,13 @@ import {
   readTabbed,
   tableText,
   wordsOf,
+  type RichNode,
   type RichText,
 } from './richText.js';
+
+const WORDS: NewElement = {
+  ...{ kind: 'text', layer: 'content', style: 'body', box: { x: 0, y: 0, w: 300, h: 60 } },
+};
 
 describe('marks on all words', () => {
   const text: RichText = {
@@ -49,6 +56,36 @@ describe('marks on all words', () => {
     const once = marked(text, { type: 'highlight', attrs: { color: '#ffee00' } }, true);
     expect(marked(once, { type: 'highlight', attrs: { color: '#ffee00' } }, true)).toEqual(once);
   });
+});
+
+test('the ink of a whole text takes colours off its words, and leaves their sizes', () => {
+  const run = (text: string, attrs: Record<string, unknown>): RichNode => ({
+    ...{ type: 'text', text },
+    marks: [{ type: 'bold' }, { type: 'textStyle', attrs }],
+  });
+  const text: RichText = {
+    type: 'doc',
+    content: [
+      {
+        type: 'paragraph',
+        content: [
+          run('low ', { color: '#bf4e2a', fontSize: null }),
+          run('tide', { color: '#bf4e2a', fontSize: '40px' }),
+        ],
+      },
+    ],
+  };
+  const doc = deck(slide('s', element({ ...WORDS, id: 't', text })));
+  const history = createHistory(doc);
+  expect(setInk(doc, 's', 't', '#17505C').ok).toBe(true);
+  const read = (): TextElement =>
+    readDeck(doc).slides.s!.elements.find(({ id }) => id === 't') as TextElement;
+  expect(read().colour).toBe('#17505C');
+  expect(
+    read().text.content[0]!.content!.map(({ marks }) => marks!.map(({ type }) => type)),
+  ).toEqual([['bold'], ['bold', 'textStyle']]);
+  history.undo();
+  expect(read()).toMatchObject({ colour: '', text });
 });
 
 describe('tables from spreadsheets', () => {

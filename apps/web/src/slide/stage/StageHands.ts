@@ -24,6 +24,9 @@ export interface Sketch {
 }
 export const NO_SKETCH: Sketch = {};
 
+/** How the mark of the pen looks. */
+export type PenLook = Pick<InkStroke, 'colour' | 'weight' | 'isMarker'>;
+
 /** What gestures work with: the slide as it is, and ways to show and keep what becomes of it. */
 export interface StageHands {
   doc: Y.Doc;

@@ -1,6 +1,5 @@
 import {
   boundsOf,
-  drawnOf,
   duplicateElements,
   isInBox,
   liesIn,
@@ -278,10 +277,3 @@ export function underneath(hands: StageHands, at: Point): ElementId[] {
     .flatMap(({ id }) => hands.inHand(id) ?? []);
   return [...new Set(ids)];
 }
-
-/** What is really drawn of things in hand. */
-export const drawnInHand = (hands: StageHands): SlideElement[] =>
-  drawnOf(
-    hands.slide.elements,
-    hands.edit.selected.map(({ id }) => id),
-  );

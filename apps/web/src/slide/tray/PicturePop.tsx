@@ -1,12 +1,12 @@
 import { LICENCES, licenceWords, type AssetRef, type Credit, type Licence } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
-import { Popover } from 'radix-ui';
 import { useDeferredValue, useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { PICTURE_TYPES, uploadPicture } from '../../api/assets';
 import { sentenceOf } from '../../api/http';
 import { boxPictureUrl, searchPictureBox, takeFromBox } from '../../api/pictureBox';
 import { Button } from '../../ui/Button';
 import { useNotices } from '../../ui/Notice';
+import { Sheet } from '../../ui/Sheet';
 import { Pop, Select, Setting } from '../controls';
 
 /** A picture that somebody chose, with what is known of it. */
@@ -23,45 +23,22 @@ export function PicturePop(props: {
   trigger?: ReactNode;
   onPicture: (picture: ChosenPicture) => void;
 }): ReactElement {
-  const [isOpen, setIsOpen] = useState(false);
-  const hasChosen = useRef(false);
-  const content = (
+  const content = (choose: () => void): ReactElement => (
     <PictureChoice
-      label={props.label}
       onPicture={(picture) => {
-        hasChosen.current = true;
-        setIsOpen(false);
+        choose();
         props.onPicture(picture);
       }}
     />
   );
-  if (!props.trigger) {
-    return (
-      <Pop label={props.label} width={420}>
-        {content}
-      </Pop>
-    );
-  }
-  return (
-    <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
-      <Popover.Trigger asChild>{props.trigger}</Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side="top"
-          sideOffset={8}
-          collisionPadding={10}
-          aria-label={props.label}
-          onCloseAutoFocus={(event) => {
-            // What was chosen has the focus now.
-            if (hasChosen.current) event.preventDefault();
-            hasChosen.current = false;
-          }}
-          className="z-30 max-h-[min(460px,70vh)] w-[420px] overflow-y-auto rounded-[6px] border border-line bg-sheet p-3 text-[13px]"
-        >
-          {content}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+  return props.trigger ? (
+    <Sheet label={props.label} trigger={props.trigger} width={420}>
+      {content}
+    </Sheet>
+  ) : (
+    <Pop label={props.label} width={420}>
+      {content}
+    </Pop>
   );
 }
 
@@ -73,10 +50,7 @@ const WANTED: { value: Licence | 'any'; label: string }[] = [
   })),
 ];
 
-function PictureChoice(props: {
-  label: string;
-  onPicture: (picture: ChosenPicture) => void;
-}): ReactElement {
+function PictureChoice(props: { onPicture: (picture: ChosenPicture) => void }): ReactElement {
   const { onPicture } = props;
   const { trouble } = useNotices();
   const file = useRef<HTMLInputElement>(null);

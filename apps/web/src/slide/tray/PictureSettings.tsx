@@ -1,29 +1,24 @@
 import {
   addElement,
-  coloursOf,
   creditLine,
   licenceAddress,
   licenceWords,
   LICENCES,
   FITS,
-  SHADOWS,
   shapeKind,
   type Adjustments,
   type Credit,
   type PictureElement,
-  type ShapeElement,
 } from '@gobrel/core';
-import { FlipHorizontal2, FlipVertical2 } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { useDeck } from '../../workspace/DeckContext';
-import { Check, Line, named, Plain, Pop, Select, Setting, Sign, Slide } from '../controls';
+import { Check, Line, named, Plain, Pop, Select, Setting, Slide } from '../controls';
 import { creditsElement } from '../newThings';
-import { FillPop, OutlinePop } from './colours';
+import { Appearance } from './Appearance';
+import { OutlinePop } from './colours';
 import { PicturePop } from './PicturePop';
 import type { SettingsOf } from './settings';
 import { ShapeGallery } from './ShapeGallery';
-import { FontPop } from './TypeSettings';
-import { WordMarks } from './WordMarks';
 
 const ADJUSTMENTS: [keyof Adjustments, string][] = [
   ['brightness', 'Brightness'],
@@ -162,65 +157,5 @@ function CreditPop(props: SettingsOf<PictureElement>): ReactElement {
         </Plain>
       </div>
     </Pop>
-  );
-}
-
-/** Flip, shadow and opacity. */
-function Appearance(props: SettingsOf<PictureElement | ShapeElement>): ReactElement {
-  const { element, set } = props;
-  return (
-    <div className="flex flex-wrap items-center gap-1">
-      <Sign
-        icon={FlipHorizontal2}
-        label="Flip across"
-        isOn={element.isFlippedAcross}
-        onClick={() => set({ isFlippedAcross: !element.isFlippedAcross })}
-      />
-      <Sign
-        icon={FlipVertical2}
-        label="Flip down"
-        isOn={element.isFlippedDown}
-        onClick={() => set({ isFlippedDown: !element.isFlippedDown })}
-      />
-      <Setting label="Shadow">
-        <Select
-          label="Shadow"
-          value={element.shadow}
-          options={named(SHADOWS)}
-          onChange={(shadow) => set({ shadow })}
-        />
-      </Setting>
-      <div className="w-full">
-        <Slide
-          label="Opacity"
-          value={element.opacity}
-          {...{ min: 0.05, max: 1, step: 0.05 }}
-          onKeep={(opacity) => set({ opacity })}
-        />
-      </div>
-    </div>
-  );
-}
-
-export function ShapeSettings(props: SettingsOf<ShapeElement>): ReactElement {
-  const { element, theme, set } = props;
-  return (
-    <>
-      <Pop label="Shape" value={shapeKind(element.shape).label} width={330}>
-        <ShapeGallery value={element.shape} onChoose={(shape) => set({ shape, points: [] })} />
-      </Pop>
-      <FillPop
-        theme={theme}
-        value={element.fill}
-        standard={coloursOf(theme).shapeFill}
-        onChange={(fill) => set({ fill })}
-      />
-      <OutlinePop theme={theme} value={element.outline} onChange={(outline) => set({ outline })} />
-      <FontPop {...props} />
-      <WordMarks {...props} />
-      <Pop label="Look">
-        <Appearance {...props} />
-      </Pop>
-    </>
   );
 }

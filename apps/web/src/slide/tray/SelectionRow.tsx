@@ -18,15 +18,16 @@ import { QUESTION_VIEWS, type QuestionEditProps } from '../../questions/registry
 import { useDeck } from '../../workspace/DeckContext';
 import { Line, Plain, Pop, Setting, Sign } from '../controls';
 import { labelOf } from '../labelOf';
-import type { PenLook } from '../stage/EditingStage';
+import type { PenLook } from '../stage/StageHands';
 import type { StageEdit } from '../useStageEdit';
 import { ArrangePop } from './ArrangePop';
 import { InkSettings, LineSettings } from './LineSettings';
 import { MediaSettings } from './MediaSettings';
 import { PiecePop, ZoneSettings } from './PieceSettings';
-import { PictureSettings, ShapeSettings } from './PictureSettings';
+import { PictureSettings } from './PictureSettings';
 import { RegionSettings } from './RegionSettings';
 import type { SettingsOf } from './settings';
+import { ShapeSettings } from './ShapeSettings';
 import { SlideSettings } from './SlideSettings';
 import { TableSettings } from './TableSettings';
 import { ToolSettings } from './ToolSettings';

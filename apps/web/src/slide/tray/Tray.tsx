@@ -21,14 +21,8 @@ import {
   Volume2,
   type LucideIcon,
 } from 'lucide-react';
-import { Popover } from 'radix-ui';
-import {
-  useRef,
-  useState,
-  type ComponentPropsWithRef,
-  type MouseEvent,
-  type ReactElement,
-} from 'react';
+import type { ComponentPropsWithRef, MouseEvent, ReactElement } from 'react';
+import { Sheet } from '../../ui/Sheet';
 import { useDeck } from '../../workspace/DeckContext';
 import {
   mediaElement,
@@ -82,10 +76,10 @@ export function Tray(props: SelectionRowProps): ReactElement {
           }
         />
         <AddFrom icon={Pentagon} label="Shape" width={340}>
-          {(close) => (
+          {(choose) => (
             <ShapeGallery
               onChoose={(shape: ShapeName) => {
-                close();
+                choose();
                 add(shapeElement(slide, layer, shape));
               }}
             />
@@ -114,14 +108,14 @@ export function Tray(props: SelectionRowProps): ReactElement {
         <Add icon={Hand} label="Piece" onClick={() => add(pieceElement(slide), true)} />
         <Add icon={Scan} label="Zone" onClick={() => add(zoneElement(slide))} />
         <AddFrom icon={CircleHelp} label="Question" width={180}>
-          {(close) => (
+          {(choose) => (
             <div className="flex flex-col" role="group" aria-label="Kinds of question">
               {QUESTION_KINDS.map((kind) => (
                 <button
                   key={kind}
                   type="button"
                   onClick={() => {
-                    close();
+                    choose();
                     add(questionElement(slide, kind));
                   }}
                   className="min-h-9 rounded-[4px] px-2 text-left hover:bg-sand"
@@ -133,10 +127,10 @@ export function Tray(props: SelectionRowProps): ReactElement {
           )}
         </AddFrom>
         <AddFrom icon={Volume2} label="Sound" width={340}>
-          {(close) => (
+          {(choose) => (
             <SoundChoice
               onMedia={(media, name) => {
-                close();
+                choose();
                 add(mediaElement(slide, media, name));
               }}
             />
@@ -183,35 +177,12 @@ function AddFrom(props: {
   icon: LucideIcon;
   label: string;
   width: number;
-  children: (close: () => void) => ReactElement;
+  children: (choose: () => void) => ReactElement;
 }): ReactElement {
-  const [isOpen, setIsOpen] = useState(false);
-  const hasChosen = useRef(false);
+  const { icon, label, width } = props;
   return (
-    <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
-      <Popover.Trigger asChild>
-        <Add icon={props.icon} label={props.label} />
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side="top"
-          sideOffset={6}
-          collisionPadding={10}
-          aria-label={props.label}
-          onCloseAutoFocus={(event) => {
-            // What was chosen has the focus now.
-            if (hasChosen.current) event.preventDefault();
-            hasChosen.current = false;
-          }}
-          style={{ width: props.width }}
-          className="z-30 max-h-[min(460px,70vh)] overflow-y-auto rounded-[6px] border border-line bg-sheet p-3 text-[13px]"
-        >
-          {props.children(() => {
-            hasChosen.current = true;
-            setIsOpen(false);
-          })}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Sheet label={label} width={width} trigger={<Add icon={icon} label={label} />}>
+      {props.children}
+    </Sheet>
   );
 }

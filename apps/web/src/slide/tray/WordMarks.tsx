@@ -1,7 +1,7 @@
 import {
   hasMark,
   marked,
-  setElement,
+  setInk,
   setText,
   type Alignment,
   type RichText,
@@ -60,12 +60,6 @@ export function WordMarks(props: SettingsOf<Worded & Typography>): ReactElement 
   return editor ? <TypingMarks {...props} editor={editor} /> : <WholeMarks {...props} />;
 }
 
-/** A text style mark that holds colour and size; one is changed, the other kept. */
-function styleOf(text: RichText): Record<string, unknown> {
-  const node = JSON.stringify(text).match(/"type":"textStyle","attrs":(\{[^}]*\})/);
-  return node ? (JSON.parse(node[1]!) as Record<string, unknown>) : {};
-}
-
 function WholeMarks(props: SettingsOf<Worded & Typography>): ReactElement {
   const { slide, element, theme, set } = props;
   const { doc, run } = useDeck();
@@ -107,14 +101,12 @@ function WholeMarks(props: SettingsOf<Worded & Typography>): ReactElement {
             label="Ink"
             theme={theme}
             value={element.colour}
-            onChange={(colour) =>
-              // Words that have a colour of their own would keep it.
-              'color' in styleOf(element.text)
-                ? mark('textStyle', true, { ...styleOf(element.text), color: colour })
-                : run(setElement(doc, slide.id, element.id, { colour }))
-            }
+            onChange={(colour) => run(setInk(doc, slide.id, element.id, colour))}
           />
-          <Plain aria-pressed={element.colour === ''} onClick={() => set({ colour: '' })}>
+          <Plain
+            aria-pressed={element.colour === ''}
+            onClick={() => run(setInk(doc, slide.id, element.id, ''))}
+          >
             As the theme
           </Plain>
           <span className="text-soft">Highlight</span>

@@ -104,7 +104,7 @@ export function FillPop(props: FillProps): ReactElement {
   );
 }
 
-export function FillChoice(props: FillProps & { label: string }): ReactElement {
+function FillChoice(props: FillProps & { label: string }): ReactElement {
   const { label, theme, value, canBeNone = true, onChange } = props;
   const gradient = typeof value === 'string' ? null : value;
   const plain = typeof value === 'string' && value !== 'none' ? value : '';

@@ -9,9 +9,6 @@ import type { CSSProperties, ReactElement, ReactNode } from 'react';
 import { RichTextView, type WordLinks } from '../RichTextView';
 import { typeCss } from '../type';
 
-/** Space within the cells of a table, in type sizes. */
-export const CELL_PADDING = '0.25em 0.45em';
-
 export function TableBody(props: {
   element: TableElement;
   theme: ThemeName;

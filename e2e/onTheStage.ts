@@ -1,0 +1,37 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { newDeck } from './people';
+
+/** A new deck with one slide, opened in the slide editor. */
+export async function openSlide(page: Page, name: string): Promise<void> {
+  await newDeck(page, name);
+  await page.keyboard.type('The bay');
+  await page.keyboard.press('Enter');
+  await page.getByRole('link', { name: 'Slide', exact: true }).click();
+  await expect(stageOf(page)).toBeVisible();
+}
+export const stageOf = (page: Page): Locator => page.getByRole('group', { name: /^Stage: / });
+export const trayOf = (page: Page): Locator => page.getByRole('toolbar', { name: 'Tray' });
+export const add = (page: Page, what: string): Promise<void> =>
+  trayOf(page).getByRole('button', { name: what, exact: true }).click();
+export const thing = (page: Page, name: string | RegExp): Locator =>
+  stageOf(page).getByRole('button', { name });
+export const undo = (page: Page): Locator => page.getByRole('button', { name: 'Undo' });
+
+export async function seriousFindings(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ''}`);
+}
+
+/** The numbers of what is selected, as the tray tells them. */
+export async function numbers(page: Page): Promise<Record<string, number>> {
+  await trayOf(page).getByRole('button', { name: 'Arrange' }).click();
+  const read: Record<string, number> = {};
+  for (const label of ['Left', 'Top', 'Width', 'Height']) {
+    read[label] = Number(await page.getByLabel(label, { exact: true }).inputValue());
+  }
+  await page.keyboard.press('Escape');
+  return read;
+}
