@@ -56,6 +56,8 @@ export function lampDeck(pictures: Pictures): Y.Doc {
   ];
   const STORM: [PictureName, string] = ['storm', 'Rain over the lighthouse'];
   const side = box(730, 236, 490, 430);
+  /** For a question with one field. */
+  const low = box(730, 236, 490, 250);
   const doc = deckNamed(
     'Keep the Lamp Lit',
     story(
@@ -176,7 +178,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
           ...{ lowLabel: 'none of it', highLabel: 'all of it' },
         },
         { kind: 'slider', low: 6, high: 10 },
-        side,
+        low,
       ),
       choice('Keep waiting', 'night'),
       choice('Signal by hand', 'flags'),
@@ -201,7 +203,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
         'The buoys lie a cable and a half apart. A cable is 185 metres. How far is that?',
         { kind: 'number', unit: 'm', points: 2 },
         { kind: 'number', low: 275, high: 280 },
-        side,
+        low,
       ),
       choice('Wave the flags', 'flags'),
       choice('Row home', 'harbour'),
@@ -236,7 +238,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
           ...{ kind: 'textEntry', heedsCase: false, heedsAccents: false },
           accepted: ['copper', '*copper wire'],
         },
-        side,
+        low,
       ),
     ),
     story(

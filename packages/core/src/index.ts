@@ -25,6 +25,7 @@ export * from './deck/elementClip.js';
 export * from './deck/groundCommands.js';
 export { setLayout } from './deck/layoutCommands.js';
 export * from './deck/styleCommands.js';
+export { setQuestion } from './deck/questionCommands.js';
 export * from './deck/linkCommands.js';
 export * from './deck/slideClip.js';
 export * from './deck/trailCommands.js';

@@ -1,7 +1,5 @@
 import {
-  plain,
-  setElement,
-  setText,
+  setQuestion,
   wordsOf,
   type Question,
   type QuestionElement,
@@ -27,24 +25,42 @@ export function QuestionDialog(props: {
   const { title, slideId, element, onClose } = props;
   const { doc, run } = useDeck();
   const { trouble } = useNotices();
-  const [prompt, setPrompt] = useState(wordsOf(element.text));
+  const before = wordsOf(element.text);
+  const [prompt, setPrompt] = useState(before);
   const [points, setPoints] = useState(String(element.question.points));
   const keep = (): void => {
     const worth = Number(points.replace(',', '.'));
-    if (!(worth >= 0 && worth <= 100)) return trouble('Points go from 0 to 100.');
+    if (points.trim() === '' || !(worth >= 0 && worth <= 100)) {
+      return trouble('Points go from 0 to 100.');
+    }
     const kept = props.onKeep(worth);
     if (typeof kept === 'string') return trouble(kept);
-    if (prompt !== wordsOf(element.text)) {
-      run(setText(doc, slideId, element.id, plain(...prompt.split('\n'))));
-    }
-    if (run(setElement(doc, slideId, element.id, kept))) onClose();
+    // A prompt that was not touched keeps its styling.
+    const changed = prompt === before ? kept : { ...kept, prompt };
+    if (run(setQuestion(doc, slideId, element.id, changed))) onClose();
   };
   return (
     <Dialog title={title} isOpen onClose={onClose}>
       <div className="flex flex-col gap-4">
-        <Field label="Prompt" value={prompt} onChange={(event) => setPrompt(event.target.value)} />
+        <label className="block text-[14px] font-semibold">
+          Prompt
+          <textarea
+            rows={2}
+            value={prompt}
+            onChange={(event) => setPrompt(event.target.value)}
+            className="mt-1 w-full rounded-[6px] border border-line bg-sheet px-3 py-2 text-[16px] font-normal"
+          />
+        </label>
         {props.children}
-        <Field label="Points" value={points} onChange={(event) => setPoints(event.target.value)} />
+        <Field
+          label="Points"
+          className="w-[120px]"
+          value={points}
+          onChange={(event) => setPoints(event.target.value)}
+        />
+        <p className="text-[13px] text-soft">
+          The key stays with you: it is not sent to any student’s device.
+        </p>
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button look="main" onClick={keep}>

@@ -417,6 +417,11 @@ export type ElementKind = SlideElement['kind'];
 /** Kinds that students may be let move. */
 export const MOVABLE: readonly ElementKind[] = ['text', 'shape', 'picture', 'group', 'ink'];
 
+/** Kinds that carry a link as a whole. The options of a question carry links of their own. */
+export const LINKABLE: readonly ElementKind[] = [
+  ...(['text', 'shape', 'picture', 'hotspot', 'line', 'ink', 'group'] as const),
+];
+
 /** A piece is a text, picture, shape, drawing or group on the pieces layer: students may move it. */
 export function isPiece(element: SlideElement): boolean {
   return element.layer === 'pieces' && element.groupId === null && MOVABLE.includes(element.kind);

@@ -22,7 +22,7 @@ import {
   slidesMap,
 } from './document.js';
 import { addElementTo, carriedLinks, relinkText, setWords } from './elementCommands.js';
-import { optionsOf } from './elements.js';
+import { LINKABLE, optionsOf, type ElementKind } from './elements.js';
 import { COMMAND } from './history.js';
 import { linkWords, plain } from './richText.js';
 import { addSlide } from './slideCommands.js';
@@ -166,9 +166,9 @@ export function linkElement(
   if (kind === 'question') {
     return refuse('A question carries links on its options, not as a whole.');
   }
-  if (kind === 'media' || kind === 'closeup' || kind === 'credits' || kind === 'table') {
+  if (!LINKABLE.includes(kind as ElementKind)) {
     return refuse(
-      'Sounds, videos, tables, credits and close-ups carry no links. Lay a hotspot over it.',
+      'Zones, sounds, videos, tables, credits and close-ups carry no links. Lay a hotspot over it.',
     );
   }
   return linkCarrier(doc, from, { kind: 'element', elementId }, target);

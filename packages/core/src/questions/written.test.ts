@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import {
+  createHistory,
   likeTexts,
   markAnswer,
   readAnswer,
   readDeck,
+  setQuestion,
   spreadOf,
   tallyOf,
   type Answer,
@@ -11,6 +13,7 @@ import {
   type QuestionElement,
   type QuestionKey,
   type TextEntryTally,
+  wordsOf,
 } from '../index.js';
 import { deck, question, slide } from '../testing/builder.js';
 import { readNumber } from './number/readNumber.js';
@@ -188,6 +191,25 @@ describe('what all kinds share', () => {
     const key: QuestionKey = { kind: 'slider', low: 0, high: 1 };
     expect(markAnswer(asked(WORD, key), wrote('x'))).toBeNull();
   });
+});
+
+test('a question, its key and its prompt are set in one step; a key of another kind is none', () => {
+  const doc = deck(slide('s', question('q', 'How far?', METRES)));
+  const history = createHistory(doc);
+  const read = (): QuestionElement =>
+    readDeck(doc).slides.s!.elements.find(({ id }) => id === 'q') as QuestionElement;
+  const before = read();
+  const key: QuestionKey = { kind: 'number', low: 1, high: 2 };
+  const asks = { question: { ...METRES, points: 3 }, key, prompt: 'How\nfar off?' };
+  expect(setQuestion(doc, 's', 'q', asks).ok).toBe(true);
+  expect(read()).toMatchObject({ question: { points: 3 }, key });
+  expect(wordsOf(read().text)).toBe('How\nfar off?');
+  setQuestion(doc, 's', 'q', { question: WORD, key });
+  expect(read().key).toBeNull();
+  history.undo();
+  history.undo();
+  expect(read()).toEqual(before);
+  expect(setQuestion(doc, 's', 'gone', asks).ok).toBe(false);
 });
 
 describe('the spread of numbers', () => {

@@ -255,7 +255,8 @@ export function ColumnGrips(props: {
           <Grip
             key={index}
             x={(at / whole) * table.box.w}
-            y={0}
+            // Below the edge, where a handle may stand.
+            y={18 / scale}
             scale={scale}
             title="Width of the columns"
             className="rounded-full bg-petrol"

@@ -1,4 +1,5 @@
 import {
+  LINKABLE,
   MOVABLE,
   optionsOf,
   setElement,
@@ -91,8 +92,7 @@ function OneThing(props: SelectionRowProps & { element: SlideElement }): ReactEl
   };
   // While words are typed there is room for what can be done to words.
   const isTyping = given.editor !== null;
-  const canLead =
-    !isTyping && element.layer === 'content' && !['question', 'closeup'].includes(element.kind);
+  const canLead = !isTyping && element.layer === 'content' && LINKABLE.includes(element.kind);
   const isPieceable = !isTyping && element.groupId === null && MOVABLE.includes(element.kind);
   return (
     <>
