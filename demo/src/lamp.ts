@@ -175,7 +175,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
         'The tide is falling. How much of the reef will show?',
         {
           ...{ kind: 'slider', low: 0, high: 10, step: 1, points: 1 },
-          ...{ lowLabel: 'none of it', highLabel: 'all of it' },
+          ...{ lowLabel: 'none of it', highLabel: 'all of it', before: '' },
         },
         { kind: 'slider', low: 6, high: 10 },
         low,
@@ -202,7 +202,9 @@ export function lampDeck(pictures: Pictures): Y.Doc {
         'q-buoys',
         'The buoys lie a cable and a half apart. A cable is 185 metres. How far is that?',
         { kind: 'number', unit: 'm', points: 2 },
-        { kind: 'number', low: 275, high: 280 },
+        {
+          ...{ kind: 'number', right: '277.5 ± 2.5', ranges: [{ low: 275, high: 280 }] },
+        },
         low,
       ),
       choice('Wave the flags', 'flags'),

@@ -8,11 +8,11 @@ import {
   routeGraph,
   setText,
   putInto,
+  questionsOn,
+  sampleAnswer,
   visit,
-  type Answer,
   type Deck,
   type Placements,
-  type QuestionElement,
   type ZoneElement,
 } from '@gobrel/core';
 import * as Y from 'yjs';
@@ -77,10 +77,10 @@ function workOn(
 ): void {
   const slide = edition.slides[slideId];
   if (!slide) return;
-  for (const element of slide.elements) {
-    if (element.kind !== 'question') continue;
-    const given = answerTo(element, random);
-    if (given) answer(doc, element.id, given, at);
+  for (const element of questionsOn(slide)) {
+    // Pieces are put into zones below.
+    if (element.question.kind === 'sort') continue;
+    answer(doc, element.id, sampleAnswer(element, random(10) < 7, random), at);
   }
   const zones = slide.elements.filter((element): element is ZoneElement => element.kind === 'zone');
   const placements: Placements = {};
@@ -91,34 +91,5 @@ function workOn(
     const put = putInto(slide, placements, piece.id, zone);
     Object.assign(placements, put.placements);
     place(doc, slideId, put.placements);
-  }
-}
-
-const WORDS = ['lantern', 'Lamp', 'lamp ', 'light', 'fire'];
-
-/** An answer that is right in seven of ten cases. */
-function answerTo(
-  { question, key }: QuestionElement,
-  random: (below: number) => number,
-): Answer | undefined {
-  const isRight = random(10) < 7;
-  switch (question.kind) {
-    case 'choice': {
-      const right = key?.kind === 'choice' ? key.optionIds : [];
-      const wrong = question.options[random(question.options.length)]!.id;
-      return { kind: 'choice', optionIds: isRight ? [...right] : [wrong] };
-    }
-    case 'textEntry': {
-      const right = key?.kind === 'textEntry' ? (key.accepted[0] ?? '') : '';
-      return { kind: 'textEntry', text: isRight && right ? right : WORDS[random(WORDS.length)]! };
-    }
-    case 'number': {
-      const right = key?.kind === 'number' ? (key.low + key.high) / 2 : 10;
-      return { kind: 'number', text: String(isRight ? right : right + random(9) - 4) };
-    }
-    case 'slider': {
-      const places = Math.round((question.high - question.low) / question.step);
-      return { kind: 'slider', value: question.low + random(places + 1) * question.step };
-    }
   }
 }

@@ -3,10 +3,12 @@ export * from './deck/types.js';
 export * from './deck/target.js';
 export * from './deck/richText.js';
 export * from './deck/document.js';
+export * from './deck/elementWords.js';
 export * from './deck/DeckReader.js';
 export * from './deck/history.js';
 export * from './deck/slideCommands.js';
 export * from './deck/readElement.js';
+export { readAsset } from './deck/readParts.js';
 export * from './deck/credits.js';
 export { readPlainDeck } from './deck/plainDeck.js';
 export {
@@ -25,7 +27,7 @@ export * from './deck/elementClip.js';
 export * from './deck/groundCommands.js';
 export { setLayout } from './deck/layoutCommands.js';
 export * from './deck/styleCommands.js';
-export { setQuestion } from './deck/questionCommands.js';
+export * from './deck/questionCommands.js';
 export * from './deck/linkCommands.js';
 export * from './deck/slideClip.js';
 export * from './deck/trailCommands.js';
@@ -68,16 +70,43 @@ export { runSize, textHeight } from './stage/textHeight.js';
 export * from './stage/readingOrder.js';
 export * from './stage/resize.js';
 export * from './questions/registry.js';
-export type { ChoiceAnswer, ChoiceTally } from './questions/choice/choice.js';
-export {
-  likeTexts,
-  type TextEntryAnswer,
-  type TextEntryTally,
+export * from './questions/marking.js';
+export * from './questions/areas.js';
+export { readItems, textLines, type Item } from './questions/parts.js';
+export { PLAIN_SCALE, type ScaleStep } from './questions/scale.js';
+export { shuffled, spreadOf, type Bin, type Spread, type ValueCounts } from './questions/values.js';
+export * from './questions/choice/choice.js';
+export type { ChoiceTally } from './questions/choice/marking.js';
+export type {
+  TextEntryAnswer,
+  TextEntryKey,
+  TextEntryQuestion,
 } from './questions/textEntry/textEntry.js';
-export type { NumberAnswer, NumberTally } from './questions/number/number.js';
+export type { TextEntryTally } from './questions/textEntry/marking.js';
+export * from './questions/textEntry/likeness.js';
+export * from './questions/extendedText/extendedText.js';
+export type { ExtendedTextTally } from './questions/extendedText/marking.js';
+export type { NumberAnswer, NumberKey, NumberQuestion } from './questions/number/number.js';
+export type { NumberTally } from './questions/number/marking.js';
+export { isWithin, readRanges, type Range } from './questions/number/ranges.js';
 export { readNumber } from './questions/number/readNumber.js';
-export type { SliderAnswer, SliderTally } from './questions/slider/slider.js';
-export { spreadOf, type Bin, type Spread, type ValueCounts } from './questions/values.js';
+export type { SliderAnswer, SliderKey, SliderQuestion } from './questions/slider/slider.js';
+export type { SliderTally } from './questions/slider/marking.js';
+export * from './questions/order/order.js';
+export { agreement, meanPlaces, type OrderTally } from './questions/order/marking.js';
+export * from './questions/match/match.js';
+export type { MatchTally } from './questions/match/marking.js';
+export * from './questions/gap/gap.js';
+export type { GapTally } from './questions/gap/marking.js';
+export * from './questions/sort/sort.js';
+export type { SortTally } from './questions/sort/marking.js';
+export * from './questions/hotspot/hotspot.js';
+export type { HotspotTally } from './questions/hotspot/marking.js';
+export * from './questions/selectPoint/selectPoint.js';
+export { isOn, spotsOf, type SelectPointTally } from './questions/selectPoint/marking.js';
+export * from './questions/selectPoint/clusters.js';
+export * from './questions/drawing/drawing.js';
+export type { DrawingTally } from './questions/drawing/marking.js';
 export * from './lesson/studentView.js';
 export * from './lesson/joinCode.js';
 export * from './lesson/state.js';

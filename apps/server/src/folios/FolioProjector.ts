@@ -14,13 +14,16 @@ import {
   leafTitle,
   questionsOf,
   readLeaves,
+  countAnswer,
   tallyOf,
   type Answer,
   type Deck,
+  type DeskAnswer,
   type DeskEntry,
   type ElementId,
   type ProjectedChanges,
   type QuestionElement,
+  type Tally,
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import type * as Y from 'yjs';
@@ -34,7 +37,9 @@ interface LiveLesson {
   edition: Deck;
   questions: Map<ElementId, QuestionElement>;
   /** Keeps the desk's document in memory, so that no change is missed while it loads. */
-  desk: DirectConnection;
+  desk: DirectConnection | null;
+  /** Kept up answer by answer, from the desk's document: it knows the answers of all servers. */
+  tallies: Map<ElementId, Tally>;
   staleTallies: Set<ElementId>;
   tallyTimer: NodeJS.Timeout | null;
 }
@@ -90,8 +95,11 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   }
 
   async #follow(folioId: string, doc: Document): Promise<void> {
-    const [row] = await this.database.query<{ lesson_id: string; steps: number }[]>(
-      `SELECT f.lesson_id, coalesce((SELECT max(seq) + 1 FROM visit v WHERE v.folio_id = f.id), 0) AS steps
+    const [row] = await this.database.query<
+      { lesson_id: string; steps: number; answered: string[] }[]
+    >(
+      `SELECT f.lesson_id, coalesce((SELECT max(seq) + 1 FROM visit v WHERE v.folio_id = f.id), 0) AS steps,
+         ARRAY(SELECT question_id FROM answer a WHERE a.folio_id = f.id) AS answered
        FROM folio f WHERE f.id = $1`,
       [folioId],
     );
@@ -102,7 +110,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       id: folioId,
       lesson,
       doc,
-      projection: new FolioProjection(doc, edition, questions, row.steps),
+      projection: new FolioProjection(doc, edition, questions, row),
       onUpdate: () => this.#mark(folio),
     };
     this.#folios.set(folioId, folio);
@@ -137,20 +145,52 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     const known = this.#lessons.get(lesson.id);
     if (!known || --known.holders > 0) return;
     this.#lessons.delete(lesson.id);
-    await lesson.desk.disconnect();
+    await this.#close(lesson);
+  }
+
+  /** Lets go of the desk's document, once: both the last holder and a server going down do. */
+  async #close(lesson: LiveLesson): Promise<void> {
+    if (lesson.tallyTimer) clearTimeout(lesson.tallyTimer);
+    const { desk } = lesson;
+    lesson.desk = null;
+    await desk?.disconnect();
   }
 
   async #open(lessonId: string): Promise<LiveLesson> {
     const { editionId } = await this.lessons.require(lessonId);
     const edition = await this.lessons.edition(editionId);
-    return {
+    const lesson: LiveLesson = {
       id: lessonId,
       edition,
       questions: questionsOf(edition),
       desk: await this.sync.hocuspocus.openDirectConnection(`desk:${lessonId}`),
+      tallies: new Map(),
       staleTallies: new Set(),
       tallyTimer: null,
     };
+    await lesson.desk?.transact((doc) => this.#keepCount(lesson, doc));
+    return lesson;
+  }
+
+  /** Counts what the desk knows, and from then on every answer as it comes, is changed, or goes. */
+  #keepCount(lesson: LiveLesson, doc: Y.Doc): void {
+    const { questions, tallies } = lesson;
+    const known = answersByQuestion(doc, questions.keys());
+    for (const [id, { question }] of questions) tallies.set(id, tallyOf(question, known.get(id)!));
+    const counted = deskAnswers(doc);
+    counted.observe((event) => {
+      for (const [key, { oldValue }] of event.changes.keys) {
+        const questionId = questionIn(key);
+        const tally = tallies.get(questionId);
+        if (!tally) continue;
+        const before = oldValue as DeskAnswer | undefined;
+        const now = counted.get(key);
+        if (before) countAnswer(tally, before.answer, -1);
+        if (now) countAnswer(tally, now.answer, 1);
+        lesson.staleTallies.add(questionId);
+      }
+      this.#countSoon(lesson);
+    });
   }
 
   #touch(folioId: string): void {
@@ -200,7 +240,8 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       // Nothing was written: tell everything again in a later pass.
       for (const folio of batch) {
         const { edition, questions } = folio.lesson;
-        folio.projection = new FolioProjection(folio.doc, edition, questions);
+        const { answered } = folio.projection;
+        folio.projection = new FolioProjection(folio.doc, edition, questions, { answered });
         this.#dirty.add(folio);
       }
       throw error;
@@ -211,15 +252,11 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     }
     for (const [lesson, entries] of byLesson) {
       for (const some of chunks(entries)) {
-        await lesson.desk.transact((doc) => {
+        await lesson.desk?.transact((doc) => {
           for (const { folio, changes } of some) tellDesk(doc, folio, changes);
         });
         await othersTurn();
       }
-      for (const { changes } of entries) {
-        for (const { questionId } of changes.answers) lesson.staleTallies.add(questionId);
-      }
-      this.#countSoon(lesson);
     }
   }
 
@@ -229,17 +266,22 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     known.holders++;
     lesson.tallyTimer = setTimeout(() => {
       lesson.tallyTimer = null;
-      this.#count(lesson)
+      this.#tellTallies(lesson)
         .catch((error: unknown) => this.#logger.error(String(error)))
         .finally(() => void this.#letGo(lesson));
     }, TALLY_PAUSE);
   }
 
-  /** Recounts the questions that were answered, from the desk's document: it knows the answers of all servers. */
-  async #count(lesson: LiveLesson): Promise<void> {
+  async #tellTallies(lesson: LiveLesson): Promise<void> {
     const questionIds = [...lesson.staleTallies];
     lesson.staleTallies.clear();
-    await lesson.desk.transact((doc) => writeTallies(doc, lesson.questions, questionIds));
+    await lesson.desk?.transact((doc) => {
+      for (const id of questionIds) {
+        const tally = lesson.tallies.get(id);
+        // The document keeps what it is given as it is: it must not change under it.
+        if (tally) deskTallies(doc).set(id, JSON.parse(JSON.stringify(tally)) as Tally);
+      }
+    });
     this.#countSoon(lesson);
   }
 
@@ -254,7 +296,10 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       }
       for (const { key, value } of known.answers) deskAnswers(doc).set(key, value);
       for (const { key, value } of known.placements) deskPlacements(doc).set(key, value);
-      writeTallies(doc, questions, [...questions.keys()]);
+      const given = answersByQuestion(doc, questions.keys());
+      for (const [id, { question }] of questions) {
+        deskTallies(doc).set(id, tallyOf(question, given.get(id)!));
+      }
     });
   }
 
@@ -268,7 +313,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     const lesson = await this.#hold(lessonId);
     const entry = await rows.readEntry(this.database, folioId);
     if (entry) {
-      await lesson.desk.transact((doc) =>
+      await lesson.desk?.transact((doc) =>
         deskEntries(doc).set(folioId, { ...entry, isHere: this.#isHere(folioId) }),
       );
     }
@@ -287,8 +332,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     this.#isClosed = true;
     for (const { opening } of this.#lessons.values()) {
       const lesson = await opening.catch(() => null);
-      if (lesson?.tallyTimer) clearTimeout(lesson.tallyTimer);
-      await lesson?.desk.disconnect();
+      if (lesson) await this.#close(lesson);
     }
   }
 }
@@ -333,17 +377,11 @@ function tellDesk(desk: Y.Doc, folio: LiveFolio, changes: ProjectedChanges): voi
   }
 }
 
-function writeTallies(
-  desk: Y.Doc,
-  questions: Map<ElementId, QuestionElement>,
-  questionIds: ElementId[],
-): void {
-  const answers = new Map<ElementId, Answer[]>(questionIds.map((id) => [id, []]));
-  for (const [key, { answer }] of deskAnswers(desk)) {
-    answers.get(key.slice(key.indexOf('/') + 1))?.push(answer);
-  }
-  for (const [questionId, given] of answers) {
-    const question = questions.get(questionId);
-    if (question) deskTallies(desk).set(questionId, tallyOf(question.question, given));
-  }
+/** The question of an entry of the desk's answers: `folio/question`. */
+const questionIn = (key: string): ElementId => key.slice(key.indexOf('/') + 1);
+
+function answersByQuestion(desk: Y.Doc, ids: Iterable<ElementId>): Map<ElementId, Answer[]> {
+  const answers = new Map<ElementId, Answer[]>([...ids].map((id) => [id, []]));
+  for (const [key, { answer }] of deskAnswers(desk)) answers.get(questionIn(key))?.push(answer);
+  return answers;
 }

@@ -49,7 +49,9 @@ export function secretDeck(): Y.Doc {
     slide('page: My page', pattern(), text('Write here')),
     slide(`hidden: ${SECRETS.leftOutTitle}`, leftOut(), text(SECRETS.leftOutText)),
   );
-  setElement(doc, 'sea', 'q', { key: { kind: 'choice', optionIds: ['a', SECRETS.key] } });
+  setElement(doc, 'sea', 'q', {
+    key: { kind: 'choice', optionIds: ['a', SECRETS.key], isPartial: false },
+  });
   setElement(doc, 'sea', 'boat', { expects: ['oar', SECRETS.expected] });
   return doc;
 }

@@ -1,5 +1,8 @@
 import {
   isPiece,
+  questionsOn,
+  wordsOf,
+  type Answer,
   type Deck,
   type Desk,
   type DeskStudent,
@@ -7,14 +10,13 @@ import {
   type Slide,
   type SlideElement,
 } from '@gobrel/core';
-import { Suspense, useState, type ReactElement } from 'react';
-import { QUESTION_VIEWS } from '../questions/registry';
+import { Suspense, useMemo, useRef, useState, type ReactElement } from 'react';
+import { fitting, QUESTION_VIEWS } from '../questions/registry';
 import { boxStyle, ElementBody } from '../stage/ElementView';
 import { SlideView } from '../stage/SlideView';
 import { Button } from '../ui/Button';
 import { Segments } from '../ui/Segments';
 import { useSize } from '../ui/useSize';
-import { useRef } from 'react';
 
 type View = 'stacked' | 'tiles' | 'roll';
 
@@ -31,9 +33,7 @@ export function SlidePanel(props: {
   const ref = useRef<HTMLDivElement>(null);
   const { width } = useSize(ref);
   const links = Object.values(edition.links).filter((link) => link.from === slide.id);
-  const questions = slide.elements.filter(
-    (element): element is QuestionElement => element.kind === 'question',
-  );
+  const questions = useMemo(() => questionsOn(slide), [slide]);
   const worked = desk.students.filter(
     (student) =>
       student.placements[slide.id] || questions.some((question) => student.answers[question.id]),
@@ -89,7 +89,13 @@ export function SlidePanel(props: {
             <section key={question.id} className="mt-5" aria-label="Tally">
               <h3 className="mb-1.5 text-[15px]">{promptOf(question)}</h3>
               <Suspense>
-                <TallyView element={question} tally={tally} students={desk.students.length} />
+                <TallyView
+                  element={question}
+                  tally={tally}
+                  students={desk.students.length}
+                  answers={answersTo(question, desk)}
+                  showsKey
+                />
               </Suspense>
             </section>
           ) : null;
@@ -99,9 +105,14 @@ export function SlidePanel(props: {
 }
 
 export const promptOf = (question: QuestionElement): string =>
-  question.text.content
-    .map((node) => (node.content ?? []).map((run) => run.text ?? '').join(''))
-    .join(' ');
+  wordsOf(question.text).replace(/\s+/g, ' ');
+
+/** All answers of the class to a question. */
+export const answersTo = (question: QuestionElement, desk: Desk): Answer[] =>
+  desk.students.flatMap(({ answers }) => {
+    const given = fitting(question.question, answers[question.id]?.answer);
+    return given ? [given] : [];
+  });
 
 /** Every student's pieces where they put them, over each other. */
 function StackedPieces({

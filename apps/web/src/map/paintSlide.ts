@@ -5,7 +5,7 @@ import {
   lineEnds,
   linePath,
   linePoints,
-  optionsOf,
+  kindOf,
   pictureFrame,
   QUESTION_CARD,
   shapePath,
@@ -309,9 +309,7 @@ function paintQuestion(
   const inner = { x: padding, y: padding, w: w - 2 * padding, h };
   const type = { ...QUESTION_TYPE, weight: 600, linked: new Set<string>() };
   let y = inner.y + paintText(context, element.text, inner, type) + 12;
-  // What is no choice has one field.
-  const options = optionsOf(element.question).map(({ text }) => text);
-  for (const option of options.length > 0 ? options : ['']) {
+  for (const option of kindOf(element.question.kind).lines(element.question)) {
     const height = size * 1.9;
     if (y + height > h) break;
     context.fillStyle = '#FFFFFF';

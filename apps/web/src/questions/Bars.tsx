@@ -7,6 +7,12 @@ export interface BarRow {
   look?: 'key' | 'plain' | 'missing';
 }
 
+/** The row of those who have not answered. */
+export const missingRow = (students: number, answered: number): BarRow => ({
+  ...{ id: '…none', text: 'nothing yet', count: Math.max(0, students - answered) },
+  look: 'missing',
+});
+
 const LOOKS = { key: 'bg-petrol', plain: 'bg-[#8fa9ad]', missing: 'bg-line' } as const;
 
 /** Counts as bars, in shares of the class. */

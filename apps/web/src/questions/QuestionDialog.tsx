@@ -2,25 +2,45 @@ import {
   setQuestion,
   wordsOf,
   type Question,
+  type QuestionDetails,
   type QuestionElement,
   type QuestionKey,
 } from '@gobrel/core';
 import { useState, type ReactElement, type ReactNode } from 'react';
+import { assetUrl } from '../api/assets';
+import { Check } from '../slide/controls';
+import { PicturePop } from '../slide/tray/PicturePop';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';
 import { useDeck } from '../workspace/DeckContext';
 
-/** What every kind is edited in: prompt and points, and what the kind adds. Nothing changes until it is kept. */
+export type AnyElement = Pick<
+  QuestionElement,
+  | 'id'
+  | 'text'
+  | 'hint'
+  | 'explanation'
+  | 'picture'
+  | 'pictureAlt'
+  | 'isForThinking'
+  | 'isRequired'
+  | 'isFinal'
+> & { question: Question };
+
+/** What every kind is edited in: prompt, points and details, and what the kind adds. Nothing changes until it is kept. */
 export function QuestionDialog(props: {
   title: string;
   slideId: string;
-  element: Pick<QuestionElement, 'id' | 'text'> & { question: Question };
+  element: AnyElement;
   /** Question and key as they shall be, or the sentence that says why not. */
   onKeep: (points: number) => { question: Question; key: QuestionKey | null } | string;
   onClose: () => void;
-  children: ReactNode;
+  /** For kinds that draw on the picture: they are told when another one is chosen. */
+  onPicture?: (picture: QuestionElement['picture']) => void;
+  isWide?: boolean;
+  children?: ReactNode;
 }): ReactElement {
   const { title, slideId, element, onClose } = props;
   const { doc, run } = useDeck();
@@ -28,6 +48,19 @@ export function QuestionDialog(props: {
   const before = wordsOf(element.text);
   const [prompt, setPrompt] = useState(before);
   const [points, setPoints] = useState(String(element.question.points));
+  const [details, setDetails] = useState<Required<QuestionDetails>>({
+    hint: element.hint,
+    explanation: element.explanation,
+    picture: element.picture,
+    pictureAlt: element.pictureAlt,
+    isForThinking: element.isForThinking,
+    isRequired: element.isRequired,
+    isFinal: element.isFinal,
+  });
+  const detail = (changed: QuestionDetails): void => {
+    setDetails({ ...details, ...changed });
+    if (changed.picture !== undefined) props.onPicture?.(changed.picture);
+  };
   const keep = (): void => {
     const worth = Number(points.replace(',', '.'));
     if (points.trim() === '' || !(worth >= 0 && worth <= 100)) {
@@ -37,29 +70,88 @@ export function QuestionDialog(props: {
     if (typeof kept === 'string') return trouble(kept);
     // A prompt that was not touched keeps its styling.
     const changed = prompt === before ? kept : { ...kept, prompt };
-    if (run(setQuestion(doc, slideId, element.id, changed))) onClose();
+    if (run(setQuestion(doc, slideId, element.id, { ...changed, details }))) onClose();
   };
   return (
-    <Dialog title={title} isOpen onClose={onClose}>
+    <Dialog title={title} isOpen onClose={onClose} isWide={props.isWide}>
       <div className="flex flex-col gap-4">
-        <label className="block text-[14px] font-semibold">
-          Prompt
-          <textarea
-            rows={2}
-            value={prompt}
-            onChange={(event) => setPrompt(event.target.value)}
-            className="mt-1 w-full rounded-[6px] border border-line bg-sheet px-3 py-2 text-[16px] font-normal"
-          />
-        </label>
+        <Lines label="Prompt" value={prompt} rows={2} onChange={setPrompt} />
         {props.children}
-        <Field
-          label="Points"
-          className="w-[120px]"
-          value={points}
-          onChange={(event) => setPoints(event.target.value)}
-        />
+        <fieldset className="flex flex-wrap items-end gap-x-5 gap-y-2">
+          <Field
+            label="Points"
+            className="w-[90px]"
+            value={points}
+            onChange={(event) => setPoints(event.target.value)}
+          />
+          <Check
+            label="For thinking: never marked"
+            isOn={details.isForThinking}
+            onChange={(isForThinking) => detail({ isForThinking })}
+          />
+          <Check
+            label="Needed before handing in"
+            isOn={details.isRequired}
+            onChange={(isRequired) => detail({ isRequired })}
+          />
+          <Check
+            label="The first answer stands"
+            isOn={details.isFinal}
+            onChange={(isFinal) => detail({ isFinal })}
+          />
+        </fieldset>
+        <details open={details.hint !== '' || details.explanation !== '' || !!props.onPicture}>
+          <summary className="min-h-8 cursor-pointer font-semibold text-petrol">
+            Picture, hint and explanation
+          </summary>
+          <div className="mt-2 flex flex-col gap-3">
+            <div className="flex items-center gap-3">
+              {details.picture && (
+                <img
+                  src={assetUrl(details.picture, 160)}
+                  alt=""
+                  className="h-14 max-w-[120px] rounded-[4px] border border-line object-contain"
+                />
+              )}
+              <PicturePop
+                label={details.picture ? 'Another picture' : 'Picture'}
+                onPicture={({ asset, alt }) =>
+                  detail({ picture: asset, pictureAlt: alt ?? details.pictureAlt })
+                }
+              />
+              {details.picture && (
+                <Button
+                  size="small"
+                  look="quiet"
+                  onClick={() => detail({ picture: null, pictureAlt: '' })}
+                >
+                  Without it
+                </Button>
+              )}
+            </div>
+            {details.picture && (
+              <Field
+                label="What is on the picture, for those who cannot see it"
+                value={details.pictureAlt}
+                onChange={(event) => detail({ pictureAlt: event.target.value })}
+              />
+            )}
+            <Lines
+              label="Hint, for who asks for it"
+              value={details.hint}
+              rows={1}
+              onChange={(hint) => detail({ hint })}
+            />
+            <Lines
+              label="Explanation, when you let it be seen"
+              value={details.explanation}
+              rows={2}
+              onChange={(explanation) => detail({ explanation })}
+            />
+          </div>
+        </details>
         <p className="text-[13px] text-soft">
-          The key stays with you: it is not sent to any student’s device.
+          Key and explanation stay with you: they are sent to no student’s device before you say so.
         </p>
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
@@ -69,5 +161,27 @@ export function QuestionDialog(props: {
         </div>
       </div>
     </Dialog>
+  );
+}
+
+/** Words on several lines, with their name above. */
+export function Lines(props: {
+  label: string;
+  value: string;
+  rows: number;
+  hint?: string;
+  onChange: (value: string) => void;
+}): ReactElement {
+  return (
+    <label className="block text-[14px] font-semibold">
+      {props.label}
+      <textarea
+        rows={props.rows}
+        value={props.value}
+        onChange={(event) => props.onChange(event.target.value)}
+        className="mt-1 w-full rounded-[6px] border border-line bg-sheet px-3 py-2 text-[16px] font-normal"
+      />
+      {props.hint && <span className="font-normal text-soft">{props.hint}</span>}
+    </label>
   );
 }

@@ -1,6 +1,6 @@
 import { spreadOf, type ValueCounts } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { Bars } from './Bars';
+import { Bars, missingRow } from './Bars';
 
 const short = (value: number): string =>
   value.toLocaleString('en', { maximumSignificantDigits: 4, useGrouping: false });
@@ -15,8 +15,7 @@ export function SpreadView(props: {
 }): ReactElement {
   const { values, answered, students, unit = '' } = props;
   const spread = spreadOf(values);
-  const missing = Math.max(0, students - answered);
-  const none = { id: '…none', text: 'nothing yet', count: missing, look: 'missing' as const };
+  const none = missingRow(students, answered);
   if (!spread) return <Bars caption="Numbers given" rows={[none]} students={students} />;
   const { bins, median, lower, upper, outliers } = spread;
   const exact = Object.keys(values).map(Number);

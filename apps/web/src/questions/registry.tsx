@@ -1,11 +1,15 @@
-import type { Answer, Question, QuestionElement, QuestionKey, Tally } from '@gobrel/core';
+import {
+  wordsIn,
+  type Answer,
+  type KindName,
+  type Question,
+  type QuestionElement,
+  type QuestionKey,
+  type Tally,
+} from '@gobrel/core';
 import { lazy, type ComponentType } from 'react';
 import { ChoiceInput, ChoiceStill } from './choice/ChoiceInput';
-import { NumberInput, NumberStill } from './number/NumberInput';
-import { SliderInput, SliderStill } from './slider/SliderInput';
-import { TextEntryInput, TextEntryStill } from './textEntry/TextEntryInput';
 
-type KindName = Question['kind'];
 type Of<T, K extends KindName> = Extract<T, { kind: K }>;
 /** An element whose question and key are of one kind. */
 export type QuestionElementOf<K extends KindName> = Omit<QuestionElement, 'question' | 'key'> & {
@@ -18,10 +22,15 @@ export interface QuestionEditProps<K extends KindName = KindName> {
   element: QuestionElementOf<K>;
   onClose: () => void;
 }
-export interface QuestionInputProps<K extends KindName = KindName> {
+export interface QuestionStillProps<K extends KindName = KindName> {
+  element: QuestionElementOf<K>;
   question: Of<Question, K>;
+}
+export interface QuestionInputProps<K extends KindName = KindName> extends QuestionStillProps<K> {
   /** What groups the inputs: the question's identity. */
   name: string;
+  /** What shuffled parts are shuffled by. */
+  seed: string;
   answer: Of<Answer, K> | undefined;
   isHeld: boolean;
   onAnswer: (answer: Of<Answer, K>) => void;
@@ -31,17 +40,31 @@ export interface TallyViewProps<K extends KindName = KindName> {
   tally: Of<Tally, K>;
   /** Students in the lesson. */
   students: number;
+  /** All answers of the class that are known, in no order that says who gave which. */
+  answers: readonly Of<Answer, K>[];
+  /** Whether the key may be told from the rest. */
+  showsKey: boolean;
 }
 
 /** How a question kind looks: still, answered, edited, counted. */
 interface QuestionViews<K extends KindName = KindName> {
-  Still: ComponentType<{ question: Of<Question, K> }>;
+  Still: ComponentType<QuestionStillProps<K>>;
   Input: ComponentType<QuestionInputProps<K>>;
   Edit: ComponentType<QuestionEditProps<K>>;
   TallyView: ComponentType<TallyViewProps<K>>;
+  /** It shows the question's picture itself. */
+  drawsOnPicture?: true;
   /** An answer in a few words, for lists. */
   inWords: (question: Of<Question, K>, answer: Of<Answer, K>) => string;
 }
+
+/** Still and input of a kind come as one download, when a slide has a question of that kind. */
+const parts = <K extends KindName>(
+  load: () => Promise<Pick<QuestionViews<K>, 'Still' | 'Input'>>,
+): Pick<QuestionViews<K>, 'Still' | 'Input'> => ({
+  Still: lazy(() => load().then(({ Still }) => ({ default: Still }))),
+  Input: lazy(() => load().then(({ Input }) => ({ default: Input }))),
+});
 
 /** One line per kind. What only teachers need is downloaded when it is opened. */
 const VIEWS: { [K in KindName]: QuestionViews<K> } = {
@@ -50,34 +73,106 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
     Input: ChoiceInput,
     Edit: lazy(() => import('./choice/ChoiceEdit')),
     TallyView: lazy(() => import('./choice/ChoiceTallyView')),
-    inWords: (question, answer) =>
-      question.options
-        .filter((option) => answer.optionIds.includes(option.id))
-        .map((option) => option.text)
-        .join(', '),
+    inWords: ({ options }, { optionIds }) => named(options, optionIds).join(', '),
   },
   textEntry: {
-    Still: TextEntryStill,
-    Input: TextEntryInput,
+    ...parts(() => import('./textEntry/TextEntryInput')),
     Edit: lazy(() => import('./textEntry/TextEntryEdit')),
     TallyView: lazy(() => import('./textEntry/TextEntryTallyView')),
     inWords: (_question, { text }) => text,
   },
+  extendedText: {
+    ...parts(() => import('./extendedText/ExtendedTextInput')),
+    Edit: lazy(() => import('./extendedText/ExtendedTextEdit')),
+    TallyView: lazy(() => import('./extendedText/ExtendedTextTallyView')),
+    inWords: (_question, { text }) =>
+      text.length > 120 ? `${text.slice(0, 118)} … (${wordsIn(text).length} words)` : text,
+  },
   number: {
-    Still: NumberStill,
-    Input: NumberInput,
+    ...parts(() => import('./number/NumberInput')),
     Edit: lazy(() => import('./number/NumberEdit')),
     TallyView: lazy(() => import('./number/NumberTallyView')),
     inWords: ({ unit }, { text }) => (unit && !text.endsWith(unit) ? `${text} ${unit}` : text),
   },
   slider: {
-    Still: SliderStill,
-    Input: SliderInput,
+    ...parts(() => import('./slider/SliderInput')),
     Edit: lazy(() => import('./slider/SliderEdit')),
     TallyView: lazy(() => import('./slider/SliderTallyView')),
     inWords: (_question, { value }) => String(value),
   },
+  order: {
+    ...parts(() => import('./order/OrderInput')),
+    Edit: lazy(() => import('./order/OrderEdit')),
+    TallyView: lazy(() => import('./order/OrderTallyView')),
+    inWords: ({ items }, { itemIds }) =>
+      itemIds.map((id) => items.find((item) => item.id === id)?.text ?? '?').join(' → '),
+  },
+  match: {
+    ...parts(() => import('./match/MatchInput')),
+    Edit: lazy(() => import('./match/MatchEdit')),
+    TallyView: lazy(() => import('./match/MatchTallyView')),
+    inWords: ({ lefts, rights }, { pairs }) =>
+      lefts
+        .flatMap(({ id, text }) => {
+          const right = rights.find((item) => item.id === pairs[id]);
+          return right ? [`${text} – ${right.text}`] : [];
+        })
+        .join(', '),
+  },
+  gap: {
+    ...parts(() => import('./gap/GapInput')),
+    Edit: lazy(() => import('./gap/GapEdit')),
+    TallyView: lazy(() => import('./gap/GapTallyView')),
+    inWords: (_question, { texts }) => texts.map((text) => text || '–').join(' · '),
+  },
+  sort: {
+    ...parts(() => import('./sort/SortInput')),
+    Edit: lazy(() => import('./sort/SortEdit')),
+    TallyView: lazy(() => import('./sort/SortTallyView')),
+    inWords: ({ pieces, zones }, { zoneIds }) =>
+      pieces
+        .flatMap(({ id, name }) => {
+          const ends = zones.filter((zone) => zoneIds[id]?.includes(zone.id));
+          return ends.length > 0 ? [`${name}: ${ends.map((zone) => zone.name).join(', ')}`] : [];
+        })
+        .join(' · '),
+  },
+  hotspot: {
+    ...parts(() => import('./hotspot/HotspotInput')),
+    Edit: lazy(() => import('./hotspot/HotspotEdit')),
+    TallyView: lazy(() => import('./hotspot/HotspotTallyView')),
+    drawsOnPicture: true,
+    inWords: ({ areas }, { areaIds }) =>
+      areas
+        .filter(({ id }) => areaIds.includes(id))
+        .map(({ label }, index) => label || `area ${index + 1}`)
+        .join(', '),
+  },
+  selectPoint: {
+    ...parts(() => import('./selectPoint/SelectPointInput')),
+    Edit: lazy(() => import('./selectPoint/SelectPointEdit')),
+    TallyView: lazy(() => import('./selectPoint/SelectPointTallyView')),
+    drawsOnPicture: true,
+    inWords: ({ marker }, { spots }) =>
+      spots
+        .map(({ x, y }) => (marker === 'line' ? `${share(y)} down` : `${share(x)}, ${share(y)}`))
+        .join(' · '),
+  },
+  drawing: {
+    ...parts(() => import('./drawing/DrawingInput')),
+    Edit: lazy(() => import('./drawing/DrawingEdit')),
+    TallyView: lazy(() => import('./drawing/DrawingTallyView')),
+    drawsOnPicture: true,
+    inWords: (_question, { strokes, labels }) =>
+      [`${strokes.length} strokes`, ...labels.map(({ text }) => `“${text}”`)].join(', '),
+  },
 };
+
+const named = (items: { id: string; text: string }[], ids: readonly string[]): string[] =>
+  items
+    .filter(({ id }) => ids.includes(id))
+    .map(({ text }, index) => text || `picture ${index + 1}`);
+const share = (value: number): string => `${Math.round(value * 100)} %`;
 
 /** For whoever has a question of any kind: what it is given is of the kind that it asks for. */
 export const QUESTION_VIEWS = VIEWS as unknown as Record<KindName, QuestionViews>;

@@ -1,4 +1,5 @@
 import {
+  kindOf,
   newElementBox,
   newId,
   plain,
@@ -9,7 +10,7 @@ import {
   type Layer,
   type MediaRef,
   type NewElement,
-  type Question,
+  type KindName,
   type ShapeName,
   type Slide,
 } from '@gobrel/core';
@@ -65,29 +66,27 @@ export const zoneElement = (slide: Slide): NewElement => ({
   ...{ kind: 'zone', layer: 'pieces', name: 'zone', box: inMiddle(slide, 300, 160) },
 });
 
-/** A question of each kind as it begins: what it asks, and how high its card is. */
-function newQuestion(kind: Question['kind']): { asks: string; height: number; question: Question } {
-  switch (kind) {
-    case 'choice': {
-      const options = ['First option', 'Second option'].map((text) => ({ id: newId(), text }));
-      const question: Question = { kind, isMultiple: false, points: 1, options };
-      return { asks: 'Which one?', height: 320, question };
-    }
-    case 'textEntry':
-      return { asks: 'What is it called?', height: 180, question: { kind, points: 1 } };
-    case 'number':
-      return { asks: 'How many?', height: 200, question: { kind, unit: '', points: 1 } };
-    case 'slider': {
-      const scale = { low: 0, high: 10, step: 1, lowLabel: 'not at all', highLabel: 'very' };
-      return { asks: 'How sure are you?', height: 240, question: { kind, ...scale, points: 1 } };
-    }
-  }
-}
+/** What a question of each kind asks as it begins, and how high its card is. */
+const BEGINNINGS: Record<KindName, [asks: string, height: number]> = {
+  choice: ['Which one?', 320],
+  textEntry: ['What is it called?', 180],
+  extendedText: ['What do you think, and why?', 340],
+  number: ['How many?', 200],
+  slider: ['How sure are you?', 240],
+  order: ['What comes first, what comes last?', 420],
+  match: ['What belongs together?', 380],
+  gap: ['Fill the gaps.', 260],
+  sort: ['Where does each piece belong?', 160],
+  hotspot: ['Where is it? Pick it.', 460],
+  selectPoint: ['Where is it? Put a marker there.', 460],
+  drawing: ['Draw what you mean.', 520],
+};
 
-export function questionElement(slide: Slide, kind: Question['kind'] = 'choice'): NewElement {
-  const { asks, height, question } = newQuestion(kind);
+export function questionElement(slide: Slide, kind: KindName = 'choice'): NewElement {
+  const [asks, height] = BEGINNINGS[kind];
   return {
-    ...{ kind: 'question', layer: 'content', text: plain(asks), question },
+    ...{ kind: 'question', layer: 'content', text: plain(asks) },
+    question: kindOf(kind).fresh(newId),
     box: inMiddle(slide, 480, height),
   };
 }

@@ -8,7 +8,8 @@ import {
   type OptionId,
   type QuestionElement,
 } from '@gobrel/core';
-import type { ReactElement, ReactNode } from 'react';
+import { Suspense, type ReactElement, type ReactNode } from 'react';
+import { QuestionPicture } from '../questions/PictureSurface';
 import { QUESTION_VIEWS } from '../questions/registry';
 import { RichTextView } from './RichTextView';
 import { typeCss } from './type';
@@ -46,7 +47,7 @@ export function QuestionCard(props: {
   children?: ReactNode;
 }): ReactElement {
   const { element, onFollow } = props;
-  const { Still } = QUESTION_VIEWS[element.question.kind];
+  const { Still, drawsOnPicture } = QUESTION_VIEWS[element.question.kind];
   return (
     <div
       className="slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-[10px] p-5"
@@ -55,7 +56,16 @@ export function QuestionCard(props: {
       <div className="font-semibold">
         {props.words ?? <RichTextView text={element.text} typeSize={QUESTION_CARD.size} />}
       </div>
-      {props.children ?? <Still question={element.question} />}
+      {props.children ?? (
+        <>
+          {!drawsOnPicture && (
+            <QuestionPicture picture={element.picture} alt={element.pictureAlt} />
+          )}
+          <Suspense>
+            <Still element={element} question={element.question} />
+          </Suspense>
+        </>
+      )}
       {onFollow && <OptionWays ways={props.ways ?? []} onFollow={onFollow} />}
     </div>
   );

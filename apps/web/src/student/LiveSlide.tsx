@@ -1,6 +1,6 @@
 import type { SlideElement, ThemeName } from '@gobrel/core';
 import { useCallback, type ReactElement } from 'react';
-import { fitting, QUESTION_VIEWS } from '../questions/registry';
+import { QuestionInput } from '../questions/QuestionInput';
 import { boxStyle } from '../stage/ElementView';
 import { usePieceViews } from '../stage/PieceViews';
 import { optionWays, pickedIn, QuestionCard } from '../stage/QuestionCard';
@@ -16,7 +16,6 @@ export function useLiveElements(
   return useCallback(
     (element: SlideElement, drawn: ReactElement): ReactElement => {
       if (element.kind !== 'question') return renderPieces(element, drawn);
-      const { Input } = QUESTION_VIEWS[element.question.kind];
       return (
         <div key={element.id} style={boxStyle(element.box, element.rotation)}>
           <QuestionCard
@@ -24,10 +23,11 @@ export function useLiveElements(
             ways={optionWays(work.links, element.id, pickedIn(work.answerOf(element)))}
             onFollow={work.onFollow}
           >
-            <Input
-              question={element.question}
+            <QuestionInput
+              element={element}
               name={element.id}
-              answer={fitting(element.question, work.answerOf(element))}
+              seed={work.seed}
+              answer={work.answerOf(element)}
               isHeld={work.isHeld}
               onAnswer={(given) => work.onAnswer(element, given)}
             />

@@ -1,6 +1,6 @@
 import { phoneReading, STAGE, type SlideElement, type ThemeName } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
-import { fitting, QUESTION_VIEWS } from '../questions/registry';
+import { QuestionInput } from '../questions/QuestionInput';
 import { MediaBody } from '../stage/bodies/MediaBody';
 import { TableBody } from '../stage/bodies/TableBody';
 import { OptionWays, optionWays, pickedIn } from '../stage/QuestionCard';
@@ -130,16 +130,16 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
         )}
         {reading.questions.map((element) => {
           if (element.kind !== 'question') return null;
-          const { Input } = QUESTION_VIEWS[element.question.kind];
           return (
             <section key={element.id} className="slide-text flex flex-col gap-2">
               <div className="font-semibold">
                 <RichTextView text={element.text} />
               </div>
-              <Input
-                question={element.question}
+              <QuestionInput
+                element={element}
                 name={`phone-${element.id}`}
-                answer={fitting(element.question, work.answerOf(element))}
+                seed={work.seed}
+                answer={work.answerOf(element)}
                 isHeld={work.isHeld}
                 onAnswer={(given) => work.onAnswer(element, given)}
               />

@@ -135,6 +135,7 @@ function AtWork(props: {
     <SlideAtWork
       key={slide.id}
       {...{ doc, folio, edition, slide, isHeld, spotId }}
+      seed={lesson.folioId}
       onRefused={tell}
       step={folio.walk.length}
       links={graph.waysOut.get(slide.id) ?? []}

@@ -3,6 +3,7 @@ import {
   goBack,
   place,
   readAnswer,
+  sortedInto,
   standing,
   visit,
   type Answer,
@@ -21,6 +22,8 @@ import { usePieces, type PieceWork } from '../stage/usePieces';
 export interface SlideWork extends PieceWork {
   slide: Slide;
   links: readonly Link[];
+  /** The student's own: what shuffled options are shuffled by. */
+  seed: string;
   answerOf: (question: QuestionElement) => Answer | undefined;
   onAnswer: (question: QuestionElement, given: Answer) => void;
   onFollow: (linkId: LinkId) => void;
@@ -31,11 +34,12 @@ export function useSlideWork(args: {
   folio: Folio;
   slide: Slide;
   links: readonly Link[];
+  seed: string;
   isHeld: boolean;
   onFollow: (linkId: LinkId) => void;
   onRefused: (reason: string) => void;
 }): SlideWork {
-  const { doc, folio, slide, links, isHeld, onFollow, onRefused } = args;
+  const { doc, folio, slide, links, seed, isHeld, onFollow, onRefused } = args;
   const placements = useMemo(() => folio.placements[slide.id] ?? {}, [folio, slide.id]);
   const pieces = usePieces({
     ...{ slide, placements, isHeld, onRefused },
@@ -45,8 +49,12 @@ export function useSlideWork(args: {
     ...pieces,
     slide,
     links,
+    seed,
     onFollow,
-    answerOf: (question) => readAnswer(question.question, folio.answers[question.id]),
+    answerOf: (question) =>
+      question.question.kind === 'sort'
+        ? sortedInto(slide, placements)
+        : readAnswer(question.question, folio.answers[question.id]),
     onAnswer: (question, given) => {
       if (!isHeld) answer(doc, question.id, given, Date.now());
     },

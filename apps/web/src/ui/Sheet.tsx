@@ -32,7 +32,7 @@ export function Sheet(props: {
             hasChosen.current = false;
           }}
           style={{ width }}
-          className="z-30 max-h-[min(460px,70vh)] overflow-y-auto rounded-[6px] border border-line bg-sheet p-3 text-[13px]"
+          className="z-[60] max-h-[min(460px,70vh)] overflow-y-auto rounded-[6px] border border-line bg-sheet p-3 text-[13px]"
         >
           {typeof children === 'function' ? children(choose) : children}
         </Popover.Content>

@@ -492,7 +492,9 @@ const CASES: Record<FindingKind, Case> = {
         ),
         end,
       );
-      setElement(doc, 'a', 'q', { key: { kind: 'choice', optionIds: ['a', 'gone'] } });
+      setElement(doc, 'a', 'q', {
+        key: { kind: 'choice', optionIds: ['a', 'gone'], isPartial: false },
+      });
       return doc;
     },
     lacks: () =>

@@ -1,7 +1,6 @@
 import {
   isPiece,
   isSpare,
-  optionsOf,
   STAGE,
   type Deck,
   type Slide,
@@ -9,6 +8,7 @@ import {
   type ZoneElement,
 } from '../deck/types.js';
 import type { Measures } from '../map/measures.js';
+import { completed, kindOf, optionsOf } from '../questions/registry.js';
 import type { Finding } from './finding.js';
 
 /** What is wrong with the questions, zones and pieces of a slide. */
@@ -16,11 +16,12 @@ export function questionFindings(slide: Slide): Finding[] {
   const found: Finding[] = [];
   const pieces = slide.elements.filter((element) => isPiece(element) && !isSpare(element));
   const zones = slide.elements.filter((element): element is ZoneElement => element.kind === 'zone');
-  for (const element of slide.elements) {
-    if (element.kind !== 'question' || isSpare(element)) continue;
+  for (const given of slide.elements) {
+    if (given.kind !== 'question' || isSpare(given)) continue;
+    const element = completed(given, slide);
     const spot = { slideId: slide.id, elementIds: [element.id], box: element.box };
     const place = { slideId: slide.id, elementId: element.id };
-    if (!element.key && !element.isForThinking) {
+    if (!element.key && !element.isForThinking && !kindOf(element.question.kind).isByHand) {
       found.push({
         kind: 'no-key',
         ...spot,

@@ -1,7 +1,6 @@
 import { wordsOf } from '../deck/richText.js';
 import {
   isSpare,
-  optionsOf,
   STAGE,
   type Slide,
   type SlideElement,
@@ -11,6 +10,7 @@ import {
   type Typography,
 } from '../deck/types.js';
 import { wordCount } from '../map/measures.js';
+import { kindOf } from '../questions/registry.js';
 import { FAMILY_NAMES, familyOf, missingScripts } from '../stage/fonts.js';
 import { shapeWordsBox } from '../stage/shapes/shapes.js';
 import { textHeight } from '../stage/textHeight.js';
@@ -117,10 +117,9 @@ export function wordsHeight(element: SlideElement, theme: ThemeName): number | n
         weight: 600,
       };
       const width = Math.max(size, element.box.w - 2 * padding);
-      // What is no choice has one field.
-      const options = Math.max(1, optionsOf(element.question).length);
+      const rows = kindOf(element.question.kind).lines(element.question).length;
       return (
-        textHeight(element.text, width, type) + options * size * 1.55 * type.leading + 2 * padding
+        textHeight(element.text, width, type) + rows * size * 1.55 * type.leading + 2 * padding
       );
     }
     default:

@@ -1,9 +1,12 @@
 import * as Y from 'yjs';
 import type { ElementId, LinkId, SectionId, SlideId } from '../ids.js';
 import { asBoolean, asColour, asId, asNumber, asOneOf, asRecord, asString } from './decode.js';
-import { LAYERS, optionsOf, type Box, type SlideElement } from './elements.js';
-import { readAsset, readBox, readCredit, readElement, readFill } from './readElement.js';
-import { linkedWords, wordsOf } from './richText.js';
+import { optionsOf } from '../questions/registry.js';
+import { LAYERS, type Box, type SlideElement } from './elements.js';
+import { readBox, readCredit, readElement, readFill } from './readElement.js';
+import { readAsset } from './readParts.js';
+import { elementWords } from './elementWords.js';
+import { linkedWords } from './richText.js';
 import { settle } from '../stage/groups.js';
 import { LAYOUTS } from '../stage/layouts.js';
 import { THEMES } from '../stage/themes.js';
@@ -311,10 +314,4 @@ function readCarrier(
   }
   const own = elementWords(element).replace(/\s+/g, ' ').trim();
   return { carrier: { kind: 'element', elementId }, wording: own || stored };
-}
-
-/** What an element says of itself: its words, its alternative text or its name. */
-export function elementWords(element: SlideElement): string {
-  const words = 'text' in element ? wordsOf(element.text) : '';
-  return words || (element.kind === 'picture' ? element.alt : '') || element.name;
 }

@@ -1,3 +1,4 @@
+import type { Question, QuestionKey } from '../questions/registry.js';
 import type { ElementId, OptionId } from '../ids.js';
 import type { FamilyName } from '../stage/fonts.js';
 import type { ShapeName } from '../stage/shapes/shapes.js';
@@ -316,77 +317,6 @@ export interface GroupElement extends ElementBase {
   kind: 'group';
 }
 
-export interface ChoiceOption {
-  id: OptionId;
-  text: string;
-}
-
-/** The part of a question that students see; one member per kind. */
-export interface ChoiceQuestion {
-  kind: 'choice';
-  options: ChoiceOption[];
-  isMultiple: boolean;
-  points: number;
-}
-
-/** A word or a line is written. */
-export interface TextEntryQuestion {
-  kind: 'textEntry';
-  points: number;
-}
-
-/** A number is written, as people write numbers. */
-export interface NumberQuestion {
-  kind: 'number';
-  /** Shown behind the field; it may be written along. */
-  unit: string;
-  points: number;
-}
-
-/** A value is picked on a scale. */
-export interface SliderQuestion {
-  kind: 'slider';
-  low: number;
-  high: number;
-  step: number;
-  /** The words at its ends. */
-  lowLabel: string;
-  highLabel: string;
-  points: number;
-}
-export type Question = ChoiceQuestion | TextEntryQuestion | NumberQuestion | SliderQuestion;
-
-/** The options of a question; other kinds than choice have none. */
-export const optionsOf = (question: Question): ChoiceOption[] =>
-  question.kind === 'choice' ? question.options : [];
-
-export interface ChoiceKey {
-  kind: 'choice';
-  optionIds: OptionId[];
-}
-
-export interface TextEntryKey {
-  kind: 'textEntry';
-  /** Any of these is right. `*` in one stands for any letters. */
-  accepted: string[];
-  heedsCase: boolean;
-  heedsAccents: boolean;
-}
-
-/** A number within these ends, both included. */
-export interface NumberKey {
-  kind: 'number';
-  low: number;
-  high: number;
-}
-
-export interface SliderKey {
-  kind: 'slider';
-  low: number;
-  high: number;
-}
-export type QuestionKey = ChoiceKey | TextEntryKey | NumberKey | SliderKey;
-
 export interface QuestionElement extends ElementBase {
   kind: 'question';
   /** The prompt. */
@@ -396,6 +326,17 @@ export interface QuestionElement extends ElementBase {
   key: QuestionKey | null;
   /** It is asked to make students think: it has no key and is never marked. */
   isForThinking: boolean;
+  /** It must be answered before handing in. */
+  isRequired: boolean;
+  /** The first answer stands; otherwise it may be changed until it is handed in. */
+  isFinal: boolean;
+  /** What it is about, or what is drawn and marked on. */
+  picture: AssetRef | null;
+  pictureAlt: string;
+  /** Shown to students who ask for it. */
+  hint: string;
+  /** Shown to students when the teacher allows it. */
+  explanation: string;
 }
 
 export type SlideElement =

@@ -22,7 +22,8 @@ import {
   slidesMap,
 } from './document.js';
 import { addElementTo, carriedLinks, relinkText, setWords } from './elementCommands.js';
-import { LINKABLE, optionsOf, type ElementKind } from './elements.js';
+import { optionsOf } from '../questions/registry.js';
+import { LINKABLE, type ElementKind } from './elements.js';
 import { COMMAND } from './history.js';
 import { linkWords, plain } from './richText.js';
 import { addSlide } from './slideCommands.js';

@@ -1,25 +1,38 @@
 import type * as Y from 'yjs';
 import { refuse, type ElementId, type Result, type SlideId } from '../ids.js';
+import type { Question, QuestionKey } from '../questions/registry.js';
 import { elementOf } from './document.js';
 import { GONE, LOCKED, setWords } from './elementCommands.js';
-import type { Question, QuestionKey } from './elements.js';
+import type { QuestionElement } from './elements.js';
 import { COMMAND } from './history.js';
 import { plain } from './richText.js';
 
-/** What a question asks, what is right, and its prompt when that has changed: one step. A key of another kind is none. */
+/** What a question of any kind has besides what it asks and what is right. */
+export type QuestionDetails = Partial<
+  Pick<
+    QuestionElement,
+    'isForThinking' | 'isRequired' | 'isFinal' | 'picture' | 'pictureAlt' | 'hint' | 'explanation'
+  >
+>;
+
+/**
+ * What a question asks, what is right, and its prompt and details where those have changed: one step. A key of another
+ * kind is none, and a question for thinking has none.
+ */
 export function setQuestion(
   doc: Y.Doc,
   slideId: SlideId,
   elementId: ElementId,
-  args: { question: Question; key: QuestionKey | null; prompt?: string },
+  args: { question: Question; key: QuestionKey | null; prompt?: string; details?: QuestionDetails },
 ): Result {
   const element = elementOf(doc, slideId, elementId);
   if (element?.get('kind') !== 'question') return refuse(GONE);
   if (element.get('isLocked') === true) return refuse(LOCKED);
-  const { question, key, prompt } = args;
+  const { question, key, prompt, details = {} } = args;
   doc.transact(() => {
     element.set('question', question);
-    element.set('key', key?.kind === question.kind ? key : null);
+    element.set('key', key?.kind === question.kind && !details.isForThinking ? key : null);
+    for (const [name, value] of Object.entries(details)) element.set(name, value);
     if (prompt !== undefined) setWords(doc, slideId, elementId, plain(...prompt.split('\n')));
   }, COMMAND);
   return { ok: true };

@@ -31,12 +31,10 @@ import {
   UPRIGHTS,
   type Adjustments,
   type Anchor,
-  type AssetRef,
   type Box,
   type Credit,
   type ElementBase,
   type Fill,
-  type InkStroke,
   type MediaRef,
   type Outline,
   type PieceRules,
@@ -44,6 +42,7 @@ import {
   type Tip,
   type Typography,
 } from './elements.js';
+import { readAsset, readStrokes } from './readParts.js';
 import { plain, readFragment, type RichText } from './richText.js';
 
 /*
@@ -202,6 +201,12 @@ export function readElement(id: ElementId, map: Y.Map<unknown>): SlideElement | 
           question,
           key: readQuestionKey(map.get('key')) ?? null,
           isForThinking: asBoolean(map.get('isForThinking')),
+          isRequired: asBoolean(map.get('isRequired')),
+          isFinal: asBoolean(map.get('isFinal')),
+          picture: readAsset(map.get('picture')) ?? null,
+          pictureAlt: asString(map.get('pictureAlt'), '', 2000),
+          hint: asString(map.get('hint'), '', 2000),
+          explanation: asString(map.get('explanation'), '', 5000),
         }
       );
     }
@@ -233,17 +238,6 @@ function readCrop(value: unknown): Box {
   const w = asNumber(raw.w, 1, 0.01, 1);
   const h = asNumber(raw.h, 1, 0.01, 1);
   return { x: asNumber(raw.x, 0, 0, 1 - w), y: asNumber(raw.y, 0, 0, 1 - h), w, h };
-}
-
-export function readAsset(value: unknown): AssetRef | undefined {
-  const { hash, width, height, isAnimated } = asRecord(value);
-  if (typeof hash !== 'string' || !/^[0-9a-f]{64}$/.test(hash)) return undefined;
-  return {
-    hash,
-    width: asNumber(width, 1, 1),
-    height: asNumber(height, 1, 1),
-    isAnimated: asBoolean(isAnimated),
-  };
 }
 
 /** Types of sound and video that are kept. */
@@ -389,26 +383,4 @@ function readAnchor(value: unknown): Anchor | null {
 function readTips(value: unknown): [Tip, Tip] {
   const [start, end] = asList(value, 2);
   return [asOneOf(start, TIPS, 'none'), asOneOf(end, TIPS, 'none')];
-}
-
-const MOST_STROKES = 600;
-const MOST_NUMBERS = 3 * 4000;
-
-function readStrokes(value: unknown): InkStroke[] {
-  const list = value instanceof Y.Array ? value.toArray() : asList(value, MOST_STROKES);
-  return list.slice(0, MOST_STROKES).flatMap((entry) => {
-    const { colour, weight, isMarker, points } = asRecord(entry);
-    const numbers = asList(points, MOST_NUMBERS).map((number) =>
-      asNumber(number, 0, -200_000, 200_000),
-    );
-    if (numbers.length < 3 || numbers.length % 3 !== 0) return [];
-    return [
-      {
-        colour: asColour(colour),
-        weight: asNumber(weight, 4, 0.5, 80),
-        isMarker: asBoolean(isMarker),
-        points: numbers,
-      },
-    ];
-  });
 }

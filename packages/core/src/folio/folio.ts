@@ -1,6 +1,7 @@
 import * as Y from 'yjs';
 import { asId, asNumber, asRecord, asString } from '../deck/decode.js';
-import { elementWords, readSlide, slidesMap } from '../deck/document.js';
+import { readSlide, slidesMap } from '../deck/document.js';
+import { elementWords } from '../deck/elementWords.js';
 import { asTurn } from '../deck/readElement.js';
 import { COMMAND } from '../deck/history.js';
 import { plain } from '../deck/richText.js';

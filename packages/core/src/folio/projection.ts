@@ -2,8 +2,10 @@ import type * as Y from 'yjs';
 import { asId, asRecord } from '../deck/decode.js';
 import type { Deck, QuestionElement } from '../deck/types.js';
 import type { ElementId, SlideId } from '../ids.js';
-import { markAnswer, readAnswer, type Answer } from '../questions/registry.js';
-import { pieceOf } from '../stage/pieces.js';
+import { markAnswer } from '../questions/marking.js';
+import { isBlank, questionsOn, readAnswer, type Answer } from '../questions/registry.js';
+import { sortedInto } from '../questions/sort/sort.js';
+import { pieceOf, type Placements } from '../stage/pieces.js';
 import { zoneUnder } from '../stage/zones.js';
 import {
   answersMap,
@@ -32,9 +34,7 @@ export interface ProjectedChanges {
 export function questionsOf(edition: Deck): Map<ElementId, QuestionElement> {
   const found = new Map<ElementId, QuestionElement>();
   for (const slide of Object.values(edition.slides)) {
-    for (const element of slide.elements) {
-      if (element.kind === 'question') found.set(element.id, element);
-    }
+    for (const question of questionsOn(slide)) found.set(question.id, question);
   }
   return found;
 }
@@ -51,22 +51,58 @@ export class FolioProjection {
   #answers = new Map<string, unknown>();
   #placements = new Map<string, unknown>();
   #steps: number;
+  #answered: Set<ElementId>;
 
-  /** `storedSteps` is how many steps of the walk have rows already. */
-  constructor(doc: Y.Doc, edition: Deck, questions = questionsOf(edition), storedSteps = 0) {
+  /**
+   * `stored` is what has rows already: how many steps of the walk, and which questions have an answer; the answer to a
+   * question that takes only one stands.
+   */
+  constructor(
+    doc: Y.Doc,
+    edition: Deck,
+    questions = questionsOf(edition),
+    stored: { steps?: number; answered?: readonly ElementId[] } = {},
+  ) {
     this.#doc = doc;
     this.#edition = edition;
     this.#questions = questions;
-    this.#steps = storedSteps;
+    this.#steps = stored.steps ?? 0;
+    this.#answered = new Set(stored.answered ?? []);
+  }
+
+  /** The questions that have an answer by now. */
+  get answered(): ElementId[] {
+    return [...this.#answered];
   }
 
   /** All that changed since the last call; everything on the first. */
   take(): ProjectedChanges {
+    const placements = this.#takePlacements();
+    const moved = new Set(placements.map(({ slideId }) => slideId));
     return {
-      answers: this.#takeAnswers(),
-      placements: this.#takePlacements(),
+      answers: [...this.#takeAnswers(), ...[...moved].flatMap((id) => this.#sorted(id))],
+      placements,
       visits: this.#takeVisits(),
     };
+  }
+
+  /** What the pieces of a slide say by where they lie, where that is asked. */
+  #sorted(slideId: SlideId): ProjectedChanges['answers'] {
+    const slide = this.#edition.slides[slideId];
+    const asking = slide?.elements.flatMap(({ id }) => {
+      const question = this.#questions.get(id);
+      return question?.question.kind === 'sort' ? [question] : [];
+    });
+    if (!slide || !asking || asking.length === 0) return [];
+    const lying: Placements = {};
+    for (const [key, value] of placementsMap(this.#doc)) {
+      const place = readPlacementKey(key);
+      if (place.slideId === slideId) lying[place.elementId] = readPlacement(value);
+    }
+    const answer = sortedInto(slide, lying);
+    return asking.map((question) => ({
+      ...{ questionId: question.id, answer, score: markAnswer(question, answer), at: 0 },
+    }));
   }
 
   #takeAnswers(): ProjectedChanges['answers'] {
@@ -75,9 +111,13 @@ export class FolioProjection {
       if (this.#answers.get(questionId) === entry) continue;
       this.#answers.set(questionId, entry);
       const question = this.#questions.get(questionId);
+      // Where pieces lie is not for a device to say in words.
+      if (!question || question.question.kind === 'sort') continue;
       const { value, at } = asRecord(entry);
-      const answer = question && readAnswer(question.question, value);
-      if (!question || !answer) continue;
+      const answer = readAnswer(question.question, value);
+      if (!answer) continue;
+      if (question.isFinal && this.#answered.has(questionId)) continue;
+      if (!isBlank(answer)) this.#answered.add(questionId);
       const time = typeof at === 'number' && Number.isFinite(at) ? at : 0;
       changed.push({ questionId, answer, score: markAnswer(question, answer), at: time });
     }

@@ -23,7 +23,7 @@ test('a desk is put together from entries, answers, placements and tallies, stud
   deskEntries(doc).set('f1', entry('Ada'));
   deskAnswers(doc).set('f1/q', { answer: { kind: 'choice', optionIds: ['a'] }, score: 1 });
   deskPlacements(doc).set('f2/sea/oar', { x: 1, y: 2 });
-  deskTallies(doc).set('q', { kind: 'choice', answered: 1, picks: { a: 1 } });
+  deskTallies(doc).set('q', { kind: 'choice', answered: 1, picks: { a: 1 }, combinations: {} });
   const desk = readDesk(doc);
   expect(desk.students.map((student) => student.name)).toEqual(['Ada', 'Bela']);
   expect(desk.students[0]).toMatchObject({

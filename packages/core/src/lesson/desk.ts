@@ -1,6 +1,7 @@
 import type * as Y from 'yjs';
 import type { ElementId, FolioId, SlideId } from '../ids.js';
-import type { Answer, Tally } from '../questions/registry.js';
+import type { Tally } from '../questions/marking.js';
+import type { Answer } from '../questions/registry.js';
 import type { Placement, Placements } from '../stage/pieces.js';
 
 /**

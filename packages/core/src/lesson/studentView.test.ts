@@ -72,7 +72,9 @@ test('no planted secret is ever in it', () => {
       );
       for (const id of slides) {
         setNotes(doc, id, note);
-        setElement(doc, id, `q-${id}`, { key: { kind: 'choice', optionIds: [key] } });
+        setElement(doc, id, `q-${id}`, {
+          key: { kind: 'choice', optionIds: [key], isPartial: false },
+        });
         setElement(doc, id, `z-${id}`, { expects: [key] });
       }
       const edition: Deck = readDeck(doc);

@@ -197,8 +197,12 @@ function elementForStudents(element: SlideElement): SlideElement {
       return { ...base, kind, isVisible, takes, most, tidy, expects: null };
     }
     case 'question': {
-      const { kind, text, question, isForThinking } = element;
-      return { ...base, kind, text, question, key: null, isForThinking };
+      const { kind, text, question, isForThinking, isRequired, isFinal } = element;
+      const { picture, pictureAlt, hint } = element;
+      return {
+        ...{ ...base, kind, text, question, key: null, isForThinking, isRequired, isFinal },
+        ...{ picture, pictureAlt, hint, explanation: '' },
+      };
     }
   }
 }

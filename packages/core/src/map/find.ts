@@ -1,5 +1,6 @@
-import { elementWords } from '../deck/document.js';
-import { optionsOf, type Deck, type Slide } from '../deck/types.js';
+import { elementWords } from '../deck/elementWords.js';
+import type { Deck, Slide } from '../deck/types.js';
+import { kindOf } from '../questions/registry.js';
 import type { LinkId, SlideId } from '../ids.js';
 import type { RouteGraph } from './graph.js';
 
@@ -12,9 +13,7 @@ export function slideWords(slide: Slide): string {
     words = slide.elements
       .map((element) =>
         element.kind === 'question'
-          ? `${elementWords(element)} ${optionsOf(element.question)
-              .map(({ text }) => text)
-              .join(' ')}`
+          ? `${elementWords(element)} ${kindOf(element.question.kind).lines(element.question).join(' ')}`
           : elementWords(element),
       )
       .join(' ')

@@ -1,20 +1,56 @@
-import type { Question, QuestionKey } from '../deck/types.js';
+import type { Slide } from '../deck/types.js';
+
+export interface OfAKind {
+  kind: string;
+}
+/** The part of a question that students see. */
+export interface AnyQuestion extends OfAKind {
+  /** What a wholly right answer is worth, from 0 to 100. */
+  points: number;
+}
 
 /**
- * What a question kind is: how its parts are read from a document, what an answer is, how it is marked and
- * how a class's answers are counted. Everything is pure; a tally is plain data, so it travels as it is.
+ * What a question kind is, as far as every device must know: how its parts are read from a document and what an answer
+ * is. How it is marked and counted stands beside it in `marking.ts`, which no student's device needs.
  */
-export interface QuestionKind<Q extends Question, K extends QuestionKey, A, T> {
+export interface QuestionKind<Q extends AnyQuestion, K extends OfAKind, A extends OfAKind> {
   kind: Q['kind'];
   /** What the interface calls it. */
   label: string;
+  /** A person gives the mark: such a question needs no key. */
+  isByHand?: true;
+  /** A question as it begins. */
+  fresh(makeId: () => string): Q;
   read(raw: Record<string, unknown>): Q | undefined;
   readKey(raw: Record<string, unknown>): K | undefined;
-  /** The answer, or undefined when it is not one for this question: wrong shape, unknown options. */
-  readAnswer(question: Q, raw: unknown): A | undefined;
-  /** From 0 to 1. */
-  mark(question: Q, key: K, answer: A): number;
-  emptyTally(question: Q): T;
-  /** `by` is 1 to count an answer in, −1 to take it out again. */
-  count(tally: T, answer: A, by: 1 | -1): T;
+  /** The answer, or undefined when it is not one for this question: wrong shape, unknown parts, too much. */
+  readAnswer(question: Q, raw: Record<string, unknown>): A | undefined;
+  /** Whether an answer says nothing: it is not counted and does not satisfy a question that is required. */
+  isBlank(answer: A): boolean;
+  /** Lines that the question shows below its prompt; one empty line stands for a field. */
+  lines(question: Q): string[];
 }
+
+/** How answers of a kind are marked and counted. All of it is pure but `count`. */
+export interface Marking<Q extends AnyQuestion, K extends OfAKind, A extends OfAKind, T> {
+  /** From 0 to 1; null when a person has to say. */
+  mark(question: Q, key: K, answer: A): number | null;
+  emptyTally(question: Q): T;
+  /**
+   * Counts an answer into a tally that the caller owns, or takes it out again with −1; costs as much as the answer is
+   * long, however many have been counted. Blank answers are not handed in. A tally is plain data.
+   */
+  count(tally: T, answer: A, by: 1 | -1): void;
+  /** An answer such as a student might give; a right one if that is wanted and there is a key. */
+  sample(question: Q, key: K | null, wantsRight: boolean, random: (below: number) => number): A;
+}
+
+/** A question that asks for what lies on its slide is completed from there: its parts, and its key. */
+export type Completed<Q extends AnyQuestion, K extends OfAKind> = {
+  question: Q;
+  key: K | null;
+};
+export type CompletesFrom<Q extends AnyQuestion, K extends OfAKind> = (
+  question: Q,
+  slide: Slide,
+) => Completed<Q, K>;

@@ -1,26 +1,46 @@
 import { asRecord } from '../deck/decode.js';
-import type { Question, QuestionElement, QuestionKey } from '../deck/types.js';
-import { choice, type ChoiceAnswer, type ChoiceTally } from './choice/choice.js';
-import type { QuestionKind } from './kind.js';
-import { number, type NumberAnswer, type NumberTally } from './number/number.js';
-import { slider, type SliderAnswer, type SliderTally } from './slider/slider.js';
-import { textEntry, type TextEntryAnswer, type TextEntryTally } from './textEntry/textEntry.js';
+import type { QuestionElement, SlideElement } from '../deck/elements.js';
+import type { Slide } from '../deck/types.js';
+import { choice } from './choice/choice.js';
+import { drawing } from './drawing/drawing.js';
+import { extendedText } from './extendedText/extendedText.js';
+import { gap } from './gap/gap.js';
+import { hotspot } from './hotspot/hotspot.js';
+import type { AnyQuestion, OfAKind, QuestionKind } from './kind.js';
+import { match } from './match/match.js';
+import { number } from './number/number.js';
+import { order } from './order/order.js';
+import { selectPoint } from './selectPoint/selectPoint.js';
+import { slider } from './slider/slider.js';
+import { completeSort, sort } from './sort/sort.js';
+import { textEntry } from './textEntry/textEntry.js';
 
-/** One line per kind. */
-const KINDS = { choice, textEntry, number, slider } as const;
+/** One line per kind; what teachers and the server need beside it is one more in `marking.ts`. */
+const KINDS = {
+  ...{ choice, textEntry, extendedText, number, slider, order, match },
+  ...{ gap, sort, hotspot, selectPoint, drawing },
+} as const;
 
-export type Answer = ChoiceAnswer | TextEntryAnswer | NumberAnswer | SliderAnswer;
-export type Tally = ChoiceTally | TextEntryTally | NumberTally | SliderTally;
-export const QUESTION_KINDS = Object.keys(KINDS) as Question['kind'][];
-export const questionLabel = (kind: Question['kind']): string => KINDS[kind].label;
+type Kinds = typeof KINDS;
+export type KindName = keyof Kinds;
+type Parts<T> = T extends QuestionKind<infer Q, infer K, infer A> ? { q: Q; k: K; a: A } : never;
+export type Question = Parts<Kinds[KindName]>['q'];
+export type QuestionKey = Parts<Kinds[KindName]>['k'];
+export type Answer = Parts<Kinds[KindName]>['a'];
 
-type AnyKind = QuestionKind<Question, QuestionKey, Answer, Tally>;
+export const QUESTION_KINDS = Object.keys(KINDS) as KindName[];
 
-export function kindOf(name: unknown): AnyKind | undefined {
+type AnyKind = QuestionKind<AnyQuestion, OfAKind, OfAKind>;
+
+export function kindOf(name: KindName): QuestionKind<Question, QuestionKey, Answer>;
+export function kindOf(name: unknown): QuestionKind<Question, QuestionKey, Answer> | undefined;
+export function kindOf(name: unknown): QuestionKind<Question, QuestionKey, Answer> | undefined {
   return typeof name === 'string' && Object.hasOwn(KINDS, name)
-    ? (KINDS[name as keyof typeof KINDS] as unknown as AnyKind)
+    ? (KINDS[name as KindName] as unknown as AnyKind as QuestionKind<Question, QuestionKey, Answer>)
     : undefined;
 }
+
+export const questionLabel = (kind: KindName): string => KINDS[kind].label;
 
 export function readQuestion(value: unknown): Question | undefined {
   const raw = asRecord(value);
@@ -32,24 +52,27 @@ export function readQuestionKey(value: unknown): QuestionKey | undefined {
   return kindOf(raw.kind)?.readKey(raw);
 }
 
-/** An answer fit for this question, or undefined. */
+/** An answer fit for this question, or undefined: also one that belongs to a question of another kind. */
 export function readAnswer(question: Question, value: unknown): Answer | undefined {
-  return kindOf(question.kind)?.readAnswer(question, value);
+  const raw = asRecord(value);
+  return raw.kind === question.kind ? kindOf(question.kind).readAnswer(question, raw) : undefined;
 }
 
-/** From 0 to 1; null for a question without a key. */
-export function markAnswer(element: QuestionElement, answer: Answer): number | null {
-  const { key, question } = element;
-  // A key or an answer that was left over from another kind says nothing.
-  if (!key || key.kind !== question.kind || answer.kind !== question.kind) return null;
-  return kindOf(question.kind)?.mark(question, key, answer) ?? null;
+export const isBlank = (answer: Answer): boolean => kindOf(answer.kind).isBlank(answer);
+
+/** A question with all that it asks for: one that is about what lies on its slide has that from there. */
+export function completed(element: QuestionElement, slide: Slide): QuestionElement {
+  if (element.question.kind !== 'sort') return element;
+  const { question, key } = completeSort(element.question, slide);
+  return { ...element, question, key };
 }
 
-/** The tally of a class's answers; the order they come in makes no difference. */
-export function tallyOf(question: Question, answers: Iterable<Answer>): Tally {
-  const kind = kindOf(question.kind);
-  if (!kind) throw new Error(`no question kind ${question.kind}`);
-  let tally = kind.emptyTally(question);
-  for (const answer of answers) tally = kind.count(tally, answer, 1);
-  return tally;
-}
+/** The questions of a slide, with all that they ask for. */
+export const questionsOn = (slide: Slide): QuestionElement[] =>
+  slide.elements
+    .filter((element: SlideElement): element is QuestionElement => element.kind === 'question')
+    .map((element) => completed(element, slide));
+
+/** The options of a question that carry links of their own; other kinds than choice have none. */
+export const optionsOf = (question: Question): { id: string; text: string }[] =>
+  question.kind === 'choice' ? question.options : [];

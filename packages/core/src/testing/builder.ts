@@ -1,5 +1,6 @@
 import * as Y from 'yjs';
 import { addElement, type NewElement } from '../deck/elementCommands.js';
+import type { QuestionDetails } from '../deck/questionCommands.js';
 import { addChoice, addChoiceTo, linkWordsOf } from '../deck/linkCommands.js';
 import { plain } from '../deck/richText.js';
 import { toSlide, type Target } from '../deck/target.js';
@@ -10,16 +11,9 @@ import {
   setSlideFlag,
   type SlideFlag,
 } from '../deck/slideCommands.js';
-import {
-  STAGE,
-  type AssetRef,
-  type Box,
-  type LayoutName,
-  type Question,
-  type QuestionKey,
-  type TextStyle,
-} from '../deck/types.js';
+import { STAGE, type AssetRef, type Box, type LayoutName, type TextStyle } from '../deck/types.js';
 import type { ElementId, SlideId } from '../ids.js';
+import type { Question, QuestionKey } from '../questions/registry.js';
 
 /**
  * Writes a deck in a line, so that a test is its own picture:
@@ -173,10 +167,11 @@ export function question(
   asked: Question,
   key: QuestionKey | null = null,
   where: Box = box(96, 170, 560, 200),
+  details: QuestionDetails = {},
 ): SlidePart {
   return element({
     ...{ kind: 'question', layer: 'content', id, box: where, text: plain(prompt) },
-    ...{ question: asked, key },
+    ...{ question: asked, key, ...details },
   });
 }
 
@@ -185,7 +180,7 @@ export function choiceQuestion(
   id: ElementId,
   prompt: string,
   options: string[],
-  settings: { box?: Box; isMultiple?: boolean } = {},
+  settings: { box?: Box; isMultiple?: boolean; isPartial?: boolean } = {},
 ): SlidePart {
   const ids = options.map((_, index) => 'abcdefghijkl'[index]!);
   return element({
@@ -197,14 +192,20 @@ export function choiceQuestion(
     question: {
       kind: 'choice',
       isMultiple: settings.isMultiple ?? false,
+      isShuffled: false,
       points: 1,
       options: options.map((option, index) => ({
         id: ids[index]!,
         text: option.replace(/^\*/, ''),
+        picture: null,
       })),
     },
     key: options.some((option) => option.startsWith('*'))
-      ? { kind: 'choice', optionIds: ids.filter((_, index) => options[index]!.startsWith('*')) }
+      ? {
+          kind: 'choice',
+          optionIds: ids.filter((_, index) => options[index]!.startsWith('*')),
+          isPartial: settings.isPartial ?? false,
+        }
       : null,
   });
 }

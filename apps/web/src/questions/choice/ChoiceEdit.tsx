@@ -1,11 +1,9 @@
-import { newId, type ChoiceOption, type OptionId } from '@gobrel/core';
-import { Plus, Trash2 } from 'lucide-react';
+import { MOST_OPTIONS, type ChoiceOption, type OptionId } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import { Button } from '../../ui/Button';
+import { Check } from '../../slide/controls';
+import { filled, ItemList } from '../ItemList';
 import { QuestionDialog } from '../QuestionDialog';
 import type { QuestionEditProps } from '../registry';
-
-const MOST_OPTIONS = 12;
 
 /** The options of a choice, and which of them are right. */
 export default function ChoiceEdit(props: QuestionEditProps<'choice'>): ReactElement {
@@ -13,86 +11,63 @@ export default function ChoiceEdit(props: QuestionEditProps<'choice'>): ReactEle
   const [options, setOptions] = useState<ChoiceOption[]>(element.question.options);
   const [key, setKey] = useState<OptionId[]>(element.key?.optionIds ?? []);
   const [isMultiple, setIsMultiple] = useState(element.question.isMultiple);
-
-  const toggle = (id: OptionId): void =>
-    setKey((old) =>
-      isMultiple
-        ? old.includes(id)
-          ? old.filter((o) => o !== id)
-          : [...old, id]
-        : old[0] === id
-          ? []
-          : [id],
-    );
+  const [isShuffled, setIsShuffled] = useState(element.question.isShuffled);
+  const [isPartial, setIsPartial] = useState(element.key?.isPartial ?? false);
+  const toggle = (id: OptionId): void => {
+    const others = key.filter((other) => other !== id);
+    setKey(key.includes(id) ? others : isMultiple ? [...key, id] : [id]);
+  };
   return (
     <QuestionDialog
       {...props}
       title="Question: choice"
+      isWide
       onKeep={(points) => {
-        const filled = options.filter(({ text }) => text.trim() !== '');
-        if (filled.length < 2) return 'A choice needs two options at least.';
-        const right = key.filter((id) => filled.some((option) => option.id === id));
-        const kept = isMultiple ? right : right.slice(0, 1);
+        const kept = filled(options);
+        if (kept.length < 2) return 'A choice needs two options at least.';
+        const right = key.filter((id) => kept.some((option) => option.id === id));
+        const optionIds = isMultiple ? right : right.slice(0, 1);
         return {
-          question: { ...element.question, isMultiple, options: filled, points },
-          key: kept.length > 0 ? { kind: 'choice', optionIds: kept } : null,
+          question: { kind: 'choice', isMultiple, isShuffled, options: kept, points },
+          key: optionIds.length > 0 ? { kind: 'choice', optionIds, isPartial } : null,
         };
       }}
     >
       <fieldset>
         <legend className="mb-1 text-[14px] font-semibold">Options; tick what is right</legend>
-        <ul className="flex flex-col gap-2">
-          {options.map((option, index) => (
-            <li key={option.id} className="flex items-center gap-2">
-              <input
-                type={isMultiple ? 'checkbox' : 'radio'}
-                name="key"
-                className="size-5 accent-petrol"
-                aria-label={`Option ${index + 1} is right`}
-                checked={key.includes(option.id)}
-                onChange={() => toggle(option.id)}
-              />
-              <input
-                aria-label={`Option ${index + 1}`}
-                value={option.text}
-                onChange={(event) =>
-                  setOptions(
-                    options.map((o) =>
-                      o.id === option.id ? { ...o, text: event.target.value } : o,
-                    ),
-                  )
-                }
-                className="h-10 flex-1 rounded-[6px] border border-line bg-sheet px-3"
-              />
-              <Button
-                look="quiet"
-                aria-label={`Remove option ${index + 1}`}
-                onClick={() => setOptions(options.filter((o) => o.id !== option.id))}
-              >
-                <Trash2 size={16} />
-              </Button>
-            </li>
-          ))}
-        </ul>
-        <Button
-          size="small"
-          look="quiet"
-          className="mt-2"
-          disabled={options.length >= MOST_OPTIONS}
-          onClick={() => setOptions([...options, { id: newId(), text: '' }])}
-        >
-          <Plus size={15} /> Add an option
-        </Button>
-      </fieldset>
-      <label className="flex min-h-8 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-4 accent-petrol"
-          checked={isMultiple}
-          onChange={(event) => setIsMultiple(event.target.checked)}
+        <ItemList
+          items={options}
+          most={MOST_OPTIONS}
+          noun="option"
+          isOrdered
+          onChange={setOptions}
+          before={(option, index) => (
+            <input
+              type={isMultiple ? 'checkbox' : 'radio'}
+              name="key"
+              className="size-5 accent-petrol"
+              aria-label={`Option ${index + 1} is right`}
+              checked={key.includes(option.id)}
+              onChange={() => toggle(option.id)}
+            />
+          )}
         />
-        Several may be picked
-      </label>
+      </fieldset>
+      <div className="flex flex-wrap gap-x-5">
+        <Check label="Several may be picked" isOn={isMultiple} onChange={setIsMultiple} />
+        <Check
+          label="Everyone in an order of their own"
+          isOn={isShuffled}
+          onChange={setIsShuffled}
+        />
+        {isMultiple && (
+          <Check
+            label="Some right is worth something, wrong picks cost"
+            isOn={isPartial}
+            onChange={setIsPartial}
+          />
+        )}
+      </div>
     </QuestionDialog>
   );
 }

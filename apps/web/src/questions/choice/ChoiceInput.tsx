@@ -1,10 +1,27 @@
-import type { ChoiceQuestion } from '@gobrel/core';
+import { shuffled, type ChoiceOption } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import type { QuestionInputProps } from '../registry';
+import { assetUrl } from '../../api/assets';
+import type { QuestionInputProps, QuestionStillProps } from '../registry';
 
 const LOOK = 'flex items-center gap-[0.6em] rounded-[8px] border-2 px-[0.7em] py-[0.4em] text-left';
 
-export function ChoiceStill({ question }: { question: ChoiceQuestion }): ReactElement {
+/** What an option says: its words, its picture, or both. */
+function OptionBody({ option }: { option: ChoiceOption }): ReactElement {
+  return (
+    <>
+      {option.picture && (
+        <img
+          src={assetUrl(option.picture, 320)}
+          alt={option.text ? '' : 'Picture'}
+          className="h-[3.2em] max-w-[45%] rounded-[4px] object-contain"
+        />
+      )}
+      {option.text}
+    </>
+  );
+}
+
+export function ChoiceStill({ question }: QuestionStillProps<'choice'>): ReactElement {
   return (
     <ul
       className="flex flex-col gap-[0.4em]"
@@ -12,7 +29,7 @@ export function ChoiceStill({ question }: { question: ChoiceQuestion }): ReactEl
     >
       {question.options.map((option) => (
         <li key={option.id} className={`${LOOK} border-line`}>
-          {option.text}
+          <OptionBody option={option} />
         </li>
       ))}
     </ul>
@@ -25,9 +42,11 @@ export function ChoiceInput({
   name,
   answer,
   isHeld,
+  seed,
   onAnswer,
 }: QuestionInputProps<'choice'>): ReactElement {
   const picked = answer?.optionIds ?? [];
+  const options = question.isShuffled ? shuffled(question.options, seed) : question.options;
   const pick = (id: string): void => {
     if (!question.isMultiple) return onAnswer({ kind: 'choice', optionIds: [id] });
     const next = picked.includes(id) ? picked.filter((other) => other !== id) : [...picked, id];
@@ -43,7 +62,7 @@ export function ChoiceInput({
       style={{ fontSize: '0.92em' }}
     >
       <legend className="sr-only">{question.isMultiple ? 'Pick all that fit' : 'Pick one'}</legend>
-      {question.options.map((option) => {
+      {options.map((option) => {
         const isPicked = picked.includes(option.id);
         return (
           <label
@@ -59,7 +78,7 @@ export function ChoiceInput({
               onChange={() => pick(option.id)}
               className="size-[1em] shrink-0 accent-petrol"
             />
-            {option.text}
+            <OptionBody option={option} />
           </label>
         );
       })}

@@ -1,4 +1,4 @@
-import { readNumber } from '@gobrel/core';
+import { readRanges } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Field } from '../../ui/Field';
 import { QuestionDialog } from '../QuestionDialog';
@@ -6,41 +6,32 @@ import type { QuestionEditProps } from '../registry';
 
 export default function NumberEdit(props: QuestionEditProps<'number'>): ReactElement {
   const { element } = props;
-  const { key } = element;
   const [unit, setUnit] = useState(element.question.unit);
-  const [value, setValue] = useState(key ? String((key.low + key.high) / 2) : '');
-  const [tolerance, setTolerance] = useState(key ? String((key.high - key.low) / 2) : '0');
+  const [right, setRight] = useState(element.key?.right ?? '');
   return (
     <QuestionDialog
       {...props}
       title="Question: number"
       onKeep={(points) => {
-        const question = { ...element.question, unit: unit.trim(), points };
-        if (value.trim() === '') return { question, key: null };
-        const right = readNumber(value, unit);
-        if (right === undefined) return 'The right answer is no number.';
-        const [, share] = /^(.*)%$/.exec(tolerance.trim()) ?? [];
-        const given = readNumber(share ?? tolerance, unit);
-        if (given === undefined || given < 0) {
-          return 'How far off it may be is a number such as 0.5, or a share such as 5 %.';
+        const ranges = readRanges(right, unit);
+        if (!ranges) {
+          return 'What is right cannot be read. Write 12, or 12 ± 0.5, or 12 ± 5 %, or 10 … 20.';
         }
-        const by = share === undefined ? given : Math.abs(right) * (given / 100);
-        // Ends are as the numbers read, not as they are reckoned in binary.
-        const end = (number: number): number => Number(number.toPrecision(12));
-        return { question, key: { kind: 'number', low: end(right - by), high: end(right + by) } };
+        return {
+          question: { kind: 'number', unit: unit.trim(), points },
+          key: ranges.length > 0 ? { kind: 'number', right: right.trim(), ranges } : null,
+        };
       }}
     >
-      <Field
-        label="Right answer"
-        value={value}
-        onChange={(event) => setValue(event.target.value)}
-      />
-      <Field
-        label="It may be off by (a number, or a share such as 5 %)"
-        value={tolerance}
-        onChange={(event) => setTolerance(event.target.value)}
-      />
-      <Field label="Unit" value={unit} onChange={(event) => setUnit(event.target.value)} />
+      <div className="grid grid-cols-[1fr_140px] gap-3">
+        <Field
+          label="Right"
+          hint="12 · 12 ± 0.5 · 12 ± 5 % · 10 … 20; several with semicolons"
+          value={right}
+          onChange={(event) => setRight(event.target.value)}
+        />
+        <Field label="Unit" value={unit} onChange={(event) => setUnit(event.target.value)} />
+      </div>
     </QuestionDialog>
   );
 }

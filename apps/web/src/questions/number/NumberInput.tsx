@@ -4,7 +4,7 @@ import type { QuestionInputProps } from '../registry';
 import { FIELD } from '../textEntry/TextEntryInput';
 import { useTypedAnswer } from '../useTypedAnswer';
 
-export function NumberStill({ question }: { question: { unit: string } }): ReactElement {
+export function Still({ question }: { question: { unit: string } }): ReactElement {
   return (
     <div className="flex items-center gap-[0.5em]">
       <div className={FIELD} style={{ minHeight: '1.9em' }} />
@@ -13,7 +13,7 @@ export function NumberStill({ question }: { question: { unit: string } }): React
   );
 }
 
-export function NumberInput(props: QuestionInputProps<'number'>): ReactElement {
+export function Input(props: QuestionInputProps<'number'>): ReactElement {
   const { question } = props;
   const hint = useId();
   const isNumber = (text: string): boolean =>

@@ -1,9 +1,10 @@
+import { isWithin } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import type { TallyViewProps } from '../registry';
 import { SpreadView } from '../SpreadView';
 
 export default function NumberTallyView(props: TallyViewProps<'number'>): ReactElement {
-  const { element, tally, students } = props;
+  const { element, tally, students, showsKey } = props;
   const { key } = element;
   return (
     <SpreadView
@@ -11,7 +12,7 @@ export default function NumberTallyView(props: TallyViewProps<'number'>): ReactE
       answered={tally.answered}
       students={students}
       unit={element.question.unit}
-      isRight={(value) => key !== null && value >= key.low && value <= key.high}
+      isRight={(value) => showsKey && key !== null && isWithin(key.ranges, value)}
     />
   );
 }

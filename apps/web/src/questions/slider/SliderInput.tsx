@@ -1,6 +1,6 @@
 import type { SliderQuestion } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import type { QuestionInputProps } from '../registry';
+import type { QuestionInputProps, QuestionStillProps } from '../registry';
 
 const Ends = ({ question }: { question: SliderQuestion }): ReactElement => (
   <div className="flex justify-between gap-4" style={{ fontSize: '0.85em' }}>
@@ -9,7 +9,7 @@ const Ends = ({ question }: { question: SliderQuestion }): ReactElement => (
   </div>
 );
 
-export function SliderStill({ question }: { question: SliderQuestion }): ReactElement {
+export function Still({ question }: QuestionStillProps<'slider'>): ReactElement {
   return (
     <div>
       <div className="my-[0.6em] h-[0.25em] rounded-full bg-line" />
@@ -18,7 +18,7 @@ export function SliderStill({ question }: { question: SliderQuestion }): ReactEl
   );
 }
 
-export function SliderInput(props: QuestionInputProps<'slider'>): ReactElement {
+export function Input(props: QuestionInputProps<'slider'>): ReactElement {
   const { question, answer } = props;
   const [pulled, setPulled] = useState<number | null>(null);
   const value = pulled ?? answer?.value;

@@ -1,12 +1,12 @@
+import { textLines } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Check } from '../../slide/controls';
-import { QuestionDialog } from '../QuestionDialog';
+import { Lines, QuestionDialog } from '../QuestionDialog';
 import type { QuestionEditProps } from '../registry';
 
 export default function TextEntryEdit(props: QuestionEditProps<'textEntry'>): ReactElement {
-  const { element } = props;
-  const { key } = element;
-  const [accepted, setAccepted] = useState(key?.accepted.join('\n') ?? '');
+  const { key } = props.element;
+  const [written, setWritten] = useState(key?.accepted.join('\n') ?? '');
   const [heedsCase, setHeedsCase] = useState(key?.heedsCase ?? false);
   const [heedsAccents, setHeedsAccents] = useState(key?.heedsAccents ?? false);
   return (
@@ -14,31 +14,25 @@ export default function TextEntryEdit(props: QuestionEditProps<'textEntry'>): Re
       {...props}
       title="Question: text entry"
       onKeep={(points) => {
-        const lines = accepted.split('\n').map((line) => line.trim());
-        const given = lines.filter((line) => line !== '');
+        const accepted = textLines(written);
         return {
-          question: { ...element.question, points },
+          question: { kind: 'textEntry', points },
           key:
-            given.length > 0
-              ? { kind: 'textEntry', accepted: given, heedsCase, heedsAccents }
-              : null,
+            accepted.length > 0 ? { kind: 'textEntry', accepted, heedsCase, heedsAccents } : null,
         };
       }}
     >
-      <label className="block text-[14px] font-semibold">
-        Right answers, one on each line
-        <textarea
-          rows={4}
-          value={accepted}
-          onChange={(event) => setAccepted(event.target.value)}
-          className="mt-1 w-full rounded-[6px] border border-line bg-sheet px-3 py-2 font-normal"
-        />
-        <span className="font-normal text-soft">
-          Spaces do not matter. A * stands for any letters: light* takes lighthouse too.
-        </span>
-      </label>
-      <Check label="Capital letters matter" isOn={heedsCase} onChange={setHeedsCase} />
-      <Check label="Accents matter" isOn={heedsAccents} onChange={setHeedsAccents} />
+      <Lines
+        label="Right answers, one on each line"
+        rows={4}
+        value={written}
+        hint="Spaces do not matter. A * stands for any letters: light* takes lighthouse too."
+        onChange={setWritten}
+      />
+      <div className="flex flex-wrap gap-x-5">
+        <Check label="Capital letters matter" isOn={heedsCase} onChange={setHeedsCase} />
+        <Check label="Accents matter" isOn={heedsAccents} onChange={setHeedsAccents} />
+      </div>
     </QuestionDialog>
   );
 }

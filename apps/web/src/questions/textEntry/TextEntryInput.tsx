@@ -5,11 +5,11 @@ import { useTypedAnswer } from '../useTypedAnswer';
 export const FIELD =
   'min-h-11 w-full rounded-[8px] border-2 border-line bg-sheet px-[0.6em] py-[0.3em] focus-visible:outline-3';
 
-export function TextEntryStill(): ReactElement {
+export function Still(): ReactElement {
   return <div className={FIELD} style={{ minHeight: '1.9em' }} />;
 }
 
-export function TextEntryInput(props: QuestionInputProps<'textEntry'>): ReactElement {
+export function Input(props: QuestionInputProps<'textEntry'>): ReactElement {
   const { text, type, keep } = useTypedAnswer(props.answer?.text ?? '', (text) =>
     props.onAnswer({ kind: 'textEntry', text }),
   );

@@ -3,6 +3,7 @@ import {
   MOVABLE,
   optionsOf,
   setElement,
+  setPlaces,
   type ElementId,
   type ElementSettings,
   type QuestionElement,
@@ -163,14 +164,40 @@ function LeadsTo(props: SettingsOf): ReactElement {
   );
 }
 
+/** Where a question may go at once: a side of the stage, or the whole. */
+const SIDES = [
+  { label: 'The left side', box: { x: 48, y: 150, w: 568, h: 522 } },
+  { label: 'The right side', box: { x: 664, y: 150, w: 568, h: 522 } },
+  { label: 'The whole stage', box: { x: 48, y: 48, w: 1184, h: 624 } },
+];
+
 function QuestionSettings(props: SettingsOf<QuestionElement>): ReactElement {
   const { slide, element } = props;
+  const { doc, run } = useDeck();
   const [isAsking, setIsAsking] = useState(false);
   return (
     <>
       <Plain onClick={() => setIsAsking(true)}>
         {element.question.kind === 'choice' ? 'Options and key' : 'Answer and key'}
       </Plain>
+      <Pop label="Fill">
+        {(close) => (
+          <ul>
+            {SIDES.map(({ label, box }) => (
+              <li key={label}>
+                <Plain
+                  onClick={() => {
+                    run(setPlaces(doc, slide.id, [{ elementId: element.id, box }]));
+                    close();
+                  }}
+                >
+                  {label}
+                </Plain>
+              </li>
+            ))}
+          </ul>
+        )}
+      </Pop>
       {optionsOf(element.question).length > 0 && <OptionLinks {...props} />}
       {isAsking && (
         <EditQuestion slideId={slide.id} element={element} onClose={() => setIsAsking(false)} />

@@ -1,61 +1,66 @@
-import {
-  asBoolean,
-  asId,
-  asList,
-  asNumber,
-  asRecord,
-  asString,
-  asStrings,
-} from '../../deck/decode.js';
-import type { ChoiceKey, ChoiceQuestion } from '../../deck/types.js';
+import { asBoolean, asRecord } from '../../deck/decode.js';
 import type { OptionId } from '../../ids.js';
 import type { QuestionKind } from '../kind.js';
+import { readIds, readItems, readPoints, type Item } from '../parts.js';
 
-/** QTI's choiceInteraction: one or several of the options given. */
+/** QTI's choiceInteraction: one or several of the options given, words or pictures. */
+export interface ChoiceQuestion {
+  kind: 'choice';
+  options: ChoiceOption[];
+  isMultiple: boolean;
+  /** Every student sees the options in another order. */
+  isShuffled: boolean;
+  points: number;
+}
+export type ChoiceOption = Item;
+
+export interface ChoiceKey {
+  kind: 'choice';
+  optionIds: OptionId[];
+  /** Some of the right ones are worth something, and wrong ones cost. */
+  isPartial: boolean;
+}
+
 export interface ChoiceAnswer {
   kind: 'choice';
   /** In the order of the options, each once. */
   optionIds: OptionId[];
 }
 
-export interface ChoiceTally {
-  kind: 'choice';
-  answered: number;
-  /** How many picked each option. */
-  picks: Record<OptionId, number>;
-}
+export const MOST_OPTIONS = 12;
 
-const MOST_OPTIONS = 12;
-
-export const choice: QuestionKind<ChoiceQuestion, ChoiceKey, ChoiceAnswer, ChoiceTally> = {
+export const choice: QuestionKind<ChoiceQuestion, ChoiceKey, ChoiceAnswer> = {
   kind: 'choice',
   label: 'Choice',
 
-  read(raw) {
-    const seen = new Set<string>();
-    const options = asList(raw.options, MOST_OPTIONS).flatMap((entry) => {
-      const { id, text } = asRecord(entry);
-      const optionId = asId(id);
-      if (!optionId || seen.has(optionId)) return [];
-      seen.add(optionId);
-      return [{ id: optionId, text: asString(text, '', 500) }];
-    });
-    return {
-      kind: 'choice',
-      options,
-      isMultiple: asBoolean(raw.isMultiple),
-      points: asNumber(raw.points, 1, 0, 100),
-    };
-  },
+  fresh: (makeId) => ({
+    kind: 'choice',
+    options: ['First option', 'Second option'].map((text) => ({
+      ...{ id: makeId(), text, picture: null },
+    })),
+    isMultiple: false,
+    isShuffled: false,
+    points: 1,
+  }),
+
+  read: (raw) => ({
+    kind: 'choice',
+    options: readItems(raw.options, MOST_OPTIONS),
+    isMultiple: asBoolean(raw.isMultiple),
+    isShuffled: asBoolean(raw.isShuffled),
+    points: readPoints(raw.points),
+  }),
 
   readKey(raw) {
-    const optionIds = asStrings(raw.optionIds, MOST_OPTIONS).filter((id) => asId(id));
-    return optionIds.length > 0 ? { kind: 'choice', optionIds } : undefined;
+    const optionIds = readIds(raw.optionIds, MOST_OPTIONS);
+    return optionIds.length > 0
+      ? { kind: 'choice', optionIds, isPartial: asBoolean(raw.isPartial) }
+      : undefined;
   },
 
   readAnswer(question, raw) {
-    const { kind, optionIds } = asRecord(raw);
-    if (kind !== 'choice' || !Array.isArray(optionIds)) return undefined;
+    const { optionIds } = asRecord(raw);
+    if (!Array.isArray(optionIds)) return undefined;
     const known = question.options.map((option) => option.id);
     if (optionIds.length > known.length || !optionIds.every((id) => known.includes(id)))
       return undefined;
@@ -64,26 +69,6 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceKey, ChoiceAnswer, Choic
     return { kind: 'choice', optionIds: picked };
   },
 
-  /** All right options and no others: 1, otherwise 0. */
-  mark(_question, key, answer) {
-    const right = new Set(key.optionIds);
-    return right.size === answer.optionIds.length && answer.optionIds.every((id) => right.has(id))
-      ? 1
-      : 0;
-  },
-
-  emptyTally(question) {
-    return {
-      kind: 'choice',
-      answered: 0,
-      picks: Object.fromEntries(question.options.map((option) => [option.id, 0])),
-    };
-  },
-
-  count(tally, answer, by) {
-    const picks = { ...tally.picks };
-    for (const id of answer.optionIds) picks[id] = (picks[id] ?? 0) + by;
-    const answered = tally.answered + (answer.optionIds.length > 0 ? by : 0);
-    return { ...tally, answered, picks };
-  },
+  isBlank: ({ optionIds }) => optionIds.length === 0,
+  lines: ({ options }) => options.map(({ text }) => text),
 };

@@ -1,8 +1,23 @@
-import { asNumber, asRecord, asString } from '../../deck/decode.js';
-import type { NumberKey, NumberQuestion } from '../../deck/types.js';
+import { asRecord, asString } from '../../deck/decode.js';
 import type { QuestionKind } from '../kind.js';
-import { countValue, type ValueCounts } from '../values.js';
+import { readPoints } from '../parts.js';
 import { readNumber } from './readNumber.js';
+import { readRanges, type Range } from './ranges.js';
+
+/** QTI's textEntryInteraction with a numeric answer. */
+export interface NumberQuestion {
+  kind: 'number';
+  /** Shown behind the field; it may be written along. */
+  unit: string;
+  points: number;
+}
+
+export interface NumberKey {
+  kind: 'number';
+  /** As the teacher writes it: `277.5 ± 2.5`, `40 ± 5 %`, `10 … 20`, several parted by semicolons. */
+  right: string;
+  ranges: Range[];
+}
 
 /** A number, as it was written; its value is read anew from that, whatever the device says it is. */
 export interface NumberAnswer {
@@ -10,54 +25,35 @@ export interface NumberAnswer {
   text: string;
 }
 
-export interface NumberTally {
-  kind: 'number';
-  answered: number;
-  values: ValueCounts;
-  unit: string;
-}
-
 const MOST_LETTERS = 60;
 
-export const number: QuestionKind<NumberQuestion, NumberKey, NumberAnswer, NumberTally> = {
+export const number: QuestionKind<NumberQuestion, NumberKey, NumberAnswer> = {
   kind: 'number',
   label: 'Number',
 
+  fresh: () => ({ kind: 'number', unit: '', points: 1 }),
   read: (raw) => ({
     kind: 'number',
     unit: asString(raw.unit, '', 20),
-    points: asNumber(raw.points, 1, 0, 100),
+    points: readPoints(raw.points),
   }),
 
-  readKey({ low, high }) {
-    if (typeof low !== 'number' || typeof high !== 'number') return undefined;
-    if (!Number.isFinite(low) || !Number.isFinite(high) || low > high) return undefined;
-    return { kind: 'number', low, high };
+  readKey(raw) {
+    // Keys of old decks name one range.
+    const { low, high } = raw;
+    const isOld = typeof low === 'number' && typeof high === 'number';
+    const right = isOld ? `${low} … ${high}` : asString(raw.right, '', 200);
+    const ranges = readRanges(right);
+    return ranges && ranges.length > 0 ? { kind: 'number', right, ranges } : undefined;
   },
 
   readAnswer(question, raw) {
-    const { kind, text } = asRecord(raw);
-    if (kind !== 'number' || typeof text !== 'string' || text.length > MOST_LETTERS) {
-      return undefined;
-    }
+    const { text } = asRecord(raw);
+    if (typeof text !== 'string' || text.length > MOST_LETTERS) return undefined;
     const isNumber = readNumber(text, question.unit) !== undefined;
     return isNumber || text === '' ? { kind: 'number', text } : undefined;
   },
 
-  mark(question, key, answer) {
-    const value = readNumber(answer.text, question.unit);
-    return value !== undefined && value >= key.low && value <= key.high ? 1 : 0;
-  },
-
-  emptyTally: (question) => ({ kind: 'number', answered: 0, values: {}, unit: question.unit }),
-
-  count(tally, answer, by) {
-    const value = readNumber(answer.text, tally.unit);
-    if (value === undefined) return tally;
-    return {
-      ...tally,
-      answered: tally.answered + by,
-      values: countValue(tally.values, value, by),
-    };
-  },
+  isBlank: ({ text }) => text === '',
+  lines: () => [''],
 };

@@ -1,23 +1,41 @@
-import { asNumber, asRecord, asString } from '../../deck/decode.js';
-import type { SliderKey, SliderQuestion } from '../../deck/types.js';
+import { asId, asNumber, asRecord, asString } from '../../deck/decode.js';
+import type { ElementId } from '../../ids.js';
 import type { QuestionKind } from '../kind.js';
-import { countValue, type ValueCounts } from '../values.js';
+import { readPoints } from '../parts.js';
 
 /** QTI's sliderInteraction: a value on a scale. */
+export interface SliderQuestion {
+  kind: 'slider';
+  low: number;
+  high: number;
+  step: number;
+  /** The words at its ends. */
+  lowLabel: string;
+  highLabel: string;
+  /** The slider that asked the same before; '' for none. */
+  before: ElementId;
+  points: number;
+}
+
+export interface SliderKey {
+  kind: 'slider';
+  low: number;
+  high: number;
+}
+
 export interface SliderAnswer {
   kind: 'slider';
   value: number;
 }
 
-export interface SliderTally {
-  kind: 'slider';
-  answered: number;
-  values: ValueCounts;
-}
-
-export const slider: QuestionKind<SliderQuestion, SliderKey, SliderAnswer, SliderTally> = {
+export const slider: QuestionKind<SliderQuestion, SliderKey, SliderAnswer> = {
   kind: 'slider',
   label: 'Slider',
+
+  fresh: () => ({
+    ...{ kind: 'slider', low: 0, high: 10, step: 1, lowLabel: 'not at all', highLabel: 'very' },
+    ...{ before: '', points: 1 },
+  }),
 
   read(raw) {
     const low = asNumber(raw.low, 0, -1e6, 1e6);
@@ -31,7 +49,8 @@ export const slider: QuestionKind<SliderQuestion, SliderKey, SliderAnswer, Slide
       step: asNumber(raw.step, 1, (to - from) / 10_000, to - from),
       lowLabel: asString(raw.lowLabel, '', 100),
       highLabel: asString(raw.highLabel, '', 100),
-      points: asNumber(raw.points, 1, 0, 100),
+      before: asId(raw.before),
+      points: readPoints(raw.points),
     };
   },
 
@@ -42,21 +61,14 @@ export const slider: QuestionKind<SliderQuestion, SliderKey, SliderAnswer, Slide
   },
 
   readAnswer({ low, high, step }, raw) {
-    const { kind, value } = asRecord(raw);
-    if (kind !== 'slider' || typeof value !== 'number' || !Number.isFinite(value)) return undefined;
+    const { value } = asRecord(raw);
+    if (typeof value !== 'number' || !Number.isFinite(value)) return undefined;
     if (value < low || value > high) return undefined;
     // To the nearest place of the scale, so that equal answers are counted as equal.
     const place = Math.round((value - low) / step) * step + low;
     return { kind: 'slider', value: Number(Math.min(high, place).toPrecision(12)) };
   },
 
-  mark: (_question, key, { value }) => (value >= key.low && value <= key.high ? 1 : 0),
-
-  emptyTally: () => ({ kind: 'slider', answered: 0, values: {} }),
-
-  count: (tally, { value }, by) => ({
-    ...tally,
-    answered: tally.answered + by,
-    values: countValue(tally.values, value, by),
-  }),
+  isBlank: () => false,
+  lines: () => [''],
 };

@@ -1,0 +1,66 @@
+import { isBlank, type Answer, type QuestionElement } from '@gobrel/core';
+import { Suspense, useState, type ReactElement } from 'react';
+import { QuestionPicture } from './PictureSurface';
+import { fitting, QUESTION_VIEWS } from './registry';
+
+/** What a student answers a question with, and what goes with every kind: its picture, a hint, that it counts once. */
+export function QuestionInput(props: {
+  element: QuestionElement;
+  name: string;
+  answer: Answer | undefined;
+  isHeld: boolean;
+  /** What shuffled options are shuffled by: the student's own. */
+  seed: string;
+  onAnswer: (answer: Answer) => void;
+}): ReactElement {
+  const { element, name, seed, onAnswer } = props;
+  const { question, isFinal } = element;
+  const kept = fitting(question, props.answer);
+  const isGiven = isFinal && kept !== undefined && !isBlank(kept);
+  const [draft, setDraft] = useState<Answer>();
+  const { Input, drawsOnPicture } = QUESTION_VIEWS[question.kind];
+  const waits = isFinal && !isGiven && question.kind !== 'sort';
+  const canGive = draft !== undefined && !isBlank(draft);
+  return (
+    <>
+      {!drawsOnPicture && <QuestionPicture picture={element.picture} alt={element.pictureAlt} />}
+      <Suspense fallback={<p className="text-soft">One moment …</p>}>
+        <Input
+          element={element}
+          question={question}
+          name={name}
+          seed={`${seed}/${element.id}`}
+          answer={waits ? draft : kept}
+          isHeld={props.isHeld || isGiven}
+          onAnswer={waits ? setDraft : onAnswer}
+        />
+      </Suspense>
+      {(waits || isGiven || element.isRequired || element.hint) && (
+        <div
+          className="flex flex-wrap items-center gap-x-[1em] gap-y-[0.3em] text-soft"
+          style={{ fontSize: '0.72em' }}
+        >
+          {waits && (
+            <button
+              type="button"
+              disabled={!canGive || props.isHeld}
+              onClick={() => draft && onAnswer(draft)}
+              className="min-h-11 rounded-[8px] bg-petrol px-[1em] font-semibold text-white disabled:opacity-50"
+            >
+              Give this answer
+            </button>
+          )}
+          {waits && <span>It counts once.</span>}
+          {isGiven && <span>Answered; it stands as it is.</span>}
+          {element.isRequired && !kept && <span>Needed before you hand in.</span>}
+          {element.hint && (
+            <details className="basis-full">
+              <summary className="min-h-8 cursor-pointer py-[0.3em] text-petrol">A hint</summary>
+              <p className="whitespace-pre-wrap text-ink">{element.hint}</p>
+            </details>
+          )}
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,47 @@
+import { readNumber } from './readNumber.js';
+
+/** From one number to another, both included. */
+export interface Range {
+  low: number;
+  high: number;
+}
+
+const PARTS = /^(.+?) ?(?:±|\+\/?-) ?(.+?) ?(%?)$/u;
+const SPAN = /^(.+?) ?(?:…|\.\.\.?| to ) ?(.+)$/u;
+
+/**
+ * What numbers are right, as a teacher writes it: `12` · `12 ± 0.5` · `12 ± 5 %` · `10 … 20`, several parted by
+ * semicolons. A tolerance in per cent is one of the number itself. Undefined for what cannot be read; none for ''.
+ */
+export function readRanges(written: string, unit = ''): Range[] | undefined {
+  const parts = written.split(';').map((part) => part.trim());
+  const ranges: Range[] = [];
+  for (const part of parts.filter((text) => text !== '')) {
+    const range = readRange(part, unit);
+    if (!range) return undefined;
+    ranges.push(range);
+  }
+  return ranges;
+}
+
+function readRange(text: string, unit: string): Range | undefined {
+  const about = PARTS.exec(text);
+  if (about) {
+    const [value, by] = [readNumber(about[1]!, unit), readNumber(about[2]!, unit)];
+    if (value === undefined || by === undefined || by < 0) return undefined;
+    const reach = about[3] ? (Math.abs(value) * by) / 100 : by;
+    return { low: value - reach, high: value + reach };
+  }
+  const span = SPAN.exec(text);
+  const [low, high] = span
+    ? [readNumber(span[1]!, unit), readNumber(span[2]!, unit)]
+    : [readNumber(text, unit), readNumber(text, unit)];
+  return low === undefined || high === undefined || low > high ? undefined : { low, high };
+}
+
+/** Whether a number lies in one of the ranges, give or take what is lost in computing with binary fractions. */
+export const isWithin = (ranges: readonly Range[], value: number): boolean =>
+  ranges.some(({ low, high }) => {
+    const slack = 1e-12 * Math.max(Math.abs(low), Math.abs(high));
+    return value >= low - slack && value <= high + slack;
+  });
