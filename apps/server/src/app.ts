@@ -18,6 +18,7 @@ import { CONFIG, type Config } from './config.js';
 import {
   FilesAndTrails1700000000001,
   FirstSchema1700000000000,
+  LessonsAndResults1700000000003,
   MediaAndStage1700000000002,
 } from './database/migrations.js';
 import { DecksModule } from './decks/decks.module.js';
@@ -28,6 +29,7 @@ import { NestLog } from './NestLog.js';
 import { PictureBoxModule } from './pictureBox/pictureBox.module.js';
 import { ProblemFilter } from './problems/ProblemFilter.js';
 import { validation } from './problems/validation.js';
+import { StartersModule } from './starters/starters.module.js';
 import { SyncModule } from './sync/sync.module.js';
 import { SyncService } from './sync/SyncService.js';
 
@@ -46,6 +48,7 @@ class AppModule {
             FirstSchema1700000000000,
             FilesAndTrails1700000000001,
             MediaAndStage1700000000002,
+            LessonsAndResults1700000000003,
           ],
           migrationsRun: true,
           migrationsTransactionMode: 'each',
@@ -58,6 +61,7 @@ class AppModule {
         DecksModule,
         AssetsModule,
         MediaModule,
+        StartersModule,
         PictureBoxModule,
         ClassesModule,
         LessonsModule,

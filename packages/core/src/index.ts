@@ -114,3 +114,11 @@ export * from './lesson/desk.js';
 export * from './folio/folio.js';
 export * from './DocumentReader.js';
 export * from './folio/projection.js';
+export { STARTERS } from './starters/starters.js';
+export {
+  addStarter,
+  findStarters,
+  STARTER_GROUPS,
+  type Starter,
+  type StarterGroup,
+} from './starters/starter.js';

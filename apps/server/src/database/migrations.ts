@@ -202,21 +202,92 @@ export class MediaAndStage1700000000002 implements MigrationInterface {
         PRIMARY KEY (hash, part)
       );
     `);
-    const editions = (await runner.query('SELECT id FROM edition')) as { id: string }[];
-    for (const { id } of editions) {
-      const [row] = (await runner.query('SELECT deck FROM edition WHERE id = $1', [id])) as {
-        deck: unknown;
-      }[];
-      const deck = readPlainDeck(row!.deck);
-      await runner.query('UPDATE edition SET deck = $2, student_view = $3 WHERE id = $1', [
-        id,
-        JSON.stringify(deck),
-        JSON.stringify(studentView(deck)),
-      ]);
-    }
+    await readEditionsAnew(runner);
   }
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query('DROP TABLE media_part, media');
+  }
+}
+
+/** What lessons, their classes and their results have since: settings, joining, marks by hand, starters. */
+export class LessonsAndResults1700000000003 implements MigrationInterface {
+  name = 'LessonsAndResults1700000000003';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      CREATE TABLE starter (
+        id uuid PRIMARY KEY DEFAULT gen_random_uuid(),
+        teacher_id uuid NOT NULL REFERENCES teacher ON DELETE CASCADE,
+        title text NOT NULL,
+        clip jsonb NOT NULL,
+        created_at timestamptz NOT NULL DEFAULT now()
+      );
+      ALTER TABLE lesson
+        ADD COLUMN settings jsonb NOT NULL DEFAULT '{}',
+        ADD COLUMN opens_at timestamptz,
+        ADD COLUMN closes_at timestamptz,
+        ADD COLUMN asked jsonb NOT NULL DEFAULT '[]',
+        ADD COLUMN starred jsonb NOT NULL DEFAULT '[]',
+        ADD COLUMN likened jsonb NOT NULL DEFAULT '{}';
+      ALTER TABLE folio
+        ADD COLUMN status text NOT NULL DEFAULT 'in',
+        ADD COLUMN hand_up_at timestamptz,
+        ADD COLUMN is_practice boolean NOT NULL DEFAULT false,
+        ADD COLUMN may_add_device boolean NOT NULL DEFAULT false;
+      ALTER TABLE answer ADD COLUMN is_late boolean NOT NULL DEFAULT false;
+      CREATE TABLE mark (
+        folio_id uuid NOT NULL REFERENCES folio ON DELETE CASCADE,
+        question_id text NOT NULL,
+        score real,
+        comment text NOT NULL DEFAULT '',
+        stamp text NOT NULL DEFAULT '',
+        marked_at timestamptz NOT NULL DEFAULT now(),
+        PRIMARY KEY (folio_id, question_id)
+      );
+      CREATE TABLE lesson_block (
+        lesson_id uuid NOT NULL REFERENCES lesson ON DELETE CASCADE,
+        name text NOT NULL,
+        PRIMARY KEY (lesson_id, name)
+      );
+      CREATE TABLE screen (
+        token_hash text PRIMARY KEY,
+        code text UNIQUE,
+        lesson_id uuid REFERENCES lesson ON DELETE CASCADE,
+        created_at timestamptz NOT NULL DEFAULT now()
+      );
+      ALTER TABLE class_list ADD COLUMN archived_at timestamptz;
+      ALTER TABLE class_student ADD COLUMN group_name text NOT NULL DEFAULT '';
+    `);
+    await readEditionsAnew(runner);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      DROP TABLE starter, mark, lesson_block, screen;
+      ALTER TABLE lesson DROP COLUMN settings, DROP COLUMN opens_at, DROP COLUMN closes_at,
+        DROP COLUMN asked, DROP COLUMN starred, DROP COLUMN likened;
+      ALTER TABLE folio DROP COLUMN status, DROP COLUMN hand_up_at, DROP COLUMN is_practice,
+        DROP COLUMN may_add_device;
+      ALTER TABLE answer DROP COLUMN is_late;
+      ALTER TABLE class_list DROP COLUMN archived_at;
+      ALTER TABLE class_student DROP COLUMN group_name;
+    `);
+  }
+}
+
+/** Editions as decks are read by now: what slides and questions have since is there, as in an old deck. */
+async function readEditionsAnew(runner: QueryRunner): Promise<void> {
+  const editions = (await runner.query('SELECT id FROM edition')) as { id: string }[];
+  for (const { id } of editions) {
+    const [row] = (await runner.query('SELECT deck FROM edition WHERE id = $1', [id])) as {
+      deck: unknown;
+    }[];
+    const deck = readPlainDeck(row!.deck);
+    await runner.query('UPDATE edition SET deck = $2, student_view = $3 WHERE id = $1', [
+      id,
+      JSON.stringify(deck),
+      JSON.stringify(studentView(deck)),
+    ]);
   }
 }

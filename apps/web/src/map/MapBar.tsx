@@ -27,6 +27,8 @@ export interface MapActions {
   makeSection(): void;
   leaveSection(): void;
   editSection(section: Section): void;
+  openStarters(): void;
+  keepAsStarter(slide: Slide): void;
 }
 
 /** At the foot of the map: what can be done with what is in hand, with its keys, or the line being typed. */
@@ -79,7 +81,10 @@ export function MapBar(props: {
           </Act>
         </>
       ) : (
-        <Act onClick={() => act.addSlide()}>New slide</Act>
+        <>
+          <Act onClick={() => act.addSlide()}>New slide</Act>
+          <Act onClick={act.openStarters}>From a starter</Act>
+        </>
       )}
     </div>
   );
@@ -121,6 +126,8 @@ function OneSlide(props: { slide: Slide; isStart: boolean; act: MapActions }): R
         <MoreAct keys="Ctrl+C" onPick={act.copy}>
           Copy
         </MoreAct>
+        <MoreAct onPick={act.openStarters}>A starter beside it</MoreAct>
+        <MoreAct onPick={() => act.keepAsStarter(slide)}>Keep as a starter</MoreAct>
         <DropdownMenu.Separator className="my-1 border-t border-line" />
         <MoreFlag isOn={slide.isPattern} onPick={() => flag('isPattern')}>
           Open for leaves

@@ -29,6 +29,8 @@ import {
 } from '@xyflow/react';
 import '@xyflow/react/dist/style.css';
 import {
+  lazy,
+  Suspense,
   useCallback,
   useDeferredValue,
   useEffect,
@@ -63,6 +65,7 @@ import { useMapActions } from './useMapActions';
 import { useMapElements, type Walks } from './useMapElements';
 import { WireLayer, type Wire } from './WireLayer';
 
+const StartersDialog = lazy(() => import('../starters/StartersDialog'));
 const OTHER_BUTTONS = [1, 2];
 const PLAIN = { hideAttribution: true };
 
@@ -94,6 +97,7 @@ function DeckMap(): ReactElement {
   const [leading, setLeading] = useState<LinkId | null>(null);
   const [cutting, setCutting] = useState<LinkId | null>(null);
   const [section, setSectionOpen] = useState<Section | null>(null);
+  const [isStarting, setIsStarting] = useState(false);
   const [sought, setSought] = useState('');
   const [isSelecting, setIsSelecting] = useState(false);
   const [isTidying, setIsTidying] = useState(false);
@@ -170,6 +174,7 @@ function DeckMap(): ReactElement {
     lead: setLeading,
     cut: setCutting,
     editSection: setSectionOpen,
+    openStarters: () => setIsStarting(true),
   });
 
   const onNodesChange = useCallback(
@@ -441,6 +446,18 @@ function DeckMap(): ReactElement {
           setSelection(NOTHING);
         }}
       />
+      <Suspense>
+        {isStarting && (
+          <StartersDialog
+            beside={slides.length === 1 ? slides[0]!.id : undefined}
+            onAdded={(slideId) => {
+              setIsStarting(false);
+              show([slideId]);
+            }}
+            onClose={() => setIsStarting(false)}
+          />
+        )}
+      </Suspense>
       <SectionDialog
         section={section ? (deck.sections[section.id] ?? null) : null}
         onClose={() => setSectionOpen(null)}

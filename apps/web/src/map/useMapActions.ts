@@ -18,6 +18,8 @@ import {
   type SlideId,
 } from '@gobrel/core';
 import { useNavigate } from 'react-router';
+import { http, sentenceOf } from '../api/http';
+import { useChange } from '../api/teacher';
 import { useNotices } from '../ui/Notice';
 import { useClipboard } from '../ui/useClipboard';
 import { useDeck } from '../workspace/DeckContext';
@@ -37,11 +39,16 @@ export function useMapActions(args: {
   lead: (linkId: LinkId) => void;
   cut: (linkId: LinkId) => void;
   editSection: (section: Section) => void;
+  openStarters: () => void;
 }): MapActions {
   const { deckId, doc, deck, graph, run } = useDeck();
   const { slideIds, ask, show } = args;
   const navigate = useNavigate();
   const notices = useNotices();
+  const keep = useChange(
+    (starter: { title: string; clip: string }) => http.post('starters', starter),
+    ['starters'],
+  );
 
   const addChoiceFrom = (from: SlideId, at?: { x: number; y: number }): void =>
     ask({
@@ -161,5 +168,21 @@ export function useMapActions(args: {
       }),
     leaveSection: () => void run(putIntoSection(doc, slideIds, null)),
     editSection: args.editSection,
+    openStarters: args.openStarters,
+    keepAsStarter: (slide) =>
+      ask({
+        label: 'Name of the starter',
+        value: slide.title,
+        done: (title) => {
+          const clip = JSON.stringify(clipSlides(deck, deckId, [slide.id]));
+          keep.mutate(
+            { title, clip },
+            {
+              onSuccess: () => notices.tell(`“${title}” is among your starters.`),
+              onError: (error) => notices.trouble(sentenceOf(error)),
+            },
+          );
+        },
+      }),
   };
 }

@@ -13,6 +13,29 @@ export function spotOf(event: { clientX: number; clientY: number }, surface: Ele
 export const shapeOf = (picture: AssetRef | null): number =>
   picture ? picture.width / picture.height : 1.5;
 
+/** As wide as there is room in the card, or on the page, for what stands below it and beside it. */
+const fittingWidth = (ratio: number): string =>
+  `min(100cqw - var(--beside, 0px), (100cqh - var(--below, 0px)) * ${ratio})`;
+
+/** A picture with what belongs to it: below it, or beside it in a wide card. */
+export function WithTools(props: { picture: ReactNode; tools?: ReactNode }): ReactElement {
+  const { picture, tools } = props;
+  return (
+    <div className="[container-type:inline-size] in-[.question-card]:h-full in-[.question-card]:min-h-0 in-[.question-card]:flex-1 in-[.question-card]:[container-type:size]">
+      {tools ? (
+        <div className="flex flex-col gap-[10px] [--below:112px] @min-[760px]:flex-row @min-[760px]:justify-center @min-[760px]:[--below:6px] @min-[760px]:[--beside:240px]">
+          {picture}
+          <div className="min-w-0 @min-[760px]:w-[226px]" style={{ fontSize: '0.72em' }}>
+            {tools}
+          </div>
+        </div>
+      ) : (
+        <div className="flex flex-col">{picture}</div>
+      )}
+    </div>
+  );
+}
+
 /** A question's picture, or plain paper, to point at, pick from and draw on; what lies over it is given in shares. */
 export function PictureSurface(props: {
   picture: AssetRef | null;
@@ -31,8 +54,8 @@ export function PictureSurface(props: {
     <div
       {...hands}
       {...(isWorked ? { role: 'application', 'aria-label': label, tabIndex: 0 } : {})}
-      className={`group relative mx-auto w-full overflow-hidden rounded-[6px] border-2 border-line bg-sheet select-none ${isWorked ? 'cursor-crosshair touch-none' : ''}`}
-      style={{ aspectRatio: shapeOf(picture), maxWidth: `calc(24em * ${shapeOf(picture)})` }}
+      className={`group relative max-w-full shrink-0 self-center overflow-hidden rounded-[6px] border-2 border-line bg-sheet select-none ${isWorked ? 'cursor-crosshair touch-none' : ''}`}
+      style={{ aspectRatio: shapeOf(picture), width: fittingWidth(shapeOf(picture)) }}
     >
       {picture && (
         <img

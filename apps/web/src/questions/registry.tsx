@@ -54,6 +54,8 @@ interface QuestionViews<K extends KindName = KindName> {
   TallyView: ComponentType<TallyViewProps<K>>;
   /** It shows the question's picture itself. */
   drawsOnPicture?: true;
+  /** Its card is as high as its box, however little stands in it. */
+  fillsCard?: true;
   /** An answer in a few words, for lists. */
   inWords: (question: Of<Question, K>, answer: Of<Answer, K>) => string;
 }
@@ -85,6 +87,7 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
     ...parts(() => import('./extendedText/ExtendedTextInput')),
     Edit: lazy(() => import('./extendedText/ExtendedTextEdit')),
     TallyView: lazy(() => import('./extendedText/ExtendedTextTallyView')),
+    fillsCard: true,
     inWords: (_question, { text }) =>
       text.length > 120 ? `${text.slice(0, 118)} … (${wordsIn(text).length} words)` : text,
   },
@@ -142,6 +145,7 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
     Edit: lazy(() => import('./hotspot/HotspotEdit')),
     TallyView: lazy(() => import('./hotspot/HotspotTallyView')),
     drawsOnPicture: true,
+    fillsCard: true,
     inWords: ({ areas }, { areaIds }) =>
       areas
         .filter(({ id }) => areaIds.includes(id))
@@ -153,6 +157,7 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
     Edit: lazy(() => import('./selectPoint/SelectPointEdit')),
     TallyView: lazy(() => import('./selectPoint/SelectPointTallyView')),
     drawsOnPicture: true,
+    fillsCard: true,
     inWords: ({ marker }, { spots }) =>
       spots
         .map(({ x, y }) => (marker === 'line' ? `${share(y)} down` : `${share(x)}, ${share(y)}`))
@@ -163,6 +168,7 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
     Edit: lazy(() => import('./drawing/DrawingEdit')),
     TallyView: lazy(() => import('./drawing/DrawingTallyView')),
     drawsOnPicture: true,
+    fillsCard: true,
     inWords: (_question, { strokes, labels }) =>
       [`${strokes.length} strokes`, ...labels.map(({ text }) => `“${text}”`)].join(', '),
   },

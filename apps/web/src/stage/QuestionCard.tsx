@@ -47,10 +47,10 @@ export function QuestionCard(props: {
   children?: ReactNode;
 }): ReactElement {
   const { element, onFollow } = props;
-  const { Still, drawsOnPicture } = QUESTION_VIEWS[element.question.kind];
+  const { Still, drawsOnPicture, fillsCard } = QUESTION_VIEWS[element.question.kind];
   return (
     <div
-      className="slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-[10px] p-5"
+      className={`question-card slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-[10px] p-5 ${fillsCard ? 'h-full' : ''}`}
       style={{ ...typeCss(TYPE), background: '#FFFFFF', border: '2px solid #DED6C6' }}
     >
       <div className="font-semibold">

@@ -1,4 +1,4 @@
-import { phoneReading, STAGE, type SlideElement, type ThemeName } from '@gobrel/core';
+import { isSpare, phoneReading, STAGE, type SlideElement, type ThemeName } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
 import { MediaBody } from '../stage/bodies/MediaBody';
@@ -27,6 +27,10 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
       (element.kind === 'text' && element.layer === 'content'),
     [],
   );
+  // All that there is stands below: an empty picture would only take the room.
+  const isPlain =
+    !slide.ground.picture &&
+    slide.elements.every((element) => isBelow(element) || isSpare(element));
   const zones = reading.zones.filter((zone) => zone.kind === 'zone');
   const wordLinks = {
     isLink: (linkId: string) => links.some((link) => link.id === linkId),
@@ -37,10 +41,10 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
     <div className="h-full overflow-y-auto overscroll-contain">
       <div
         ref={ref}
-        className="border-b border-line"
-        style={{ minHeight: width ? (width * STAGE.height) / STAGE.width : 200 }}
+        className={isPlain ? '' : 'border-b border-line'}
+        style={isPlain ? {} : { minHeight: width ? (width * STAGE.height) / STAGE.width : 200 }}
       >
-        {width > 0 && (
+        {width > 0 && !isPlain && (
           <SlideView
             slide={slide}
             theme={theme}

@@ -1,5 +1,5 @@
 import type { Question, QuestionKey } from '../questions/registry.js';
-import type { ElementId, OptionId } from '../ids.js';
+import type { ElementId } from '../ids.js';
 import type { FamilyName } from '../stage/fonts.js';
 import type { ShapeName } from '../stage/shapes/shapes.js';
 import type { RichText } from './richText.js';

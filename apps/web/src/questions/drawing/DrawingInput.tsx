@@ -6,12 +6,14 @@ import {
   type InkStroke,
 } from '@gobrel/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactElement } from 'react';
-import { PictureSurface, shapeOf, spotOf } from '../PictureSurface';
+import { PictureSurface, shapeOf, spotOf, WithTools } from '../PictureSurface';
 import type { QuestionInputProps, QuestionStillProps } from '../registry';
 import { DrawnView } from './DrawnView';
 
 export function Still({ element }: QuestionStillProps<'drawing'>): ReactElement {
-  return <PictureSurface picture={element.picture} alt={element.pictureAlt} />;
+  return (
+    <WithTools picture={<PictureSurface picture={element.picture} alt={element.pictureAlt} />} />
+  );
 }
 
 const PENS = [
@@ -83,98 +85,101 @@ export function Input(props: QuestionInputProps<'drawing'>): ReactElement {
         : { ...drawn, strokes: drawn.strokes.slice(0, -1) },
     );
   return (
-    <div>
-      <PictureSurface
-        ref={surface}
-        picture={element.picture}
-        alt={element.pictureAlt}
-        label="Paper: draw, or move the pen with the arrows and put it down and up with the space bar"
-        onPointerDown={(event) => {
-          if (isHeld || isFull || isDown) return;
-          event.currentTarget.setPointerCapture(event.pointerId);
-          setPath([place(event)]);
-        }}
-        onPointerMove={(event) => {
-          if (path.length > 0 && !isDown) setPath([...path, place(event)]);
-        }}
-        onPointerUp={() => !isDown && keep(path)}
-        onKeyDown={(event) => !isHeld && key(event)}
-      >
-        <DrawnView
-          drawing={
-            path.length > 0 ? { ...drawn, strokes: [...drawn.strokes, stroke(path)] } : drawn
-          }
-          ratio={ratio}
-        />
-        <span
-          className={`absolute hidden size-[0.8em] -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-petrol group-focus-visible:block ${isDown ? 'bg-petrol' : 'bg-white/60'}`}
-          style={{
-            left: `${(pen.x / PAPER_WIDTH) * 100}%`,
-            top: `${((pen.y * ratio) / PAPER_WIDTH) * 100}%`,
+    <WithTools
+      picture={
+        <PictureSurface
+          ref={surface}
+          picture={element.picture}
+          alt={element.pictureAlt}
+          label="Paper: draw, or move the pen with the arrows and put it down and up with the space bar"
+          onPointerDown={(event) => {
+            if (isHeld || isFull || isDown) return;
+            event.currentTarget.setPointerCapture(event.pointerId);
+            setPath([place(event)]);
           }}
-          aria-hidden
-        />
-      </PictureSurface>
-      <div
-        className="mt-[0.3em] flex flex-wrap items-center gap-[0.5em]"
-        style={{ fontSize: '0.72em' }}
-      >
-        <span role="radiogroup" aria-label="Pen" className="flex">
-          {PENS.map((pen) => (
-            <button
-              key={pen.name}
-              type="button"
-              role="radio"
-              aria-checked={colour === pen.colour}
-              aria-label={pen.name}
-              onClick={() => setColour(pen.colour)}
-              className="grid size-11 place-items-center rounded-full aria-checked:outline aria-checked:outline-2 aria-checked:outline-petrol"
-            >
-              <span
-                className="size-6 rounded-full"
-                style={{ background: pen.colour || '#1E2B32' }}
-              />
-            </button>
-          ))}
-        </span>
-        <button
-          type="button"
-          className="min-h-11 text-petrol underline disabled:opacity-40"
-          disabled={isHeld || (drawn.strokes.length === 0 && drawn.labels.length === 0)}
-          onClick={undo}
-        >
-          Take back
-        </button>
-        <form
-          className="flex min-w-[12em] flex-1 gap-[0.4em]"
-          onSubmit={(event) => {
-            event.preventDefault();
-            event.stopPropagation();
-            if (words.trim() === '') return;
-            const label = { x: Math.round(pen.x), y: Math.round(pen.y), text: words.trim() };
-            props.onAnswer({ ...drawn, labels: [...drawn.labels, label].slice(0, 40) });
-            setWords('');
+          onPointerMove={(event) => {
+            if (path.length > 0 && !isDown) setPath([...path, place(event)]);
           }}
+          onPointerUp={() => !isDown && keep(path)}
+          onKeyDown={(event) => !isHeld && key(event)}
         >
-          <input
-            aria-label="Label, to stand where the pen was last"
-            placeholder="a label"
-            value={words}
-            maxLength={80}
-            disabled={isHeld}
-            onChange={(event) => setWords(event.target.value)}
-            className="min-h-11 min-w-0 flex-1 rounded-[6px] border-2 border-line bg-sheet px-[0.5em]"
+          <DrawnView
+            drawing={
+              path.length > 0 ? { ...drawn, strokes: [...drawn.strokes, stroke(path)] } : drawn
+            }
+            ratio={ratio}
           />
+          <span
+            className={`absolute hidden size-[0.8em] -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-petrol group-focus-visible:block ${isDown ? 'bg-petrol' : 'bg-white/60'}`}
+            style={{
+              left: `${(pen.x / PAPER_WIDTH) * 100}%`,
+              top: `${((pen.y * ratio) / PAPER_WIDTH) * 100}%`,
+            }}
+            aria-hidden
+          />
+        </PictureSurface>
+      }
+      tools={
+        <div className="flex flex-wrap items-center gap-x-[0.5em]">
+          <span role="radiogroup" aria-label="Pen" className="flex">
+            {PENS.map((pen) => (
+              <button
+                key={pen.name}
+                type="button"
+                role="radio"
+                aria-checked={colour === pen.colour}
+                aria-label={pen.name}
+                onClick={() => setColour(pen.colour)}
+                className="grid size-11 place-items-center rounded-full aria-checked:outline aria-checked:outline-2 aria-checked:outline-petrol"
+              >
+                <span
+                  className="size-6 rounded-full"
+                  style={{ background: pen.colour || '#1E2B32' }}
+                />
+              </button>
+            ))}
+          </span>
           <button
-            type="submit"
-            disabled={isHeld || words.trim() === ''}
-            className="min-h-11 rounded-[6px] border-2 border-line px-[0.7em] disabled:opacity-40"
+            type="button"
+            className="min-h-11 text-petrol underline disabled:opacity-40"
+            disabled={isHeld || (drawn.strokes.length === 0 && drawn.labels.length === 0)}
+            onClick={undo}
           >
-            Put it
+            Take back
           </button>
-        </form>
-      </div>
-      {isFull && <p className="text-ember-deep">The paper is full. Take something back first.</p>}
-    </div>
+          <form
+            className="flex min-w-[12em] flex-1 gap-[0.4em]"
+            onSubmit={(event) => {
+              event.preventDefault();
+              event.stopPropagation();
+              if (words.trim() === '') return;
+              const label = { x: Math.round(pen.x), y: Math.round(pen.y), text: words.trim() };
+              props.onAnswer({ ...drawn, labels: [...drawn.labels, label].slice(0, 40) });
+              setWords('');
+            }}
+          >
+            <input
+              aria-label="Label, to stand where the pen was last"
+              placeholder="a label"
+              value={words}
+              maxLength={80}
+              disabled={isHeld}
+              onChange={(event) => setWords(event.target.value)}
+              className="min-h-11 min-w-0 flex-1 rounded-[6px] border-2 border-line bg-sheet px-[0.5em]"
+            />
+            <button
+              type="submit"
+              disabled={isHeld || words.trim() === ''}
+              className="min-h-11 rounded-[6px] border-2 border-line px-[0.7em] disabled:opacity-40"
+            >
+              Put it
+            </button>
+          </form>
+          {isFull && (
+            <p className="text-ember-deep">The paper is full. Take something back first.</p>
+          )}
+        </div>
+      }
+    />
   );
 }

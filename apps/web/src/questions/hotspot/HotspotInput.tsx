@@ -1,13 +1,17 @@
 import type { ReactElement } from 'react';
-import { PictureSurface } from '../PictureSurface';
+import { PictureSurface, WithTools } from '../PictureSurface';
 import type { QuestionInputProps, QuestionStillProps } from '../registry';
 import { AreaOutlines, areaStyle } from './AreaButton';
 
 export function Still({ element, question }: QuestionStillProps<'hotspot'>): ReactElement {
   return (
-    <PictureSurface picture={element.picture} alt={element.pictureAlt}>
-      {question.isOutlined && <AreaOutlines areas={question.areas} />}
-    </PictureSurface>
+    <WithTools
+      picture={
+        <PictureSurface picture={element.picture} alt={element.pictureAlt}>
+          {question.isOutlined && <AreaOutlines areas={question.areas} />}
+        </PictureSurface>
+      }
+    />
   );
 }
 
@@ -28,34 +32,38 @@ export function Input(props: QuestionInputProps<'hotspot'>): ReactElement {
     });
   };
   return (
-    <div>
-      <PictureSurface picture={element.picture} alt={element.pictureAlt}>
-        <AreaOutlines
-          areas={
-            question.isOutlined
-              ? question.areas
-              : question.areas.filter(({ id }) => picked.includes(id))
-          }
-          strong={picked}
-        />
-        {question.areas.map((area, index) => (
-          <button
-            key={area.id}
-            type="button"
-            disabled={isHeld}
-            aria-pressed={picked.includes(area.id)}
-            aria-label={area.label || `Area ${index + 1}`}
-            onClick={() => pick(area.id)}
-            className="absolute outline-offset-[-3px] focus-visible:bg-petrol/25 aria-pressed:bg-petrol/35"
-            style={areaStyle(area)}
+    <WithTools
+      picture={
+        <PictureSurface picture={element.picture} alt={element.pictureAlt}>
+          <AreaOutlines
+            areas={
+              question.isOutlined
+                ? question.areas
+                : question.areas.filter(({ id }) => picked.includes(id))
+            }
+            strong={picked}
           />
-        ))}
-      </PictureSurface>
-      <p className="mt-[0.2em] text-soft" style={{ fontSize: '0.72em' }} role="status">
-        {picked.length === 0
-          ? `Pick ${question.most === 1 ? 'a place' : `up to ${question.most} places`} in the picture.`
-          : `${picked.length} of ${question.most} picked.`}
-      </p>
-    </div>
+          {question.areas.map((area, index) => (
+            <button
+              key={area.id}
+              type="button"
+              disabled={isHeld}
+              aria-pressed={picked.includes(area.id)}
+              aria-label={area.label || `Area ${index + 1}`}
+              onClick={() => pick(area.id)}
+              className="absolute outline-offset-[-3px] focus-visible:bg-petrol/25 aria-pressed:bg-petrol/35"
+              style={areaStyle(area)}
+            />
+          ))}
+        </PictureSurface>
+      }
+      tools={
+        <p className="text-soft" role="status">
+          {picked.length === 0
+            ? `Pick ${question.most === 1 ? 'a place' : `up to ${question.most} places`} in the picture.`
+            : `${picked.length} of ${question.most} picked.`}
+        </p>
+      }
+    />
   );
 }

@@ -1,11 +1,13 @@
 import type { Spot } from '@gobrel/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactElement } from 'react';
-import { PictureSurface, spotOf } from '../PictureSurface';
+import { PictureSurface, spotOf, WithTools } from '../PictureSurface';
 import type { QuestionInputProps, QuestionStillProps } from '../registry';
 import { SpotMarks } from './SpotMarks';
 
 export function Still({ element }: QuestionStillProps<'selectPoint'>): ReactElement {
-  return <PictureSurface picture={element.picture} alt={element.pictureAlt} />;
+  return (
+    <WithTools picture={<PictureSurface picture={element.picture} alt={element.pictureAlt} />} />
+  );
 }
 
 const STEPS: Record<string, [x: number, y: number]> = {
@@ -69,41 +71,42 @@ export function Input(props: QuestionInputProps<'selectPoint'>): ReactElement {
     event.stopPropagation();
   };
   return (
-    <div>
-      <PictureSurface
-        ref={surface}
-        picture={element.picture}
-        alt={element.pictureAlt}
-        label="Picture: point, or move the cross hair with the arrows and put a marker with the space bar"
-        onPointerDown={press}
-        onPointerMove={pull}
-        onPointerUp={letGo}
-        onKeyDown={key}
-      >
-        <span
-          className="absolute hidden size-[1.4em] -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-dashed border-petrol bg-white/50 group-focus-visible:block"
-          style={{ left: `${hair.x * 100}%`, top: `${hair.y * 100}%` }}
-          aria-hidden
-        />
-        <SpotMarks spots={spots} marker={question.marker} />
-      </PictureSurface>
-      <p
-        className="mt-[0.2em] flex items-center gap-[1em] text-soft"
-        style={{ fontSize: '0.72em' }}
-      >
-        <span role="status">
-          {kept.length} of {question.most} {question.marker === 'line' ? 'put across' : 'put'}
-        </span>
-        {kept.length > 0 && !isHeld && (
-          <button
-            type="button"
-            className="min-h-11 text-petrol underline"
-            onClick={() => answer(kept.slice(0, -1))}
-          >
-            Take the last one back
-          </button>
-        )}
-      </p>
-    </div>
+    <WithTools
+      picture={
+        <PictureSurface
+          ref={surface}
+          picture={element.picture}
+          alt={element.pictureAlt}
+          label="Picture: point, or move the cross hair with the arrows and put a marker with the space bar"
+          onPointerDown={press}
+          onPointerMove={pull}
+          onPointerUp={letGo}
+          onKeyDown={key}
+        >
+          <span
+            className="absolute hidden size-[1.4em] -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-dashed border-petrol bg-white/50 group-focus-visible:block"
+            style={{ left: `${hair.x * 100}%`, top: `${hair.y * 100}%` }}
+            aria-hidden
+          />
+          <SpotMarks spots={spots} marker={question.marker} />
+        </PictureSurface>
+      }
+      tools={
+        <p className="flex flex-wrap items-center gap-x-[1em] text-soft">
+          <span role="status">
+            {kept.length} of {question.most} {question.marker === 'line' ? 'put across' : 'put'}
+          </span>
+          {kept.length > 0 && !isHeld && (
+            <button
+              type="button"
+              className="min-h-11 text-petrol underline"
+              onClick={() => answer(kept.slice(0, -1))}
+            >
+              Take the last one back
+            </button>
+          )}
+        </p>
+      }
+    />
   );
 }

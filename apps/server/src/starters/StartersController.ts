@@ -1,0 +1,83 @@
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  UseGuards,
+} from '@nestjs/common';
+import { readClip, type SlideClip } from '@gobrel/core';
+import { Transform } from 'class-transformer';
+import { IsString, Length, MaxLength } from 'class-validator';
+import { DataSource } from 'typeorm';
+import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { invalid, notFound, refused } from '../problems/problem.js';
+
+/** A slide of one's own, kept to begin other slides from. */
+export interface KeptStarter {
+  id: string;
+  title: string;
+  clip: SlideClip;
+}
+
+export class NewStarterDto {
+  @Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))
+  @IsString()
+  @Length(1, 120, { message: 'A starter needs a name of 1 to 120 characters' })
+  title: string;
+
+  /** Slides as the clipboard has them. */
+  @IsString()
+  @MaxLength(2_000_000, { message: 'This slide is too large to be kept as a starter' })
+  clip: string;
+}
+
+const MOST = 200;
+
+@Controller('api/starters')
+@UseGuards(TeacherGuard)
+export class StartersController {
+  constructor(private readonly database: DataSource) {}
+
+  @Get()
+  list(@CurrentTeacher() { id }: Teacher): Promise<KeptStarter[]> {
+    return this.database.query<KeptStarter[]>(
+      'SELECT id, title, clip FROM starter WHERE teacher_id = $1 ORDER BY created_at DESC',
+      [id],
+    );
+  }
+
+  @Post()
+  async keep(
+    @CurrentTeacher() teacher: Teacher,
+    @Body() { title, clip }: NewStarterDto,
+  ): Promise<{ id: string }> {
+    const read = readClip(clip);
+    if (!read || read.slides.length !== 1) throw invalid('One slide is kept as a starter.');
+    const [row] = await this.database.query<{ id: string }[]>(
+      `INSERT INTO starter (teacher_id, title, clip)
+       SELECT $1::uuid, $2, $3 WHERE (SELECT count(*) FROM starter WHERE teacher_id = $1::uuid) < ${MOST}
+       RETURNING id`,
+      // It leads nowhere and belongs to no deck any more.
+      [teacher.id, title, JSON.stringify({ ...read, deckId: '', links: [] })],
+    );
+    if (!row) throw refused(`${MOST} starters of your own are kept. Take one out first.`);
+    return row;
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  async remove(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id', ParseUUIDPipe) id: string,
+  ): Promise<void> {
+    const [, count] = await this.database.query<[unknown, number]>(
+      'DELETE FROM starter WHERE id = $1 AND teacher_id = $2',
+      [id, teacher.id],
+    );
+    if (count === 0) throw notFound('starter');
+  }
+}

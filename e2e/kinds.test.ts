@@ -1,0 +1,286 @@
+import { expect, type Browser, type Locator, type Page } from '@playwright/test';
+import { drag, isSaved, joinAs, newDeck, signIn, someone, test } from './people';
+
+/** A starter of each kind, what an answer to it looks like on the desk's roll, and how it is given. */
+interface Asked {
+  starter: string;
+  kind: string;
+  told: RegExp;
+  mouse(page: Page): Promise<void>;
+  touch(page: Page): Promise<void>;
+  keyboard(page: Page): Promise<void>;
+}
+
+const box = (page: Page, name = 'Your answer'): Locator =>
+  page.getByRole('textbox', { name, exact: true });
+const surface = (page: Page): Locator => page.getByRole('application');
+const press = async (target: Locator, ...keys: string[]): Promise<void> => {
+  await target.focus();
+  for (const key of keys) await target.page().keyboard.press(key);
+};
+async function typed(field: Locator, words: string): Promise<void> {
+  await field.focus();
+  await field.page().keyboard.type(words);
+  await field.page().keyboard.press('Tab');
+}
+async function fill(field: Locator, words: string): Promise<void> {
+  await field.fill(words);
+  await field.blur();
+}
+/** Draws a finger or a mouse over a surface, from one place to another in shares of it. */
+async function stroke(page: Page, by: 'mouse' | 'finger'): Promise<void> {
+  const where = (await surface(page).boundingBox())!;
+  const at = (share: number): { x: number; y: number } => ({
+    x: where.x + where.width * (0.2 + 0.5 * share),
+    y: where.y + where.height * (0.3 + 0.2 * share),
+  });
+  const steps = [0.25, 0.5, 0.75, 1];
+  if (by === 'mouse') {
+    await page.mouse.move(at(0).x, at(0).y);
+    await page.mouse.down();
+    for (const step of steps) await page.mouse.move(at(step).x, at(step).y);
+    await page.mouse.up();
+    return;
+  }
+  const touch = await page.context().newCDPSession(page);
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [at(0)] });
+  for (const step of steps) {
+    await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [at(step)] });
+  }
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+}
+const tapAll = async (page: Page, ...names: string[]): Promise<void> => {
+  for (const name of names) await page.getByRole('button', { name }).first().tap();
+};
+const clickAll = async (page: Page, ...names: string[]): Promise<void> => {
+  for (const name of names) await page.getByRole('button', { name }).first().click();
+};
+
+const KINDS: Asked[] = [
+  {
+    ...{ starter: 'Pick all that fit', kind: 'choice', told: /Fits, Fits too/ },
+    mouse: async (page) => {
+      for (const name of ['Fits', 'Fits too']) await page.getByLabel(name, { exact: true }).check();
+    },
+    touch: async (page) => {
+      for (const name of ['Fits', 'Fits too']) await page.getByLabel(name, { exact: true }).tap();
+    },
+    keyboard: async (page) => {
+      for (const name of ['Fits', 'Fits too']) {
+        await press(page.getByLabel(name, { exact: true }), 'Space');
+      }
+    },
+  },
+  {
+    ...{ starter: 'Name it', kind: 'text entry', told: /storm\s+petrel/i },
+    mouse: (page) => fill(box(page), 'Storm  Petrel'),
+    touch: (page) => fill(box(page), 'storm petrel'),
+    keyboard: (page) => typed(box(page), 'storm petrel'),
+  },
+  {
+    ...{ starter: 'Explain why', kind: 'extended text', told: /because of the fog/ },
+    mouse: (page) => fill(box(page), 'It is lit because of the fog.'),
+    touch: (page) => fill(box(page), 'because of the fog'),
+    keyboard: (page) => typed(box(page), 'because of the fog'),
+  },
+  {
+    ...{ starter: 'Work it out', kind: 'number', told: /10 m/ },
+    mouse: (page) => fill(box(page, 'Your answer in m'), '10 m'),
+    touch: (page) => fill(box(page, 'Your answer in m'), '10'),
+    keyboard: (page) => typed(box(page, 'Your answer in m'), '10'),
+  },
+  {
+    ...{ starter: 'How are you today?', kind: 'slider', told: /^(9|10)$/ },
+    mouse: async (page) => {
+      const bar = (await page.getByRole('slider').boundingBox())!;
+      await page.mouse.click(bar.x + bar.width - 6, bar.y + bar.height / 2);
+    },
+    touch: async (page) => {
+      const bar = (await page.getByRole('slider').boundingBox())!;
+      await page.touchscreen.tap(bar.x + bar.width - 8, bar.y + bar.height / 2);
+    },
+    keyboard: (page) => press(page.getByRole('slider'), 'End'),
+  },
+  {
+    ...{ starter: 'From small to large', kind: 'order', told: /→ whale$/ },
+    mouse: (page) =>
+      drag(page, page.getByLabel(/^whale, place/), page.getByRole('listitem').last(), {
+        ...{ x: 0.9, y: 0.5 },
+      }),
+    touch: async (page) => {
+      const back = page.getByRole('button', { name: 'whale: one place back' });
+      while (await back.isEnabled()) await back.tap();
+      await tapAll(page, 'seal: one place forward');
+    },
+    keyboard: async (page) => {
+      const back = page.getByRole('button', { name: 'whale: one place back' });
+      while (await back.isEnabled()) await press(back, 'Enter');
+      await press(page.getByRole('button', { name: 'seal: one place forward' }), 'Enter');
+    },
+  },
+  {
+    ...{ starter: 'What belongs together', kind: 'match', told: /a lamp – shows the way/ },
+    mouse: (page) => clickAll(page, 'a lamp', 'shows the way'),
+    touch: (page) => tapAll(page, 'a lamp', 'shows the way'),
+    keyboard: async (page) => {
+      await press(page.getByRole('button', { name: 'a lamp' }), 'Enter');
+      await press(page.getByRole('button', { name: 'shows the way' }), 'Space');
+    },
+  },
+  {
+    ...{ starter: 'Fill the gaps', kind: 'gap', told: /lamp · – · sea/ },
+    mouse: async (page) => {
+      await page.getByLabel('Gap 1').selectOption('lamp');
+      await page.getByLabel('Gap 3').selectOption('sea');
+    },
+    touch: async (page) => {
+      await page.getByLabel('Gap 1').selectOption('lamp');
+      await page.getByLabel('Gap 3').selectOption('sea');
+    },
+    keyboard: async (page) => {
+      await press(page.getByLabel('Gap 1'), 'l');
+      await press(page.getByLabel('Gap 3'), 's');
+    },
+  },
+  {
+    ...{ starter: 'Sort into two', kind: 'sort', told: /piece 1: here/ },
+    mouse: async (page) => {
+      await page.getByRole('button', { name: 'Piece: piece 1' }).hover();
+      await page.mouse.down();
+      const stage = (await page.getByRole('button', { name: 'Piece: piece 1' }).boundingBox())!;
+      await page.mouse.move(stage.x + 140, stage.y - 160, { steps: 8 });
+      await page.mouse.up();
+    },
+    touch: async (page) => {
+      await page.getByRole('button', { name: 'piece 1', exact: true }).tap();
+      await tapAll(page, 'Put into here');
+    },
+    keyboard: async (page) => {
+      await press(page.getByRole('button', { name: 'Piece: piece 1' }), 'Enter');
+      await press(page.getByRole('button', { name: 'Put into here' }), 'Enter');
+    },
+  },
+  {
+    ...{ starter: 'Find it in the picture', kind: 'hotspot', told: /middle/ },
+    mouse: (page) => clickAll(page, 'middle'),
+    touch: (page) => tapAll(page, 'middle'),
+    keyboard: (page) => press(page.getByRole('button', { name: 'middle' }), 'Space'),
+  },
+  {
+    ...{ starter: 'Point at it', kind: 'select point', told: /^(49|50|51|52) %, (49|50|51) %/ },
+    mouse: (page) => surface(page).click(),
+    touch: (page) => surface(page).tap(),
+    keyboard: (page) => press(surface(page), 'ArrowRight', 'Space'),
+  },
+  {
+    ...{ starter: 'Label the drawing', kind: 'drawing', told: /^1 strokes/ },
+    mouse: async (page) => {
+      await stroke(page, 'mouse');
+      await page.getByLabel(/^Label/).fill('the sail');
+      await page.getByRole('button', { name: 'Put it' }).click();
+    },
+    touch: (page) => stroke(page, 'finger'),
+    keyboard: (page) =>
+      press(surface(page), 'Space', 'ArrowRight', 'ArrowRight', 'ArrowUp', 'Space'),
+  },
+];
+
+/** A deck with a slide of each kind, and a lesson on it. */
+async function lessonOfAllKinds(
+  browser: Browser,
+): Promise<{ ines: Page; code: string; lessonId: string; slides: Map<string, string> }> {
+  const ines = await signIn(await someone(browser));
+  await newDeck(ines, 'All kinds');
+  await ines.keyboard.press('Escape');
+  for (const { starter } of KINDS) {
+    await ines.mouse.click(1000, 150);
+    await ines.getByRole('button', { name: 'From a starter' }).click();
+    await ines.getByLabel('Search').fill(starter);
+    await ines.getByRole('dialog').getByRole('button', { name: starter }).first().click();
+    await expect(ines.getByRole('dialog')).toHaveCount(0);
+  }
+  await isSaved(ines);
+  await ines.getByRole('link', { name: 'Lessons' }).click();
+  await ines.getByRole('button', { name: 'Start a lesson' }).click();
+  await ines.getByRole('button', { name: 'Start', exact: true }).click();
+  await ines.waitForURL(/\/desk\//);
+  const lessonId = ines.url().split('/desk/')[1]!;
+  const lesson = (await (await ines.request.get(`/api/lessons/${lessonId}`)).json()) as {
+    joinCode: string;
+    edition: { slides: Record<string, { id: string; title: string }> };
+  };
+  const slides = Object.values(lesson.edition.slides).map(({ id, title }) => [title, id] as const);
+  return { ines, code: lesson.joinCode, lessonId, slides: new Map(slides) };
+}
+
+test('every kind of question is answered by mouse, by finger on a phone and by keyboard alone', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const { ines, code, lessonId, slides } = await lessonOfAllKinds(browser);
+  const mona = await someone(browser);
+  const tove = await someone(browser, { viewport: { width: 390, height: 844 }, hasTouch: true });
+  const keno = await someone(browser);
+  await joinAs(mona, code, 'Mona');
+  await joinAs(tove, code, 'Tove');
+  await joinAs(keno, code, 'Keno');
+  const map = ines.getByRole('region', { name: 'Map of the lesson' });
+  const details = ines.getByRole('region', { name: 'Details' });
+  for (const asked of KINDS) {
+    await test.step(asked.kind, async () => {
+      const moved = await ines.request.post(`/api/lessons/${lessonId}/pace`, {
+        data: { pace: 'together', slideId: slides.get(asked.starter) },
+        headers: { origin: new URL(ines.url()).origin },
+      });
+      expect(moved.status()).toBe(200);
+      for (const page of [mona, tove, keno]) {
+        await expect(page.getByText('One moment …')).toHaveCount(0);
+        const shown =
+          page === tove
+            ? page.getByRole('heading', { name: asked.starter })
+            : page.getByText(asked.starter);
+        await expect(shown.first()).toBeVisible();
+      }
+      await asked.mouse(mona);
+      await asked.touch(tove);
+      await asked.keyboard(keno);
+      await map.getByRole('group', { name: asked.starter, exact: true }).click({ force: true });
+      await details.getByRole('radio', { name: 'Roll' }).click();
+      for (const name of ['Keno', 'Mona', 'Tove']) {
+        const row = details.getByRole('row').filter({ hasText: name });
+        await expect(row.getByRole('cell').first()).toHaveText(asked.told);
+      }
+      await details.getByRole('radio', { name: 'Stacked' }).click();
+      await expect(details.getByRole('region', { name: 'Tally' }).first()).toBeVisible();
+    });
+  }
+});
+
+test('a starter is searched, seen and kept; a slide of one’s own becomes one', async ({
+  browser,
+}) => {
+  const ines = await signIn(await someone(browser));
+  await newDeck(ines, 'From starters');
+  await ines.keyboard.press('Escape');
+  await ines.mouse.click(1000, 150);
+  await ines.getByRole('button', { name: 'From a starter' }).click();
+  const dialog = ines.getByRole('dialog');
+  await dialog.getByRole('radio', { name: 'Closing' }).click();
+  await expect(dialog.getByRole('button', { name: /^The word of the day/ })).toBeVisible();
+  await dialog.getByLabel('Search').fill('zeppelin');
+  await expect(dialog.getByText('No starter has these words.')).toBeVisible();
+  await dialog.getByLabel('Search').fill('');
+  await dialog.getByRole('button', { name: /^The word of the day/ }).click();
+  const slide = ines.getByRole('group', { name: 'The word of the day', exact: true });
+  await expect(slide).toBeVisible();
+  await ines.getByRole('button', { name: 'More' }).click();
+  await ines.getByRole('menuitem', { name: 'Keep as a starter' }).click();
+  await ines.keyboard.type(' of Kestrel 5');
+  await ines.keyboard.press('Enter');
+  await expect(ines.getByText(/is among your starters/)).toBeVisible();
+  await ines.mouse.click(1000, 150);
+  await ines.getByRole('button', { name: 'From a starter' }).click();
+  await dialog.getByRole('radio', { name: 'My own' }).click();
+  await dialog.getByRole('button', { name: /Kestrel 5/ }).click();
+  await expect(slide).toHaveCount(2);
+});
