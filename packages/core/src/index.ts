@@ -110,9 +110,12 @@ export type { DrawingTally } from './questions/drawing/marking.js';
 export * from './lesson/studentView.js';
 export * from './lesson/joinCode.js';
 export * from './lesson/state.js';
+export * from './lesson/settings.js';
+export * from './lesson/editionChanges.js';
 export * from './lesson/desk.js';
 export * from './folio/folio.js';
 export * from './DocumentReader.js';
+export { sameData } from './sameData.js';
 export * from './folio/projection.js';
 export { STARTERS } from './starters/starters.js';
 export {

@@ -7,7 +7,8 @@ import { hashToken, SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
 /** Who is asking. One browser may hold both: a teacher who tries a lesson out. */
 export interface Visitor {
   teacher: { id: string; name: string; email: string } | null;
-  student: { folioId: string; lessonId: string } | null;
+  /** `waiting` has joined and has not been let in yet. */
+  student: { folioId: string; lessonId: string; status: 'waiting' | 'in' } | null;
 }
 
 export type DeckRole = 'owner' | 'coauthor';
@@ -49,8 +50,8 @@ export class AccessService {
 
   async #studentOf(token: string | undefined): Promise<Visitor['student']> {
     if (!token) return null;
-    const [row] = await this.database.query<{ folioId: string; lessonId: string }[]>(
-      `SELECT f.id AS "folioId", f.lesson_id AS "lessonId" FROM student_token t
+    const [row] = await this.database.query<NonNullable<Visitor['student']>[]>(
+      `SELECT f.id AS "folioId", f.lesson_id AS "lessonId", f.status FROM student_token t
        JOIN folio f ON f.id = t.folio_id WHERE t.token_hash = $1`,
       [hashToken(token)],
     );
@@ -94,7 +95,8 @@ export class AccessService {
     const document = parseDocumentName(name);
     if (!document) return null;
     const { kind, id } = document;
-    const { teacher, student } = visitor;
+    const { teacher } = visitor;
+    const student = visitor.student?.status === 'in' ? visitor.student : null;
     switch (kind) {
       case 'deck':
         return teacher && (await this.deckRole(teacher.id, id)) ? 'write' : null;
@@ -111,11 +113,11 @@ export class AccessService {
     }
   }
 
-  /** A folio is written until it is handed in or the lesson has ended. */
+  /** A folio is written until it is handed in, or the lesson has ended a day ago: what was done offline still comes. */
   async isFolioOpen(folioId: string): Promise<boolean> {
     const rows = await this.database.query<unknown[]>(
       `SELECT 1 FROM folio f JOIN lesson l ON l.id = f.lesson_id
-       WHERE f.id = $1 AND f.handed_in_at IS NULL AND l.ended_at IS NULL`,
+       WHERE f.id = $1 AND f.handed_in_at IS NULL AND (l.ended_at IS NULL OR l.ended_at > now() - interval '1 day')`,
       [folioId],
     );
     return rows.length > 0;

@@ -234,6 +234,7 @@ export class LessonsAndResults1700000000003 implements MigrationInterface {
         ADD COLUMN status text NOT NULL DEFAULT 'in',
         ADD COLUMN hand_up_at timestamptz,
         ADD COLUMN is_practice boolean NOT NULL DEFAULT false,
+        ADD COLUMN active_at timestamptz,
         ADD COLUMN may_add_device boolean NOT NULL DEFAULT false;
       ALTER TABLE answer ADD COLUMN is_late boolean NOT NULL DEFAULT false;
       CREATE TABLE mark (
@@ -244,6 +245,12 @@ export class LessonsAndResults1700000000003 implements MigrationInterface {
         stamp text NOT NULL DEFAULT '',
         marked_at timestamptz NOT NULL DEFAULT now(),
         PRIMARY KEY (folio_id, question_id)
+      );
+      CREATE TABLE vote (
+        folio_id uuid NOT NULL REFERENCES folio ON DELETE CASCADE,
+        slide_id text NOT NULL,
+        link_id text NOT NULL,
+        PRIMARY KEY (folio_id, slide_id)
       );
       CREATE TABLE lesson_block (
         lesson_id uuid NOT NULL REFERENCES lesson ON DELETE CASCADE,
@@ -264,10 +271,10 @@ export class LessonsAndResults1700000000003 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query(`
-      DROP TABLE starter, mark, lesson_block, screen;
+      DROP TABLE starter, mark, vote, lesson_block, screen;
       ALTER TABLE lesson DROP COLUMN settings, DROP COLUMN opens_at, DROP COLUMN closes_at,
         DROP COLUMN asked, DROP COLUMN starred, DROP COLUMN likened;
-      ALTER TABLE folio DROP COLUMN status, DROP COLUMN hand_up_at, DROP COLUMN is_practice,
+      ALTER TABLE folio DROP COLUMN status, DROP COLUMN hand_up_at, DROP COLUMN is_practice, DROP COLUMN active_at,
         DROP COLUMN may_add_device;
       ALTER TABLE answer DROP COLUMN is_late;
       ALTER TABLE class_list DROP COLUMN archived_at;

@@ -10,10 +10,13 @@ import {
   deskEntries,
   deskPlacements,
   deskTallies,
+  deskVotes,
   FolioProjection,
   leafTitle,
   questionsOf,
   readLeaves,
+  readLessonState,
+  sameData,
   countAnswer,
   tallyOf,
   type Answer,
@@ -40,6 +43,8 @@ interface LiveLesson {
   desk: DirectConnection | null;
   /** Kept up answer by answer, from the desk's document: it knows the answers of all servers. */
   tallies: Map<ElementId, Tally>;
+  countsLate: boolean;
+  stopCounting: () => void;
   staleTallies: Set<ElementId>;
   tallyTimer: NodeJS.Timeout | null;
 }
@@ -50,6 +55,8 @@ interface LiveFolio {
   doc: Document;
   projection: FolioProjection;
   onUpdate: () => void;
+  /** When its student last did something, milliseconds since 1970. */
+  activeAt: number;
 }
 
 /**
@@ -59,6 +66,8 @@ interface LiveFolio {
 const PASS_PAUSE = 100;
 /** Milliseconds between two recounts of a lesson's tallies. */
 const TALLY_PAUSE = 200;
+/** Milliseconds after a hold in which what arrives was done before it. */
+const GRACE = 1500;
 /** Folios worked on before others on this server get their turn. */
 const AT_ONCE = 4;
 
@@ -111,7 +120,11 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       lesson,
       doc,
       projection: new FolioProjection(doc, edition, questions, row),
-      onUpdate: () => this.#mark(folio),
+      onUpdate: () => {
+        folio.activeAt = Date.now();
+        this.#mark(folio);
+      },
+      activeAt: 0,
     };
     this.#folios.set(folioId, folio);
     doc.on('update', folio.onUpdate);
@@ -151,13 +164,14 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   /** Lets go of the desk's document, once: both the last holder and a server going down do. */
   async #close(lesson: LiveLesson): Promise<void> {
     if (lesson.tallyTimer) clearTimeout(lesson.tallyTimer);
+    lesson.stopCounting();
     const { desk } = lesson;
     lesson.desk = null;
     await desk?.disconnect();
   }
 
   async #open(lessonId: string): Promise<LiveLesson> {
-    const { editionId } = await this.lessons.require(lessonId);
+    const { editionId, settings } = await this.lessons.require(lessonId);
     const edition = await this.lessons.edition(editionId);
     const lesson: LiveLesson = {
       id: lessonId,
@@ -165,6 +179,8 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       questions: questionsOf(edition),
       desk: await this.sync.hocuspocus.openDirectConnection(`desk:${lessonId}`),
       tallies: new Map(),
+      countsLate: settings.countsLate,
+      stopCounting: () => undefined,
       staleTallies: new Set(),
       tallyTimer: null,
     };
@@ -174,23 +190,80 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
 
   /** Counts what the desk knows, and from then on every answer as it comes, is changed, or goes. */
   #keepCount(lesson: LiveLesson, doc: Y.Doc): void {
-    const { questions, tallies } = lesson;
-    const known = answersByQuestion(doc, questions.keys());
-    for (const [id, { question }] of questions) tallies.set(id, tallyOf(question, known.get(id)!));
+    this.#countAnew(lesson, doc);
     const counted = deskAnswers(doc);
-    counted.observe((event) => {
+    const count = (event: Y.YMapEvent<DeskAnswer>): void => {
       for (const [key, { oldValue }] of event.changes.keys) {
         const questionId = questionIn(key);
-        const tally = tallies.get(questionId);
+        const tally = lesson.tallies.get(questionId);
         if (!tally) continue;
         const before = oldValue as DeskAnswer | undefined;
         const now = counted.get(key);
-        if (before) countAnswer(tally, before.answer, -1);
-        if (now) countAnswer(tally, now.answer, 1);
+        if (before && counts(lesson, before)) countAnswer(tally, before.answer, -1);
+        if (now && counts(lesson, now)) countAnswer(tally, now.answer, 1);
         lesson.staleTallies.add(questionId);
       }
       this.#countSoon(lesson);
-    });
+    };
+    counted.observe(count);
+    lesson.stopCounting = () => counted.unobserve(count);
+  }
+
+  #countAnew(lesson: LiveLesson, doc: Y.Doc): void {
+    const { questions, countsLate } = lesson;
+    const known = answersByQuestion(doc, questions.keys(), countsLate);
+    lesson.tallies = new Map(
+      [...questions].map(([id, { question }]) => [id, tallyOf(question, known.get(id)!)]),
+    );
+  }
+
+  /**
+   * A lesson has another edition or other settings: all that is known of it is marked and counted by those from now on.
+   * Answers that do not fit their question any more are let go from rows and desk; the folio keeps them.
+   */
+  async renew(lessonId: string): Promise<void> {
+    const lesson = await this.#hold(lessonId);
+    try {
+      await this.settle();
+      const { editionId, settings } = await this.lessons.require(lessonId);
+      lesson.edition = await this.lessons.edition(editionId);
+      lesson.questions = questionsOf(lesson.edition);
+      lesson.countsLate = settings.countsLate;
+      const gone = await rows.markAnew(this.database, lessonId, lesson.questions);
+      const known = await rows.readLesson(this.database, lessonId);
+      await lesson.desk?.transact((doc) => {
+        for (const key of gone) deskAnswers(doc).delete(key);
+        for (const { key, value } of known.answers) {
+          const before = deskAnswers(doc).get(key);
+          if (!sameData(before, value)) deskAnswers(doc).set(key, value);
+        }
+        this.#countAnew(lesson, doc);
+        for (const id of [...deskTallies(doc).keys()]) {
+          if (!lesson.questions.has(id)) deskTallies(doc).delete(id);
+        }
+      });
+      lesson.staleTallies = new Set(lesson.questions.keys());
+      this.#countSoon(lesson);
+      for (const folio of this.#folios.values()) {
+        if (folio.lesson !== lesson) continue;
+        const { answered } = folio.projection;
+        const steps = folio.projection.steps;
+        folio.projection = new FolioProjection(folio.doc, lesson.edition, lesson.questions, {
+          ...{ answered, steps },
+        });
+        this.#mark(folio);
+      }
+    } finally {
+      await this.#letGo(lesson);
+    }
+  }
+
+  /** Whether what comes now comes after the hold or the end. A second is granted for what was on its way. */
+  #isLate(lesson: LiveLesson): boolean {
+    const doc = this.sync.hocuspocus.documents.get(`lesson:${lesson.id}`);
+    const state = doc && readLessonState(doc);
+    if (!state) return false;
+    return state.isEnded || (state.isHeld && Date.now() - state.heldAt > GRACE);
   }
 
   #touch(folioId: string): void {
@@ -232,6 +305,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
         this.database,
         changed.map(({ folio, changes }) => ({
           folioId: folio.id,
+          isLate: this.#isLate(folio.lesson),
           changes,
           leaves: leavesOf(folio.doc),
         })),
@@ -253,7 +327,9 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     for (const [lesson, entries] of byLesson) {
       for (const some of chunks(entries)) {
         await lesson.desk?.transact((doc) => {
-          for (const { folio, changes } of some) tellDesk(doc, folio, changes);
+          for (const { folio, changes } of some) {
+            tellDesk(doc, folio, changes, this.#isLate(folio.lesson));
+          }
         });
         await othersTurn();
       }
@@ -287,7 +363,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
 
   /** The desk's document from the rows. */
   async #fillDesk(lessonId: string, doc: Document): Promise<void> {
-    const { editionId } = await this.lessons.require(lessonId);
+    const { editionId, settings } = await this.lessons.require(lessonId);
     const questions = questionsOf(await this.lessons.edition(editionId));
     const known = await rows.readLesson(this.database, lessonId);
     doc.transact(() => {
@@ -296,7 +372,8 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       }
       for (const { key, value } of known.answers) deskAnswers(doc).set(key, value);
       for (const { key, value } of known.placements) deskPlacements(doc).set(key, value);
-      const given = answersByQuestion(doc, questions.keys());
+      for (const { key, value } of known.votes) deskVotes(doc).set(key, value);
+      const given = answersByQuestion(doc, questions.keys(), settings.countsLate);
       for (const [id, { question }] of questions) {
         deskTallies(doc).set(id, tallyOf(question, given.get(id)!));
       }
@@ -308,14 +385,16 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     return folio ? hasItsStudent(folio) : false;
   }
 
-  /** Tells the desk of a folio that has joined or been handed in. */
-  async announce(lessonId: string, folioId: string): Promise<void> {
+  /** Tells the desk of a folio that has joined, changed or been handed in; of one that is gone, that it is. */
+  async announce(lessonId: string, ...folioIds: string[]): Promise<void> {
     const lesson = await this.#hold(lessonId);
-    const entry = await rows.readEntry(this.database, folioId);
-    if (entry) {
-      await lesson.desk?.transact((doc) =>
-        deskEntries(doc).set(folioId, { ...entry, isHere: this.#isHere(folioId) }),
-      );
+    for (const folioId of folioIds) {
+      const entry = await rows.readEntry(this.database, folioId);
+      await lesson.desk?.transact((doc) => {
+        if (!entry) return forget(doc, folioId);
+        const activeAt = deskEntries(doc).get(folioId)?.activeAt ?? 0;
+        deskEntries(doc).set(folioId, { ...entry, activeAt, isHere: this.#isHere(folioId) });
+      });
     }
     await this.#letGo(lesson);
   }
@@ -356,7 +435,19 @@ const hasItsStudent = ({ id, doc }: LiveFolio): boolean =>
 const leavesOf = (doc: Y.Doc): DeskEntry['leaves'] =>
   readLeaves(doc).map((leaf) => ({ id: leaf.id, title: leafTitle(leaf) }));
 
-function tellDesk(desk: Y.Doc, folio: LiveFolio, changes: ProjectedChanges): void {
+/** Whether an answer is counted with the others. */
+const counts = (lesson: Pick<LiveLesson, 'countsLate'>, { isLate }: DeskAnswer): boolean =>
+  lesson.countsLate || !isLate;
+
+/** Takes all that is known of a folio from the desk. */
+function forget(desk: Y.Doc, folioId: string): void {
+  deskEntries(desk).delete(folioId);
+  for (const map of [deskAnswers(desk), deskPlacements(desk), deskVotes(desk)]) {
+    for (const key of [...map.keys()]) if (key.startsWith(`${folioId}/`)) map.delete(key);
+  }
+}
+
+function tellDesk(desk: Y.Doc, folio: LiveFolio, changes: ProjectedChanges, isLate: boolean): void {
   const known = deskEntries(desk).get(folio.id);
   const last = changes.visits.at(-1);
   if (known) {
@@ -366,11 +457,20 @@ function tellDesk(desk: Y.Doc, folio: LiveFolio, changes: ProjectedChanges): voi
       steps: last ? last.seq + 1 : known.steps,
       leaves: leavesOf(folio.doc),
       isHere: hasItsStudent(folio),
+      activeAt: Math.max(known.activeAt, folio.activeAt),
     };
-    if (JSON.stringify(entry) !== JSON.stringify(known)) deskEntries(desk).set(folio.id, entry);
+    if (!sameData(entry, known)) deskEntries(desk).set(folio.id, entry);
   }
   for (const { questionId, answer, score } of changes.answers) {
-    deskAnswers(desk).set(`${folio.id}/${questionId}`, { answer, score });
+    const key = `${folio.id}/${questionId}`;
+    const before = deskAnswers(desk).get(key);
+    const isSame = before && sameData(before.answer, answer);
+    const when = isSame ? before : { at: Date.now(), isLate };
+    if (isSame && before.score === score) continue;
+    deskAnswers(desk).set(key, { answer, score, at: when.at, isLate: when.isLate });
+  }
+  for (const { slideId, linkId } of changes.votes) {
+    deskVotes(desk).set(`${folio.id}/${slideId}`, linkId);
   }
   for (const { slideId, elementId, x, y } of changes.placements) {
     deskPlacements(desk).set(`${folio.id}/${slideId}/${elementId}`, { x, y });
@@ -380,8 +480,14 @@ function tellDesk(desk: Y.Doc, folio: LiveFolio, changes: ProjectedChanges): voi
 /** The question of an entry of the desk's answers: `folio/question`. */
 const questionIn = (key: string): ElementId => key.slice(key.indexOf('/') + 1);
 
-function answersByQuestion(desk: Y.Doc, ids: Iterable<ElementId>): Map<ElementId, Answer[]> {
+function answersByQuestion(
+  desk: Y.Doc,
+  ids: Iterable<ElementId>,
+  countsLate: boolean,
+): Map<ElementId, Answer[]> {
   const answers = new Map<ElementId, Answer[]>([...ids].map((id) => [id, []]));
-  for (const [key, { answer }] of deskAnswers(desk)) answers.get(questionIn(key))?.push(answer);
+  for (const [key, given] of deskAnswers(desk)) {
+    if (counts({ countsLate }, given)) answers.get(questionIn(key))?.push(given.answer);
+  }
   return answers;
 }

@@ -14,6 +14,8 @@ export interface FolioRow {
   name: string;
   returnCode: string;
   handedInAt: string | null;
+  status: 'waiting' | 'in';
+  handUpAt: string | null;
 }
 
 /** A name to choose when joining. */
@@ -30,11 +32,18 @@ export interface StudentLesson {
   name: string;
   returnCode: string;
   handedInAt: string | null;
+  handUpAt: string | null;
+  /** How often this folio has been handed in, and how often it may be. */
+  attempts: { made: number; most: number };
   title: string;
-  edition: Deck;
+  /** The server's clock, milliseconds since 1970: the device's own may be off. */
+  now: number;
+  /** Null while the student waits to be let in. */
+  edition: Deck | null;
 }
 
-const COLUMNS = `id, lesson_id AS "lessonId", name, return_code AS "returnCode", handed_in_at AS "handedInAt"`;
+const COLUMNS = `id, lesson_id AS "lessonId", name, return_code AS "returnCode", handed_in_at AS "handedInAt",
+  status, hand_up_at AS "handUpAt"`;
 
 @Injectable()
 export class FoliosService {
@@ -58,15 +67,33 @@ export class FoliosService {
   /** Opens a folio under a name from the list or a typed one. A name is given to one student only. */
   async join(
     lesson: Lesson,
-    who: { classStudentId?: string; name?: string; id?: string },
+    who: { classStudentId?: string; name?: string; id?: string; isPractice?: boolean },
   ): Promise<FolioRow> {
-    const name = await this.#nameOf(lesson, who);
+    const { name, group } = await this.#nameOf(lesson, who);
+    if (await this.#isBlocked(lesson.id, name)) {
+      throw refused(`“${name}” does not come into this lesson. Ask your teacher.`);
+    }
+    if (group && lesson.settings.byGroups) {
+      const shared = await this.#folioNamed(lesson.id, group);
+      if (shared) return shared;
+    }
+    const { hasWaitingRoom } = lesson.settings;
+    const status = hasWaitingRoom && !who.isPractice && !who.id ? 'waiting' : 'in';
+    const called = group && lesson.settings.byGroups ? group : name;
     for (let attempt = 0; attempt < 20; attempt++) {
       try {
         const [folio] = await this.database.query<FolioRow[]>(
-          `INSERT INTO folio (id, lesson_id, class_student_id, name, return_code)
-           VALUES (coalesce($5::uuid, gen_random_uuid()), $1, $2, $3, $4) RETURNING ${COLUMNS}`,
-          [lesson.id, who.classStudentId ?? null, name, makeReturnCode(random), who.id ?? null],
+          `INSERT INTO folio (id, lesson_id, class_student_id, name, return_code, status, is_practice)
+           VALUES (coalesce($5::uuid, gen_random_uuid()), $1, $2, $3, $4, $6, $7) RETURNING ${COLUMNS}`,
+          [
+            lesson.id,
+            called === group ? null : (who.classStudentId ?? null),
+            called,
+            makeReturnCode(random),
+            who.id ?? null,
+            status,
+            who.isPractice ?? false,
+          ],
         );
         await this.projector.announce(lesson.id, folio!.id);
         return folio!;
@@ -74,8 +101,10 @@ export class FoliosService {
         if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
         const constraint = (error.driverError as { constraint?: string }).constraint;
         if (constraint !== 'folio_return_code') {
+          const known = await this.#letDeviceIn(lesson.id, called);
+          if (known) return known;
           throw refused(
-            `“${name}” has joined already. If that is you on another device, use your return code.`,
+            `“${name}” has joined already. If that is you on another device, use your return code, or ask your teacher to let the device in.`,
           );
         }
       }
@@ -83,17 +112,102 @@ export class FoliosService {
     throw refused('No free return code was found.');
   }
 
-  async #nameOf(lesson: Lesson, who: { classStudentId?: string; name?: string }): Promise<string> {
+  async #isBlocked(lessonId: string, name: string): Promise<boolean> {
+    const rows = await this.database.query<unknown[]>(
+      'SELECT 1 FROM lesson_block WHERE lesson_id = $1 AND name = lower($2)',
+      [lessonId, name],
+    );
+    return rows.length > 0;
+  }
+
+  async #folioNamed(lessonId: string, name: string): Promise<FolioRow | null> {
+    const [row] = await this.database.query<FolioRow[]>(
+      `SELECT ${COLUMNS} FROM folio WHERE lesson_id = $1 AND lower(name) = lower($2)`,
+      [lessonId, name],
+    );
+    return row ?? null;
+  }
+
+  /** The folio of this name, if the teacher has said that one more device may come in: that one is used up. */
+  async #letDeviceIn(lessonId: string, name: string): Promise<FolioRow | null> {
+    const [rows] = await this.database.query<[FolioRow[], number]>(
+      `UPDATE folio SET may_add_device = false
+       WHERE lesson_id = $1 AND lower(name) = lower($2) AND may_add_device RETURNING ${COLUMNS}`,
+      [lessonId, name],
+    );
+    return rows[0] ?? null;
+  }
+
+  /** What a teacher changes of a student of this lesson. */
+  async change(
+    lessonId: string,
+    folioId: string,
+    to: { name?: string; status?: 'in'; mayAddDevice?: boolean; hasHandUp?: false },
+  ): Promise<void> {
+    const folio = await this.require(folioId);
+    if (folio.lessonId !== lessonId) throw notFound('student');
+    try {
+      await this.database.query(
+        `UPDATE folio SET name = coalesce($2, name), status = coalesce($3, status),
+           may_add_device = coalesce($4, may_add_device),
+           hand_up_at = CASE WHEN $5::boolean IS FALSE THEN NULL ELSE hand_up_at END WHERE id = $1`,
+        [
+          folioId,
+          to.name ?? null,
+          to.status ?? null,
+          to.mayAddDevice ?? null,
+          to.hasHandUp ?? null,
+        ],
+      );
+    } catch (error) {
+      if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
+      throw refused(`There is a “${to.name}” in this lesson already.`);
+    }
+    await this.projector.announce(lessonId, folioId);
+  }
+
+  /** Takes students out of a lesson, with all that they did; from their devices at once. */
+  async remove(lessonId: string, folioIds: string[], isBlocked = false): Promise<void> {
+    const [gone] = await this.database.query<[{ id: string; name: string }[], number]>(
+      'DELETE FROM folio WHERE lesson_id = $1 AND id = ANY($2::uuid[]) RETURNING id, name',
+      [lessonId, folioIds],
+    );
+    if (gone.length === 0) throw notFound('student');
+    if (isBlocked) {
+      await this.database.query(
+        `INSERT INTO lesson_block (lesson_id, name) SELECT $1, lower(n) FROM unnest($2::text[]) AS n
+         ON CONFLICT DO NOTHING`,
+        [lessonId, gone.map(({ name }) => name)],
+      );
+    }
+    for (const { id } of gone) await this.sync.forget(`folio:${id}`);
+    await this.projector.announce(lessonId, ...gone.map(({ id }) => id));
+  }
+
+  /** A student puts a hand up, or takes it down. */
+  async setHand(folioId: string, isUp: boolean): Promise<void> {
+    const [rows] = await this.database.query<[{ lesson_id: string }[], number]>(
+      `UPDATE folio SET hand_up_at = CASE WHEN $2 THEN coalesce(hand_up_at, now()) END WHERE id = $1
+       RETURNING lesson_id`,
+      [folioId, isUp],
+    );
+    if (rows[0]) await this.projector.announce(rows[0].lesson_id, folioId);
+  }
+
+  async #nameOf(
+    lesson: Lesson,
+    who: { classStudentId?: string; name?: string },
+  ): Promise<{ name: string; group: string }> {
     if (who.classStudentId) {
-      const [row] = await this.database.query<{ name: string }[]>(
-        'SELECT name FROM class_student WHERE id = $1 AND class_list_id = $2',
+      const [row] = await this.database.query<{ name: string; group: string }[]>(
+        'SELECT name, group_name AS "group" FROM class_student WHERE id = $1 AND class_list_id = $2',
         [who.classStudentId, lesson.classListId],
       );
       if (!row) throw notFound('name on the class list');
-      return row.name;
+      return row;
     }
     if (!lesson.allowsTypedNames) throw refused('Choose your name from the list.');
-    return (who.name ?? '').replace(/\s+/g, ' ').trim();
+    return { name: (who.name ?? '').replace(/\s+/g, ' ').trim(), group: '' };
   }
 
   /** The folio that a return code opens, or null. */
@@ -133,9 +247,34 @@ export class FoliosService {
       name: folio.name,
       returnCode: folio.returnCode,
       handedInAt: folio.handedInAt,
+      handUpAt: folio.handUpAt,
+      attempts: { made: await this.#attemptsOf(folioId), most: lesson.settings.attempts },
       title: lesson.title,
-      edition: await this.lessons.editionForStudents(lesson.editionId),
+      now: Date.now(),
+      edition:
+        folio.status === 'in' ? await this.lessons.editionForStudents(lesson.editionId) : null,
     };
+  }
+
+  async #attemptsOf(folioId: string): Promise<number> {
+    const [row] = await this.database.query<{ made: number }[]>(
+      'SELECT count(*)::int AS made FROM attempt WHERE folio_id = $1',
+      [folioId],
+    );
+    return row!.made;
+  }
+
+  /** Opens a folio that was handed in for another attempt, while the lesson allows one. */
+  async tryAgain(folioId: string): Promise<void> {
+    const folio = await this.require(folioId);
+    const lesson = await this.lessons.require(folio.lessonId);
+    if (lesson.endedAt) throw refused('This lesson has ended.');
+    if ((await this.#attemptsOf(folioId)) >= lesson.settings.attempts) {
+      throw refused('This lesson allows no other attempt.');
+    }
+    await this.database.query('UPDATE folio SET handed_in_at = NULL WHERE id = $1', [folioId]);
+    this.sync.reopen(`folio:${folioId}`);
+    await this.projector.announce(folio.lessonId, folioId);
   }
 
   /** Freezes the folio as an attempt. A second hand-in is refused. */

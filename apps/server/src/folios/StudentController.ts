@@ -9,7 +9,7 @@ import { CONFIG, type Config } from '../config.js';
 import { LessonsService, type Lesson } from '../lessons/LessonsService.js';
 import { invalid, Problem } from '../problems/problem.js';
 import { FoliosService, type NameOnList, type StudentLesson } from './FoliosService.js';
-import { CodeDto, JoinDto, ReturnDto, TurnDto } from './student.dto.js';
+import { CodeDto, HandDto, JoinDto, ReturnDto, TurnDto } from './student.dto.js';
 
 /** Everything a student's device asks for. */
 @Controller('api/student')
@@ -78,6 +78,20 @@ export class StudentController {
     return this.folios.handIn(student.folioId);
   }
 
+  @Post('try-again')
+  @HttpCode(204)
+  @UseGuards(StudentGuard)
+  async tryAgain(@CurrentStudent() student: Student): Promise<void> {
+    await this.folios.tryAgain(student.folioId);
+  }
+
+  @Post('hand')
+  @HttpCode(204)
+  @UseGuards(StudentGuard)
+  async hand(@CurrentStudent() student: Student, @Body() { isUp }: HandDto): Promise<void> {
+    await this.folios.setHand(student.folioId, isUp);
+  }
+
   /** While presenting: which leaf is on the big screen. */
   @Post('turn')
   @HttpCode(204)
@@ -92,7 +106,17 @@ export class StudentController {
     await this.throttle.check(key, 40, 300);
     const code = readJoinCode(typed);
     const lesson = code && (await this.lessons.findByCode(code));
-    if (lesson) return lesson;
+    if (lesson) {
+      const opens = lesson.opensAt ? new Date(lesson.opensAt) : null;
+      if (opens && opens.getTime() > Date.now()) {
+        throw new Problem(
+          425,
+          'Not open yet',
+          `This lesson opens on ${opens.toLocaleDateString('en', { day: 'numeric', month: 'long', timeZone: 'UTC' })} at ${opens.toISOString().slice(11, 16)} (UTC).`,
+        );
+      }
+      return lesson;
+    }
     await this.throttle.record(key);
     if (code && (await this.lessons.hasEnded(code))) {
       throw new Problem(410, 'Ended', 'The lesson with this code has ended.');

@@ -1,9 +1,20 @@
-import type { Answer, DeskAnswer, DeskEntry, Placement, ProjectedChanges } from '@gobrel/core';
+import {
+  markAnswer,
+  readAnswer,
+  type Answer,
+  type DeskAnswer,
+  type DeskEntry,
+  type Placement,
+  type ProjectedChanges,
+  type QuestionElement,
+} from '@gobrel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 
 /** The rows a folio document is projected into, written many folios at a time. */
 export interface FolioChanges {
   folioId: string;
+  /** What came after the hold or the end. */
+  isLate: boolean;
   changes: ProjectedChanges;
   leaves: DeskEntry['leaves'];
 }
@@ -13,39 +24,52 @@ export interface FolioChanges {
  * document, which did wait, when it is next opened.
  */
 export async function write(database: DataSource, batch: FolioChanges[]): Promise<void> {
-  const answers = batch.flatMap(({ folioId, changes }) =>
-    changes.answers.map((answer) => ({ folioId, ...answer })),
-  );
-  const placements = batch.flatMap(({ folioId, changes }) =>
-    changes.placements.map((placement) => ({ folioId, ...placement })),
-  );
-  const visits = batch.flatMap(({ folioId, changes }) =>
-    changes.visits.map((visit) => ({ folioId, ...visit })),
-  );
   await database.transaction(async (rows) => {
     await rows.query('SET LOCAL synchronous_commit = off');
+    // A student who was taken out meanwhile leaves nothing behind, and holds up nobody else.
+    const there = await rows.query<{ id: string }[]>(
+      'SELECT id FROM folio WHERE id = ANY($1::uuid[]) FOR KEY SHARE',
+      [batch.map(({ folioId }) => folioId)],
+    );
+    const known = new Set(there.map(({ id }) => id));
+    const kept = batch.filter(({ folioId }) => known.has(folioId));
+    const answers = kept.flatMap(({ folioId, isLate, changes }) =>
+      changes.answers.map((answer) => ({ folioId, isLate, ...answer })),
+    );
+    const placements = kept.flatMap(({ folioId, changes }) =>
+      changes.placements.map((placement) => ({ folioId, ...placement })),
+    );
+    const visits = kept.flatMap(({ folioId, changes }) =>
+      changes.visits.map((visit) => ({ folioId, ...visit })),
+    );
+    const votes = kept.flatMap(({ folioId, changes }) =>
+      changes.votes.map((vote) => ({ folioId, ...vote })),
+    );
     if (answers.length > 0) await writeAnswers(rows, answers);
     if (placements.length > 0) await writePlacements(rows, placements);
     if (visits.length > 0) await writeVisits(rows, visits);
-    await writeLeaves(rows, batch);
+    if (votes.length > 0) await writeVotes(rows, votes);
+    await writeLeaves(rows, kept);
   });
 }
 
 async function writeAnswers(
   rows: EntityManager,
-  answers: (ProjectedChanges['answers'][number] & { folioId: string })[],
+  answers: (ProjectedChanges['answers'][number] & { folioId: string; isLate: boolean })[],
 ): Promise<void> {
   await rows.query(
-    `INSERT INTO answer (folio_id, question_id, answer, score)
-     SELECT * FROM unnest($1::uuid[], $2::text[], $3::jsonb[], $4::real[])
+    `INSERT INTO answer (folio_id, question_id, answer, score, is_late)
+     SELECT * FROM unnest($1::uuid[], $2::text[], $3::jsonb[], $4::real[], $5::boolean[])
      ON CONFLICT (folio_id, question_id) DO UPDATE
-       SET answer = excluded.answer, score = excluded.score, answered_at = now()
-       WHERE answer.answer <> excluded.answer`,
+       SET answer = excluded.answer, score = excluded.score, is_late = CASE WHEN answer.answer <> excluded.answer THEN excluded.is_late ELSE answer.is_late END,
+         answered_at = CASE WHEN answer.answer <> excluded.answer THEN now() ELSE answer.answered_at END
+       WHERE answer.answer <> excluded.answer OR answer.score IS DISTINCT FROM excluded.score`,
     [
       answers.map((a) => a.folioId),
       answers.map((a) => a.questionId),
       answers.map((a) => JSON.stringify(a.answer)),
       answers.map((a) => a.score),
+      answers.map((a) => a.isLate),
     ],
   );
 }
@@ -67,6 +91,17 @@ async function writePlacements(
       placements.map((p) => p.y),
       placements.map((p) => p.zoneId),
     ],
+  );
+}
+
+async function writeVotes(
+  rows: EntityManager,
+  votes: (ProjectedChanges['votes'][number] & { folioId: string })[],
+): Promise<void> {
+  await rows.query(
+    `INSERT INTO vote (folio_id, slide_id, link_id) SELECT * FROM unnest($1::uuid[], $2::text[], $3::text[])
+     ON CONFLICT (folio_id, slide_id) DO UPDATE SET link_id = excluded.link_id`,
+    [votes.map((v) => v.folioId), votes.map((v) => v.slideId), votes.map((v) => v.linkId)],
   );
 }
 
@@ -102,21 +137,33 @@ async function writeLeaves(rows: EntityManager, batch: FolioChanges[]): Promise<
   );
 }
 
-const ENTRY = `f.id, f.name, f.leaves, f.handed_in_at AS "handedInAt",
+const ENTRY = `f.id, f.name, f.status, f.hand_up_at AS "handUpAt", f.is_practice AS "isPractice", f.leaves,
+  f.handed_in_at AS "handedInAt",
   v.slide_id AS "slideId", coalesce(v.seq + 1, 0) AS steps
   FROM folio f LEFT JOIN LATERAL
     (SELECT slide_id, seq FROM visit WHERE folio_id = f.id ORDER BY seq DESC LIMIT 1) v ON true`;
 
-type EntryRow = Omit<DeskEntry, 'isHere' | 'handedInAt'> & { id: string; handedInAt: Date | null };
+type EntryRow = Omit<DeskEntry, 'isHere' | 'activeAt' | 'handedInAt' | 'handUpAt'> & {
+  id: string;
+  handedInAt: Date | null;
+  handUpAt: Date | null;
+};
 
-const toEntry = ({ name, leaves, handedInAt, slideId, steps }: EntryRow): DeskEntry => ({
-  name,
-  leaves,
-  slideId,
-  steps,
-  handedInAt: handedInAt?.toISOString() ?? null,
-  isHere: false,
-});
+const toEntry = (row: EntryRow): DeskEntry => {
+  const { name, status, isPractice, leaves, handedInAt, handUpAt, slideId, steps } = row;
+  return {
+    name,
+    status,
+    isPractice,
+    activeAt: 0,
+    handUpAt: handUpAt?.toISOString() ?? null,
+    leaves,
+    slideId,
+    steps,
+    handedInAt: handedInAt?.toISOString() ?? null,
+    isHere: false,
+  };
+};
 
 export async function readEntry(database: DataSource, folioId: string): Promise<DeskEntry | null> {
   const [row] = await database.query<EntryRow[]>(`SELECT ${ENTRY} WHERE f.id = $1`, [folioId]);
@@ -131,11 +178,19 @@ export async function readLesson(
   entries: { folioId: string; entry: DeskEntry }[];
   answers: { key: string; value: DeskAnswer }[];
   placements: { key: string; value: Placement }[];
+  votes: { key: string; value: string }[];
 }> {
-  const [entries, answers, placements] = await Promise.all([
+  const [entries, answers, placements, votes] = await Promise.all([
     database.query<EntryRow[]>(`SELECT ${ENTRY} WHERE f.lesson_id = $1`, [lessonId]),
     database.query<
-      { folio_id: string; question_id: string; answer: Answer; score: number | null }[]
+      {
+        folio_id: string;
+        question_id: string;
+        answer: Answer;
+        score: number | null;
+        is_late: boolean;
+        answered_at: Date;
+      }[]
     >(`SELECT a.* FROM answer a JOIN folio f ON f.id = a.folio_id WHERE f.lesson_id = $1`, [
       lessonId,
     ]),
@@ -144,16 +199,67 @@ export async function readLesson(
     >(`SELECT p.* FROM placement p JOIN folio f ON f.id = p.folio_id WHERE f.lesson_id = $1`, [
       lessonId,
     ]),
+    database.query<{ folio_id: string; slide_id: string; link_id: string }[]>(
+      'SELECT v.* FROM vote v JOIN folio f ON f.id = v.folio_id WHERE f.lesson_id = $1',
+      [lessonId],
+    ),
   ]);
   return {
     entries: entries.map((row) => ({ folioId: row.id, entry: toEntry(row) })),
-    answers: answers.map(({ folio_id, question_id, answer, score }) => ({
+    answers: answers.map(({ folio_id, question_id, answer, score, is_late, answered_at }) => ({
       key: `${folio_id}/${question_id}`,
-      value: { answer, score },
+      value: { answer, score, at: answered_at.getTime(), isLate: is_late },
+    })),
+    votes: votes.map(({ folio_id, slide_id, link_id }) => ({
+      key: `${folio_id}/${slide_id}`,
+      value: link_id,
     })),
     placements: placements.map(({ folio_id, slide_id, element_id, x, y }) => ({
       key: `${folio_id}/${slide_id}/${element_id}`,
       value: { x, y },
     })),
   };
+}
+
+/**
+ * Marks all answers of a lesson by its questions as they are now, and takes out those that do not fit any more: their
+ * keys on the desk come back.
+ */
+export async function markAnew(
+  database: DataSource,
+  lessonId: string,
+  questions: ReadonlyMap<string, QuestionElement>,
+): Promise<string[]> {
+  const known = await database.query<
+    { folio_id: string; question_id: string; answer: Answer; score: number | null }[]
+  >('SELECT a.* FROM answer a JOIN folio f ON f.id = a.folio_id WHERE f.lesson_id = $1', [
+    lessonId,
+  ]);
+  const gone = known.filter(({ question_id, answer }) => {
+    const asked = questions.get(question_id);
+    return !asked || !readAnswer(asked.question, answer);
+  });
+  const kept = known.flatMap((row) => {
+    const asked = questions.get(row.question_id);
+    const answer = asked && readAnswer(asked.question, row.answer);
+    return asked && answer ? [{ ...row, score: markAnswer(asked, answer) }] : [];
+  });
+  await database.transaction(async (rows) => {
+    await rows.query(
+      `DELETE FROM answer USING unnest($1::uuid[], $2::text[]) AS gone (folio_id, question_id)
+       WHERE answer.folio_id = gone.folio_id AND answer.question_id = gone.question_id`,
+      [gone.map((row) => row.folio_id), gone.map((row) => row.question_id)],
+    );
+    await rows.query(
+      `UPDATE answer SET score = given.score
+       FROM unnest($1::uuid[], $2::text[], $3::real[]) AS given (folio_id, question_id, score)
+       WHERE answer.folio_id = given.folio_id AND answer.question_id = given.question_id`,
+      [
+        kept.map((row) => row.folio_id),
+        kept.map((row) => row.question_id),
+        kept.map((row) => row.score),
+      ],
+    );
+  });
+  return gone.map(({ folio_id, question_id }) => `${folio_id}/${question_id}`);
 }

@@ -1,6 +1,7 @@
 import {
   addLeaf,
   answer,
+  deskAnswers,
   deskTallies,
   place,
   plain,
@@ -217,18 +218,29 @@ test('line-up and presenting: only whose turn it is turns the leaves', async () 
   bela.close();
 });
 
-test('an ended lesson takes nothing more', async () => {
-  const ada = await room.join('Ada');
+test('an ended lesson takes no more from the desk; what a device did before it heard is kept as late', async () => {
+  const room = await openClassroom(server);
+  const [ada, bela] = [await room.join('Ada'), await room.join('Bela')];
   const folio = await ada.open(`folio:${ada.folioId}`);
+  const desk = await room.ines.open(`desk:${room.lessonId}`);
+  await bela.open(`lesson:${room.lessonId}`);
   await room.ines.post(`lessons/${room.lessonId}/end`);
   answer(folio.doc, 'q', picks('a'), Date.now());
+  await folio.acknowledged();
+  await until(() => deskAnswers(desk.doc).get(`${ada.folioId}/q`)?.isLate === true);
+  // It is kept, and counts only where that is allowed.
+  expect(deskTallies(desk.doc).get('q')?.answered ?? 0).toBe(0);
   expect((await ada.post('student/hand-in')).status).toBe(409);
   expect((await room.ines.post(`lessons/${room.lessonId}/hold`, { isHeld: true })).status).toBe(
     409,
   );
+  const settings = await room.ines.request('PUT', `lessons/${room.lessonId}/settings`, {
+    countsLate: true,
+  });
+  expect(settings.status).toBe(200);
+  await until(() => deskTallies(desk.doc).get('q')?.answered === 1);
   ada.close();
-  const seen = await room.ines.open(`folio:${ada.folioId}`);
-  expect(readFolio(seen.doc).answers).toEqual({});
+  bela.close();
   room.ines.close();
 });
 

@@ -1,5 +1,13 @@
 import { Transform } from 'class-transformer';
-import { IsOptional, IsString, IsUUID, Length, Matches, MaxLength } from 'class-validator';
+import {
+  IsBoolean,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Matches,
+  MaxLength,
+} from 'class-validator';
 
 const clean = ({ value }: { value: unknown }): unknown =>
   typeof value === 'string' ? value.replace(/\s+/g, ' ').trim() : value;
@@ -27,6 +35,11 @@ export class ReturnDto extends CodeDto {
   @IsString()
   @MaxLength(20, { message: 'A return code has five characters' })
   returnCode: string;
+}
+
+export class HandDto {
+  @IsBoolean()
+  isUp: boolean;
 }
 
 export class TurnDto {

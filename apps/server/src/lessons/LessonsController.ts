@@ -1,11 +1,11 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put, UseGuards } from '@nestjs/common';
-import type { Deck, LessonState } from '@gobrel/core';
+import type { Deck, EditionChanges, LessonSettings } from '@gobrel/core';
 import { AccessService } from '../access/AccessService.js';
 import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
 import { ClassesService } from '../classes/ClassesService.js';
-import { FoliosService } from '../folios/FoliosService.js';
+import { FolioProjector } from '../folios/FolioProjector.js';
 import { invalid, refused } from '../problems/problem.js';
-import { HoldDto, LineUpDto, NewLessonDto, PaceDto, PresentDto } from './lessons.dto.js';
+import { NewLessonDto } from './lessons.dto.js';
 import { LessonsService, type Lesson, type LessonCard } from './LessonsService.js';
 
 @Controller('api')
@@ -13,7 +13,7 @@ import { LessonsService, type Lesson, type LessonCard } from './LessonsService.j
 export class LessonsController {
   constructor(
     private readonly lessons: LessonsService,
-    private readonly folios: FoliosService,
+    private readonly projector: FolioProjector,
     private readonly classes: ClassesService,
     private readonly access: AccessService,
   ) {}
@@ -39,70 +39,58 @@ export class LessonsController {
     if (!classListId && !body.allowsTypedNames) {
       throw invalid('Without a class list students must be allowed to type their name.');
     }
-    const { allowsTypedNames } = body;
-    return { id: await this.lessons.start({ deckId, classListId, allowsTypedNames }) };
+    const { opensAt, closesAt } = body;
+    if (closesAt && Date.parse(closesAt) <= Math.max(Date.now(), Date.parse(opensAt ?? '') || 0)) {
+      throw invalid('A lesson closes after it has opened, and in the time to come.');
+    }
+    return { id: await this.lessons.start({ ...body, deckId, classListId }) };
   }
 
   @Get('lessons/:id')
   async open(
     @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
-  ): Promise<Lesson & { edition: Deck }> {
+  ): Promise<Lesson & { edition: Deck; now: number }> {
     await this.access.requireLesson(teacher.id, id);
     const lesson = await this.lessons.require(id);
-    return { ...lesson, edition: await this.lessons.edition(lesson.editionId) };
+    return {
+      ...lesson,
+      edition: await this.lessons.edition(lesson.editionId),
+      now: Date.now(),
+    };
   }
 
-  @Post('lessons/:id/pace')
-  @HttpCode(200)
-  async pace(
+  /** Other settings, at any time; what is left out stays as it is. */
+  @Put('lessons/:id/settings')
+  async settings(
     @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
-    @Body() { pace, slideId }: PaceDto,
-  ): Promise<LessonState> {
+    @Body() body: Record<string, unknown>,
+  ): Promise<LessonSettings> {
     await this.access.requireLesson(teacher.id, id);
-    const { editionId } = await this.lessons.require(id);
-    const { slides } = await this.lessons.editionForStudents(editionId);
-    if (slideId && !slides[slideId]) throw refused('This slide is not in the lesson.');
-    return this.lessons.change(id, (state) => ({
-      ...state,
-      pace,
-      slideId: slideId ?? state.slideId,
-    }));
+    const settings = await this.lessons.setSettings(id, body);
+    await this.projector.renew(id);
+    return settings;
   }
 
-  @Post('lessons/:id/hold')
-  @HttpCode(200)
-  async hold(
+  /** What taking over the deck as it is now would change. */
+  @Get('lessons/:id/renewal')
+  async renewal(
     @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
-    @Body() { isHeld }: HoldDto,
-  ): Promise<LessonState> {
+  ): Promise<EditionChanges> {
     await this.access.requireLesson(teacher.id, id);
-    return this.lessons.change(id, (state) => ({ ...state, isHeld }));
+    return this.lessons.renewal(await this.lessons.require(id));
   }
 
-  @Put('lessons/:id/line-up')
+  @Post('lessons/:id/renew')
   @HttpCode(204)
-  async lineUp(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() { folioIds }: LineUpDto,
-  ): Promise<void> {
+  async renew(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
     await this.access.requireLesson(teacher.id, id);
-    await this.lessons.setLineUp(id, folioIds);
-  }
-
-  @Post('lessons/:id/present')
-  @HttpCode(200)
-  async present(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() { folioId }: PresentDto,
-  ): Promise<LessonState> {
-    await this.access.requireLesson(teacher.id, id);
-    const presenting = folioId ? await this.folios.presenterOf(id, folioId) : null;
-    return this.lessons.change(id, (state) => ({ ...state, presenting }));
+    const lesson = await this.lessons.require(id);
+    if (lesson.endedAt) throw refused('This lesson has ended.');
+    await this.lessons.renew(lesson);
+    await this.projector.renew(id);
   }
 
   @Post('lessons/:id/end')

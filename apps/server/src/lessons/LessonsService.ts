@@ -1,12 +1,18 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import {
+  decodeLessonSettings,
   decodeLessonState,
+  editionChanges,
   makeJoinCode,
   OPENING_STATE,
   studentView,
   writeLessonState,
   type Deck,
+  type EditionChanges,
+  type LessonSettings,
   type LessonState,
+  type Slide,
+  type SlideId,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import { random } from '../access/tokens.js';
@@ -23,8 +29,15 @@ export interface Lesson {
   className: string | null;
   joinCode: string;
   allowsTypedNames: boolean;
+  settings: LessonSettings;
+  opensAt: string | null;
+  closesAt: string | null;
   state: LessonState;
   lineUp: string[];
+  /** Slides that were asked on the fly. */
+  asked: SlideId[];
+  /** Answers that are starred: `folio/question`, in the order they were. */
+  starred: string[];
   startedAt: string;
   endedAt: string | null;
 }
@@ -44,13 +57,18 @@ export interface NewLesson {
   deckId: string;
   classListId: string | null;
   allowsTypedNames: boolean;
+  settings?: unknown;
+  pace?: 'together' | 'own';
+  opensAt?: string | null;
+  closesAt?: string | null;
   joinCode?: string;
   id?: string;
 }
 
 const COLUMNS = `l.id, l.deck_id AS "deckId", l.edition_id AS "editionId", l.class_list_id AS "classListId",
   l.title, c.name AS "className", l.join_code AS "joinCode", l.allows_typed_names AS "allowsTypedNames",
-  l.state, l.line_up AS "lineUp", l.started_at AS "startedAt", l.ended_at AS "endedAt"`;
+  l.state, l.settings, l.opens_at AS "opensAt", l.closes_at AS "closesAt", l.asked, l.starred,
+  l.line_up AS "lineUp", l.started_at AS "startedAt", l.ended_at AS "endedAt"`;
 
 @Injectable()
 export class LessonsService implements OnModuleInit {
@@ -68,30 +86,33 @@ export class LessonsService implements OnModuleInit {
   }
 
   /** Freezes an edition of the deck and opens a lesson on it under a code that no running lesson has. */
-  async start({ deckId, classListId, allowsTypedNames, joinCode, id }: NewLesson): Promise<string> {
+  async start(given: NewLesson): Promise<string> {
+    const { deckId, classListId, allowsTypedNames, joinCode, id } = given;
     const deck = await this.decks.read(deckId);
     const view = studentView(deck);
     if (!view.startSlideId)
       throw refused('This deck has no slide to start on yet. Make one first.');
-    const [edition] = await this.database.query<{ id: string }[]>(
-      'INSERT INTO edition (deck_id, deck, student_view) VALUES ($1, $2, $3) RETURNING id',
-      [deckId, JSON.stringify(deck), JSON.stringify(view)],
-    );
-    const state: LessonState = { ...OPENING_STATE, slideId: view.startSlideId };
+    const editionId = await this.#freeze(deckId, deck);
+    const { pace = 'own' } = given;
+    const state: LessonState = { ...OPENING_STATE, pace, slideId: view.startSlideId };
     for (let attempt = 0; attempt < 20; attempt++) {
       try {
         const [lesson] = await this.database.query<{ id: string }[]>(
-          `INSERT INTO lesson (id, deck_id, edition_id, class_list_id, title, join_code, allows_typed_names, state)
-           VALUES (coalesce($8::uuid, gen_random_uuid()), $1, $2, $3, $4, $5, $6, $7) RETURNING id`,
+          `INSERT INTO lesson (id, deck_id, edition_id, class_list_id, title, join_code, allows_typed_names, state,
+             settings, opens_at, closes_at)
+           VALUES (coalesce($8::uuid, gen_random_uuid()), $1, $2, $3, $4, $5, $6, $7, $9, $10, $11) RETURNING id`,
           [
             deckId,
-            edition!.id,
+            editionId,
             classListId,
             deck.title,
             joinCode ?? makeJoinCode(random),
             allowsTypedNames,
             JSON.stringify(state),
             id ?? null,
+            JSON.stringify(decodeLessonSettings(given.settings)),
+            given.opensAt ?? null,
+            given.closesAt ?? null,
           ],
         );
         return lesson!.id;
@@ -102,12 +123,88 @@ export class LessonsService implements OnModuleInit {
     throw refused('No free join code was found. End a lesson that is over and try again.');
   }
 
+  async #freeze(deckId: string, deck: Deck): Promise<string> {
+    const [edition] = await this.database.query<{ id: string }[]>(
+      'INSERT INTO edition (deck_id, deck, student_view) VALUES ($1, $2, $3) RETURNING id',
+      [deckId, JSON.stringify(deck), JSON.stringify(studentView(deck))],
+    );
+    return edition!.id;
+  }
+
+  /** What a running lesson would take over from its deck as that is now. */
+  async renewal(lesson: Lesson): Promise<EditionChanges> {
+    const [before, after] = await Promise.all([
+      this.edition(lesson.editionId),
+      this.decks.read(lesson.deckId),
+    ]);
+    return editionChanges(before, after, lesson.asked);
+  }
+
+  /** The deck as it is now becomes the lesson's edition; what was asked on the fly stays in it. */
+  async renew(lesson: Lesson): Promise<void> {
+    const [before, after] = await Promise.all([
+      this.edition(lesson.editionId),
+      this.decks.read(lesson.deckId),
+    ]);
+    const asked = lesson.asked.flatMap((id) => before.slides[id] ?? []);
+    const slides = { ...after.slides, ...Object.fromEntries(asked.map((one) => [one.id, one])) };
+    await this.#giveEdition(lesson, { ...after, slides });
+  }
+
+  /** Puts a slide into the edition on the fly, and over what everyone is at. */
+  async ask(lesson: Lesson, slide: Slide): Promise<SlideId> {
+    const edition = await this.edition(lesson.editionId);
+    const id = `asked-${lesson.asked.length + 1}`;
+    const asked: Slide = { ...slide, id, isLeftOut: false, isEnding: true, sectionId: null };
+    await this.#giveEdition(lesson, { ...edition, slides: { ...edition.slides, [id]: asked } }, id);
+    return id;
+  }
+
+  async #giveEdition(lesson: Lesson, edition: Deck, askedSlideId?: SlideId): Promise<void> {
+    const editionId = await this.#freeze(lesson.deckId, edition);
+    await this.database.query(
+      `UPDATE lesson SET edition_id = $2, asked = asked || $3::jsonb WHERE id = $1`,
+      [lesson.id, editionId, JSON.stringify(askedSlideId ? [askedSlideId] : [])],
+    );
+    await this.change(lesson.id, (state) => ({
+      ...state,
+      slideId: edition.slides[state.slideId ?? ''] ? state.slideId : edition.startSlideId,
+      askedSlideId: askedSlideId ?? state.askedSlideId,
+      renewed: state.renewed + 1,
+    }));
+  }
+
+  /** Other settings, at any time. */
+  async setSettings(lessonId: string, settings: unknown): Promise<LessonSettings> {
+    const { settings: before } = await this.require(lessonId);
+    const next = decodeLessonSettings({ ...before, ...(settings as object) });
+    await this.database.query('UPDATE lesson SET settings = $2 WHERE id = $1', [
+      lessonId,
+      JSON.stringify(next),
+    ]);
+    await this.change(lessonId, (state) => ({ ...state, renewed: state.renewed + 1 }), true);
+    return next;
+  }
+
+  async setStarred(lessonId: string, starred: string[]): Promise<void> {
+    await this.database.query('UPDATE lesson SET starred = $2 WHERE id = $1', [
+      lessonId,
+      JSON.stringify(starred),
+    ]);
+  }
+
   async find(lessonId: string): Promise<Lesson | null> {
     const [row] = await this.database.query<Lesson[]>(
       `SELECT ${COLUMNS} FROM lesson l LEFT JOIN class_list c ON c.id = l.class_list_id WHERE l.id = $1`,
       [lessonId],
     );
-    return row ? { ...row, state: decodeLessonState(row.state) } : null;
+    return row
+      ? {
+          ...row,
+          state: decodeLessonState(row.state),
+          settings: decodeLessonSettings(row.settings),
+        }
+      : null;
   }
 
   async require(lessonId: string): Promise<Lesson> {
@@ -167,6 +264,7 @@ export class LessonsService implements OnModuleInit {
   async change(
     lessonId: string,
     change: (state: LessonState) => LessonState,
+    isOverToo = false,
   ): Promise<LessonState> {
     const state = await this.database.transaction(async (rows) => {
       const [row] = await rows.query<{ state: unknown; ended_at: string | null }[]>(
@@ -174,11 +272,11 @@ export class LessonsService implements OnModuleInit {
         [lessonId],
       );
       if (!row) throw notFound('lesson');
-      if (row.ended_at) throw refused('This lesson has ended.');
+      if (row.ended_at && !isOverToo) throw refused('This lesson has ended.');
       const before = decodeLessonState(row.state);
       const next = { ...change(before), version: before.version + 1 };
       await rows.query(
-        'UPDATE lesson SET state = $2, ended_at = CASE WHEN $3 THEN now() END WHERE id = $1',
+        'UPDATE lesson SET state = $2, ended_at = CASE WHEN $3 THEN coalesce(ended_at, now()) END WHERE id = $1',
         [lessonId, JSON.stringify(next), next.isEnded],
       );
       return next;
@@ -187,14 +285,15 @@ export class LessonsService implements OnModuleInit {
     return state;
   }
 
-  /** Ends a lesson: its code is free again, nothing more is taken into its folios. */
+  /**
+   * Ends a lesson: its code is free again, nothing more can be changed. What a device did before it heard of the end is
+   * still taken for a day, and marked as late.
+   */
   async end(lessonId: string): Promise<void> {
-    await this.change(lessonId, (state) => ({ ...state, isEnded: true, presenting: null }));
-    const folios = await this.database.query<{ id: string }[]>(
-      'SELECT id FROM folio WHERE lesson_id = $1',
-      [lessonId],
-    );
-    for (const { id } of folios) this.sync.freeze(`folio:${id}`);
+    await this.change(lessonId, (state) => ({
+      ...{ ...state, isEnded: true, presenting: null, putUp: null, askedSlideId: null },
+      ...{ vote: null, timerEndsAt: null },
+    }));
   }
 
   async setLineUp(lessonId: string, folioIds: string[]): Promise<void> {

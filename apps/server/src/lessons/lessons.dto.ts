@@ -1,11 +1,20 @@
+import { Transform } from 'class-transformer';
 import {
   ArrayMaxSize,
   IsArray,
   IsBoolean,
   IsIn,
+  IsInt,
+  IsISO8601,
+  IsObject,
   IsOptional,
+  IsString,
   IsUUID,
+  Length,
   Matches,
+  Max,
+  MaxLength,
+  Min,
 } from 'class-validator';
 
 export class NewLessonDto {
@@ -15,6 +24,23 @@ export class NewLessonDto {
 
   @IsBoolean()
   allowsTypedNames: boolean;
+
+  @IsOptional()
+  @IsIn(['together', 'own'])
+  pace?: 'together' | 'own';
+
+  /** Field by field decoded in the core. */
+  @IsOptional()
+  @IsObject()
+  settings?: Record<string, unknown>;
+
+  @IsOptional()
+  @IsISO8601({ strict: true }, { message: 'That is no time to open at' })
+  opensAt?: string | null;
+
+  @IsOptional()
+  @IsISO8601({ strict: true }, { message: 'That is no time to close at' })
+  closesAt?: string | null;
 }
 
 const SLIDE = /^[a-z0-9-]{1,64}$/;
@@ -32,6 +58,77 @@ export class PaceDto {
 export class HoldDto {
   @IsBoolean()
   isHeld: boolean;
+
+  /** A word that goes with the hold. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(200, { message: 'A word with the hold has 200 characters at the most' })
+  word?: string;
+}
+
+export class TimerDto {
+  /** Seconds from now; null stops the timer. */
+  @IsOptional()
+  @IsInt()
+  @Min(5, { message: 'A timer runs for five seconds at least' })
+  @Max(3 * 3600, { message: 'A timer runs for three hours at the most' })
+  seconds: number | null;
+}
+
+export class PutUpDto {
+  /** Null takes down what is put up. */
+  @IsOptional()
+  @Matches(SLIDE, { message: 'That is not a question' })
+  questionId: string | null;
+
+  @IsOptional()
+  @IsBoolean()
+  showsKey?: boolean;
+}
+
+export class AskDto {
+  /** A slide as the clipboard has it; null takes what was asked from before everyone. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(2_000_000, { message: 'This question is too large' })
+  clip: string | null;
+}
+
+export class VoteDto {
+  /** Open, close, or put the vote away. */
+  @IsIn(['open', 'closed', 'none'])
+  vote: 'open' | 'closed' | 'none';
+}
+
+export class StarredDto {
+  @IsArray()
+  @ArrayMaxSize(300, { message: 'Three hundred answers are starred at the most' })
+  @Matches(/^[0-9a-f-]{36}\/[a-z0-9-]{1,64}$/, { each: true, message: 'That is not an answer' })
+  starred: string[];
+}
+
+export class StudentDto {
+  @IsOptional()
+  @Transform(({ value }: { value: unknown }) =>
+    typeof value === 'string' ? value.replace(/\s+/g, ' ').trim() : value,
+  )
+  @IsString()
+  @Length(1, 60, { message: 'A name has 1 to 60 characters' })
+  @Matches(/^[^\p{C}<>]*$/u, { message: 'A name is made of letters, no signs of markup' })
+  name?: string;
+
+  @IsOptional()
+  @IsIn(['in'])
+  status?: 'in';
+
+  /** One more device may come in under this name. */
+  @IsOptional()
+  @IsBoolean()
+  mayAddDevice?: boolean;
+
+  @IsOptional()
+  @IsIn([false], { message: 'Only the student puts a hand up' })
+  hasHandUp?: false;
 }
 
 export class LineUpDto {

@@ -4,13 +4,15 @@ import { DecksModule } from '../decks/decks.module.js';
 import { FolioProjector } from '../folios/FolioProjector.js';
 import { FoliosService } from '../folios/FoliosService.js';
 import { StudentController } from '../folios/StudentController.js';
+import { StudentsController } from '../folios/StudentsController.js';
+import { DeskController } from './DeskController.js';
 import { LessonsController } from './LessonsController.js';
 import { LessonsService } from './LessonsService.js';
 
 /** Lessons and the folios in them know each other, so they are one module. */
 @Module({
   imports: [DecksModule, ClassesModule],
-  controllers: [LessonsController, StudentController],
+  controllers: [LessonsController, DeskController, StudentsController, StudentController],
   providers: [LessonsService, FoliosService, FolioProjector],
   exports: [LessonsService, FoliosService, FolioProjector],
 })

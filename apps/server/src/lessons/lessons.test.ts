@@ -47,7 +47,7 @@ test.each([
   [{ allowsTypedNames: 'yes' }, 400],
   [{ allowsTypedNames: true, classListId: 'x' }, 400],
   [{ allowsTypedNames: true, classListId: '00000000-0000-4000-8000-000000000999' }, 404],
-  [{ allowsTypedNames: true, pace: 'own' }, 400],
+  [{ allowsTypedNames: true, pace: 'sideways' }, 400],
 ])('starting with %j is answered %d', async (body, status) => {
   expect((await room.ines.post(`decks/${room.deckId}/lessons`, body)).status).toBe(status);
 });

@@ -152,6 +152,17 @@ export class SyncService implements BeforeApplicationShutdown {
     };
   }
 
+  /** Its students' devices connect anew, and write again if they may by now. */
+  reopen(name: string): void {
+    this.hocuspocus.closeConnections(name);
+  }
+
+  /** Puts everyone out of a document and forgets all that is kept of it. */
+  async forget(name: string): Promise<void> {
+    this.hocuspocus.closeConnections(name);
+    await this.store.remove(name);
+  }
+
   async #letIn({
     documentName,
     requestHeaders,

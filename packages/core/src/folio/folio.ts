@@ -18,6 +18,7 @@ import type { Placement, Placements } from '../stage/pieces.js';
  *   answers     map  question ElementId → { value, at }
  *   placements  map  'slideId/elementId' → { x, y }
  *   walk        array of { slideId, at, via }
+ *   votes       map  slideId → linkId
  *   slides      map  the leaves, laid out like a deck's slides, each with `patternId` and `addedAt`
  *
  * Times are milliseconds since 1970 by the student's clock.
@@ -39,6 +40,8 @@ export interface Folio {
   answers: Record<ElementId, unknown>;
   placements: Record<SlideId, Placements>;
   walk: Visit[];
+  /** The way out that was voted for on each slide. */
+  votes: Record<SlideId, LinkId>;
   /** In the order they were added. */
   leaves: Leaf[];
 }
@@ -48,6 +51,7 @@ const MOST_LEAVES = 40;
 
 export const answersMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('answers');
 export const placementsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('placements');
+export const votesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('votes');
 export const walkArray = (doc: Y.Doc): Y.Array<unknown> => doc.getArray('walk');
 
 export function readFolio(doc: Y.Doc): Folio {
@@ -62,7 +66,11 @@ export function readFolio(doc: Y.Doc): Folio {
       (placements[slideId] ??= {})[elementId] = readPlacement(value);
     }
   }
-  return { answers, placements, walk: readWalk(doc), leaves: readLeaves(doc) };
+  const votes: Folio['votes'] = {};
+  for (const [slideId, linkId] of votesMap(doc)) {
+    if (asId(slideId) && asId(linkId)) votes[slideId] = asId(linkId);
+  }
+  return { answers, placements, votes, walk: readWalk(doc), leaves: readLeaves(doc) };
 }
 
 /** The two ids of a placement's key; both '' when it is no such key. */
@@ -134,6 +142,12 @@ export function goBack(doc: Y.Doc, at: number): Result {
 
 export function answer(doc: Y.Doc, questionId: ElementId, value: Answer, at: number): Result {
   doc.transact(() => answersMap(doc).set(questionId, { value, at }), COMMAND);
+  return { ok: true };
+}
+
+/** Votes for a way out of a slide; a later vote takes the place of an earlier one. */
+export function voteFor(doc: Y.Doc, slideId: SlideId, linkId: LinkId): Result {
+  doc.transact(() => votesMap(doc).set(slideId, linkId), COMMAND);
   return { ok: true };
 }
 

@@ -1,7 +1,7 @@
 import type * as Y from 'yjs';
 import { asId, asRecord } from '../deck/decode.js';
 import type { Deck, QuestionElement } from '../deck/types.js';
-import type { ElementId, SlideId } from '../ids.js';
+import type { ElementId, LinkId, SlideId } from '../ids.js';
 import { markAnswer } from '../questions/marking.js';
 import { isBlank, questionsOn, readAnswer, type Answer } from '../questions/registry.js';
 import { sortedInto } from '../questions/sort/sort.js';
@@ -12,6 +12,7 @@ import {
   placementsMap,
   readPlacement,
   readPlacementKey,
+  votesMap,
   walkArray,
   type Visit,
 } from './folio.js';
@@ -26,6 +27,7 @@ export interface ProjectedChanges {
     y: number;
     zoneId: ElementId | null;
   }[];
+  votes: { slideId: SlideId; linkId: LinkId }[];
   /** Steps from `firstSeq` on; a walk only grows. */
   visits: (Visit & { seq: number })[];
 }
@@ -50,6 +52,7 @@ export class FolioProjection {
   #questions: Map<ElementId, QuestionElement>;
   #answers = new Map<string, unknown>();
   #placements = new Map<string, unknown>();
+  #votes = new Map<string, unknown>();
   #steps: number;
   #answered: Set<ElementId>;
 
@@ -70,6 +73,11 @@ export class FolioProjection {
     this.#answered = new Set(stored.answered ?? []);
   }
 
+  /** How many steps of the walk have been told of. */
+  get steps(): number {
+    return this.#steps;
+  }
+
   /** The questions that have an answer by now. */
   get answered(): ElementId[] {
     return [...this.#answered];
@@ -82,6 +90,7 @@ export class FolioProjection {
     return {
       answers: [...this.#takeAnswers(), ...[...moved].flatMap((id) => this.#sorted(id))],
       placements,
+      votes: this.#takeVotes(),
       visits: this.#takeVisits(),
     };
   }
@@ -136,6 +145,18 @@ export class FolioProjection {
       const { x, y } = readPlacement(value);
       const zoneId = zoneUnder(slide, { ...piece.box, x, y })?.id ?? null;
       changed.push({ slideId, elementId, x, y, zoneId });
+    }
+    return changed;
+  }
+
+  #takeVotes(): ProjectedChanges['votes'] {
+    const changed: ProjectedChanges['votes'] = [];
+    for (const [slideId, value] of votesMap(this.#doc)) {
+      if (this.#votes.get(slideId) === value) continue;
+      this.#votes.set(slideId, value);
+      const linkId = asId(value);
+      // Votes are for ways that lead out of that very slide.
+      if (this.#edition.links[linkId]?.from === slideId) changed.push({ slideId, linkId });
     }
     return changed;
   }

@@ -4,6 +4,7 @@ import {
   deskEntries,
   deskPlacements,
   deskTallies,
+  deskVotes,
   readDesk,
   type DeskEntry,
 } from '../index.js';
@@ -15,14 +16,21 @@ const entry = (name: string): DeskEntry => ({
   leaves: [],
   isHere: true,
   handedInAt: null,
+  ...{ status: 'in', handUpAt: null, isPractice: false, activeAt: 0 },
 });
 
 test('a desk is put together from entries, answers, placements and tallies, students by name', () => {
   const doc = new Y.Doc();
   deskEntries(doc).set('f2', entry('Bela'));
   deskEntries(doc).set('f1', entry('Ada'));
-  deskAnswers(doc).set('f1/q', { answer: { kind: 'choice', optionIds: ['a'] }, score: 1 });
+  deskAnswers(doc).set('f1/q', {
+    answer: { kind: 'choice', optionIds: ['a'] },
+    score: 1,
+    at: 5,
+    isLate: false,
+  });
   deskPlacements(doc).set('f2/sea/oar', { x: 1, y: 2 });
+  deskVotes(doc).set('f2/sea', 'row');
   deskTallies(doc).set('q', { kind: 'choice', answered: 1, picks: { a: 1 }, combinations: {} });
   const desk = readDesk(doc);
   expect(desk.students.map((student) => student.name)).toEqual(['Ada', 'Bela']);
@@ -34,13 +42,19 @@ test('a desk is put together from entries, answers, placements and tallies, stud
   expect(desk.students[1]).toMatchObject({
     answers: {},
     placements: { sea: { oar: { x: 1, y: 2 } } },
+    votes: { sea: 'row' },
   });
   expect(desk.tallies.q?.answered).toBe(1);
 });
 
 test('what belongs to no student is passed over', () => {
   const doc = new Y.Doc();
-  deskAnswers(doc).set('gone/q', { answer: { kind: 'choice', optionIds: [] }, score: null });
+  deskAnswers(doc).set('gone/q', {
+    answer: { kind: 'choice', optionIds: [] },
+    score: null,
+    at: 5,
+    isLate: false,
+  });
   deskPlacements(doc).set('gone/sea/oar', { x: 1, y: 2 });
   expect(readDesk(doc)).toEqual({ students: [], tallies: {} });
 });

@@ -1,5 +1,5 @@
 import type * as Y from 'yjs';
-import type { ElementId, FolioId, SlideId } from '../ids.js';
+import type { ElementId, FolioId, LinkId, SlideId } from '../ids.js';
 import type { Tally } from '../questions/marking.js';
 import type { Answer } from '../questions/registry.js';
 import type { Placement, Placements } from '../stage/pieces.js';
@@ -12,9 +12,20 @@ import type { Placement, Placements } from '../stage/pieces.js';
  *   answers     map  'FolioId/question ElementId' → DeskAnswer
  *   placements  map  'FolioId/SlideId/ElementId' → Placement
  *   tallies     map  question ElementId → Tally
+ *   votes       map  'FolioId/SlideId' → LinkId
  */
+/** Whether a student has been let in. */
+export const STATUSES = ['waiting', 'in'] as const;
+
 export interface DeskEntry {
   name: string;
+  status: (typeof STATUSES)[number];
+  /** ISO 8601, null while the hand is down. */
+  handUpAt: string | null;
+  /** One of the practice class. */
+  isPractice: boolean;
+  /** When something last came from the student; milliseconds since 1970 by the server's clock, 0 for never. */
+  activeAt: number;
   /** Where the student stands, null before the first slide. */
   slideId: SlideId | null;
   /** Slides walked so far, counted with repeats. */
@@ -29,12 +40,17 @@ export interface DeskAnswer {
   answer: Answer;
   /** From 0 to 1, null without a key. */
   score: number | null;
+  /** When it came, milliseconds since 1970 by the server's clock. */
+  at: number;
+  /** It came after the hold or the end, and does not count. */
+  isLate: boolean;
 }
 
 export interface DeskStudent extends DeskEntry {
   folioId: FolioId;
   answers: Record<ElementId, DeskAnswer>;
   placements: Record<SlideId, Placements>;
+  votes: Record<SlideId, LinkId>;
 }
 
 export interface Desk {
@@ -46,12 +62,13 @@ export interface Desk {
 export const deskEntries = (doc: Y.Doc): Y.Map<DeskEntry> => doc.getMap('students');
 export const deskAnswers = (doc: Y.Doc): Y.Map<DeskAnswer> => doc.getMap('answers');
 export const deskPlacements = (doc: Y.Doc): Y.Map<Placement> => doc.getMap('placements');
+export const deskVotes = (doc: Y.Doc): Y.Map<LinkId> => doc.getMap('votes');
 export const deskTallies = (doc: Y.Doc): Y.Map<Tally> => doc.getMap('tallies');
 
 export function readDesk(doc: Y.Doc): Desk {
   const students = new Map<FolioId, DeskStudent>();
   for (const [folioId, entry] of deskEntries(doc)) {
-    students.set(folioId, { ...entry, folioId, answers: {}, placements: {} });
+    students.set(folioId, { ...entry, folioId, answers: {}, placements: {}, votes: {} });
   }
   for (const [key, given] of deskAnswers(doc)) {
     const [folioId = '', questionId = ''] = key.split('/');
@@ -62,6 +79,11 @@ export function readDesk(doc: Y.Doc): Desk {
     const [folioId = '', slideId = '', elementId = ''] = key.split('/');
     const student = students.get(folioId);
     if (student) (student.placements[slideId] ??= {})[elementId] = placement;
+  }
+  for (const [key, linkId] of deskVotes(doc)) {
+    const [folioId = '', slideId = ''] = key.split('/');
+    const student = students.get(folioId);
+    if (student) student.votes[slideId] = linkId;
   }
   return {
     students: [...students.values()].sort((a, b) => a.name.localeCompare(b.name)),

@@ -1,6 +1,6 @@
 import type * as Y from 'yjs';
 import { asBoolean, asId, asNumber, asRecord, asString } from '../deck/decode.js';
-import type { FolioId, SlideId } from '../ids.js';
+import type { ElementId, FolioId, SlideId } from '../ids.js';
 
 /**
  * What everyone in a lesson is told, in the read-only document `lesson:<id>`: map `lesson`, version → LessonState.
@@ -15,8 +15,29 @@ export interface LessonState {
   /** Where the class stands when the pace is together. */
   slideId: SlideId | null;
   isHeld: boolean;
+  /** A word from the teacher that goes with the hold; '' for none. */
+  holdWord: string;
+  /** When the hold began; milliseconds since 1970 by the server's clock. */
+  heldAt: number;
+  /** When the timer runs out, by the server's clock; null when none runs. */
+  timerEndsAt: number | null;
+  /** A question whose tally is put up. */
+  putUp: PutUp | null;
+  /** A slide that was asked on the fly and lies over what everyone is at. */
+  askedSlideId: SlideId | null;
+  /** The vote on the way out of the slide where the class stands. */
+  vote: { slideId: SlideId; isOpen: boolean } | null;
+  /** One more whenever students' devices have to ask for the lesson anew: another edition, other settings. */
+  renewed: number;
   isEnded: boolean;
   presenting: Presenting | null;
+}
+
+/** What is shown of a question on the big screen, without names. */
+export interface PutUp {
+  questionId: ElementId;
+  /** The correct answer is told. */
+  showsKey: boolean;
 }
 
 export interface Presenting {
@@ -32,6 +53,13 @@ export const OPENING_STATE: LessonState = {
   pace: 'own',
   slideId: null,
   isHeld: false,
+  holdWord: '',
+  heldAt: 0,
+  timerEndsAt: null,
+  putUp: null,
+  askedSlideId: null,
+  vote: null,
+  renewed: 0,
   isEnded: false,
   presenting: null,
 };
@@ -50,13 +78,28 @@ export function readLessonState(doc: Y.Doc): LessonState | null {
 }
 
 export function decodeLessonState(raw: unknown): LessonState {
-  const { version, pace, slideId, isHeld, isEnded, presenting } = asRecord(raw);
+  const { version, pace, slideId, isHeld, holdWord, heldAt, timerEndsAt, isEnded, renewed } =
+    asRecord(raw);
+  const { presenting, putUp, askedSlideId, vote } = asRecord(raw);
+  const put = asRecord(putUp);
+  const voted = asRecord(vote);
   const { folioId, who, leafId } = asRecord(presenting);
   return {
     version: asNumber(version, 0, 0),
     pace: pace === 'together' ? 'together' : 'own',
     slideId: asId(slideId) || null,
     isHeld: asBoolean(isHeld),
+    holdWord: asString(holdWord, '', 200),
+    heldAt: asNumber(heldAt, 0, 0, 1e14),
+    timerEndsAt: typeof timerEndsAt === 'number' ? asNumber(timerEndsAt, 0, 0, 1e14) : null,
+    putUp: asId(put.questionId)
+      ? { questionId: asId(put.questionId), showsKey: asBoolean(put.showsKey) }
+      : null,
+    askedSlideId: asId(askedSlideId) || null,
+    vote: asId(voted.slideId)
+      ? { slideId: asId(voted.slideId), isOpen: asBoolean(voted.isOpen) }
+      : null,
+    renewed: asNumber(renewed, 0, 0, 1e9),
     isEnded: asBoolean(isEnded),
     presenting:
       typeof folioId === 'string'

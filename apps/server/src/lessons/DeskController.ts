@@ -1,0 +1,173 @@
+import { Body, Controller, HttpCode, Param, Post, Put, UseGuards } from '@nestjs/common';
+import { readClip, type LessonState } from '@gobrel/core';
+import { AccessService } from '../access/AccessService.js';
+import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { FolioProjector } from '../folios/FolioProjector.js';
+import { FoliosService } from '../folios/FoliosService.js';
+import { invalid, refused } from '../problems/problem.js';
+import {
+  AskDto,
+  HoldDto,
+  LineUpDto,
+  PaceDto,
+  PresentDto,
+  PutUpDto,
+  StarredDto,
+  TimerDto,
+  VoteDto,
+} from './lessons.dto.js';
+import { LessonsService, type Lesson } from './LessonsService.js';
+
+/** What a teacher does at the desk while the lesson runs. */
+@Controller('api/lessons/:id')
+@UseGuards(TeacherGuard)
+export class DeskController {
+  constructor(
+    private readonly lessons: LessonsService,
+    private readonly folios: FoliosService,
+    private readonly projector: FolioProjector,
+    private readonly access: AccessService,
+  ) {}
+
+  @Post('pace')
+  @HttpCode(200)
+  async pace(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { pace, slideId }: PaceDto,
+  ): Promise<LessonState> {
+    const { editionId } = await this.#lesson(teacher, id);
+    const { slides } = await this.lessons.editionForStudents(editionId);
+    if (slideId && !slides[slideId]) throw refused('This slide is not in the lesson.');
+    return this.lessons.change(id, (state) => ({
+      ...state,
+      pace,
+      slideId: slideId ?? state.slideId,
+      vote: null,
+    }));
+  }
+
+  @Post('hold')
+  @HttpCode(200)
+  async hold(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { isHeld, word = '' }: HoldDto,
+  ): Promise<LessonState> {
+    await this.#lesson(teacher, id);
+    return this.lessons.change(id, (state) => ({
+      ...{ ...state, isHeld, holdWord: isHeld ? word.trim() : '' },
+      heldAt: isHeld ? (state.isHeld ? state.heldAt : Date.now()) : 0,
+    }));
+  }
+
+  @Post('timer')
+  @HttpCode(200)
+  async timer(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { seconds }: TimerDto,
+  ): Promise<LessonState> {
+    await this.#lesson(teacher, id);
+    const timerEndsAt = seconds ? Date.now() + seconds * 1000 : null;
+    return this.lessons.change(id, (state) => ({ ...state, timerEndsAt }));
+  }
+
+  @Post('put-up')
+  @HttpCode(200)
+  async putUp(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { questionId, showsKey = false }: PutUpDto,
+  ): Promise<LessonState> {
+    const { editionId } = await this.#lesson(teacher, id);
+    const { slides } = await this.lessons.editionForStudents(editionId);
+    const isThere = Object.values(slides).some(({ elements }) =>
+      elements.some((element) => element.kind === 'question' && element.id === questionId),
+    );
+    if (questionId && !isThere) throw refused('This question is not in the lesson.');
+    const putUp = questionId ? { questionId, showsKey } : null;
+    return this.lessons.change(id, (state) => ({ ...state, putUp }));
+  }
+
+  /** Asks something on the fly: it joins the edition, lies over what everyone is at, and counts like the rest. */
+  @Post('ask')
+  @HttpCode(200)
+  async ask(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { clip }: AskDto,
+  ): Promise<{ slideId: string | null }> {
+    const lesson = await this.#lesson(teacher, id);
+    if (!clip) {
+      await this.lessons.change(id, (state) => ({ ...state, askedSlideId: null }));
+      return { slideId: null };
+    }
+    if (lesson.endedAt) throw refused('This lesson has ended.');
+    const slide = readClip(clip)?.slides[0];
+    if (!slide?.elements.some(({ kind }) => kind === 'question')) {
+      throw invalid('What is asked has no question in it.');
+    }
+    const slideId = await this.lessons.ask(lesson, slide);
+    await this.projector.renew(id);
+    return { slideId };
+  }
+
+  /** The class votes on the way out of the slide where it stands. */
+  @Post('vote')
+  @HttpCode(200)
+  async vote(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { vote }: VoteDto,
+  ): Promise<LessonState> {
+    await this.#lesson(teacher, id);
+    return this.lessons.change(id, (state) => {
+      const { pace, slideId } = state;
+      if (vote === 'none') return { ...state, vote: null };
+      if (pace !== 'together' || !slideId) {
+        throw refused('A class votes where it stands together.');
+      }
+      return { ...state, vote: { slideId, isOpen: vote === 'open' } };
+    });
+  }
+
+  @Put('starred')
+  @HttpCode(204)
+  async star(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { starred }: StarredDto,
+  ): Promise<void> {
+    await this.#lesson(teacher, id);
+    await this.lessons.setStarred(id, [...new Set(starred)]);
+  }
+
+  @Put('line-up')
+  @HttpCode(204)
+  async lineUp(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { folioIds }: LineUpDto,
+  ): Promise<void> {
+    await this.#lesson(teacher, id);
+    await this.lessons.setLineUp(id, folioIds);
+  }
+
+  @Post('present')
+  @HttpCode(200)
+  async present(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { folioId }: PresentDto,
+  ): Promise<LessonState> {
+    await this.#lesson(teacher, id);
+    const presenting = folioId ? await this.folios.presenterOf(id, folioId) : null;
+    return this.lessons.change(id, (state) => ({ ...state, presenting }));
+  }
+
+  async #lesson(teacher: Teacher, id: string): Promise<Lesson> {
+    await this.access.requireLesson(teacher.id, id);
+    return this.lessons.require(id);
+  }
+}

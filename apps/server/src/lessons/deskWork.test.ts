@@ -1,0 +1,318 @@
+import {
+  answer,
+  clipSlides,
+  deskAnswers,
+  deskTallies,
+  deskVotes,
+  readDeck,
+  readDesk,
+  readLessonState,
+  setElement,
+  voteFor,
+  type Deck,
+  type LessonState,
+} from '@gobrel/core';
+import { choiceQuestion, deck, question, slide } from '@gobrel/core/testing';
+import { DataSource } from 'typeorm';
+import { SyncService } from '../sync/SyncService.js';
+import { openClassroom, type Classroom } from '../testing/classroom.js';
+import { signUp, startServer, until, Visitor, type TestServer } from '../testing/testServer.js';
+
+let server: TestServer;
+let room: Classroom;
+beforeAll(async () => {
+  server = await startServer();
+});
+beforeEach(async () => {
+  room = await openClassroom(server);
+});
+afterAll(() => server.stop());
+
+const picks = (...optionIds: string[]) => ({ kind: 'choice' as const, optionIds });
+const at = (path: string): string => `lessons/${room.lessonId}/${path}`;
+const lookUp = async (student: Visitor): Promise<{ edition: Deck | null; now: number }> =>
+  (await student.get<{ edition: Deck | null; now: number }>('student/lesson')).body;
+
+describe('while it runs', () => {
+  test('a hold goes with a word; what comes after it is kept as late and not counted', async () => {
+    const ada = await room.join('Ada');
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    const state = await ada.open(`lesson:${room.lessonId}`);
+    const desk = await room.ines.open(`desk:${room.lessonId}`);
+    await room.ines.post(at('hold'), { isHeld: true, word: ' Look at the lamp. ' });
+    await until(() => readLessonState(state.doc)?.holdWord === 'Look at the lamp.');
+    const database = server.app.get(DataSource);
+    // As if it had been held for a while: the grace for what was on its way is over.
+    const held = { ...readLessonState(state.doc)!, heldAt: Date.now() - 60_000, version: 99 };
+    await database.query('UPDATE lesson SET state = $2 WHERE id = $1', [room.lessonId, held]);
+    await room.ines.post(at('hold'), { isHeld: true });
+    await until(() => (readLessonState(state.doc)?.version ?? 0) > 99);
+    answer(folio.doc, 'q', picks('a'), Date.now());
+    await until(() => deskAnswers(desk.doc).get(`${ada.folioId}/q`)?.isLate === true);
+    expect(deskTallies(desk.doc).get('q')?.answered).toBe(0);
+    await room.ines.post(at('hold'), { isHeld: false });
+    answer(folio.doc, 'q', picks('b'), Date.now());
+    await until(() => deskTallies(desk.doc).get('q')?.answered === 1);
+    expect(deskAnswers(desk.doc).get(`${ada.folioId}/q`)?.isLate).toBe(false);
+  });
+
+  test('a timer is told by the server’s clock, and devices learn what that says', async () => {
+    const ada = await room.join('Ada');
+    const { body } = await room.ines.post<LessonState>(at('timer'), { seconds: 90 });
+    const { now } = await lookUp(ada);
+    expect(body.timerEndsAt! - now).toBeGreaterThan(80_000);
+    expect(body.timerEndsAt! - now).toBeLessThanOrEqual(90_000);
+    expect(
+      (await room.ines.post<LessonState>(at('timer'), { seconds: null })).body.timerEndsAt,
+    ).toBe(null);
+    for (const seconds of [1, 1e9, 'soon', 7.5]) {
+      expect((await room.ines.post(at('timer'), { seconds })).status).toBe(400);
+    }
+  });
+
+  test('a question is put up, its key told on the teacher’s word only', async () => {
+    const { body } = await room.ines.post<LessonState>(at('put-up'), { questionId: 'q' });
+    expect(body.putUp).toEqual({ questionId: 'q', showsKey: false });
+    const shown = await room.ines.post<LessonState>(at('put-up'), {
+      questionId: 'q',
+      showsKey: true,
+    });
+    expect(shown.body.putUp?.showsKey).toBe(true);
+    expect((await room.ines.post(at('put-up'), { questionId: 'nothing' })).status).toBe(409);
+    expect((await room.ines.post<LessonState>(at('put-up'), { questionId: null })).body.putUp).toBe(
+      null,
+    );
+  });
+
+  test('a class votes where it stands; a vote for a way out of another slide is none', async () => {
+    const ada = await room.join('Ada');
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    const desk = await room.ines.open(`desk:${room.lessonId}`);
+    expect((await room.ines.post(at('vote'), { vote: 'open' })).status).toBe(409);
+    await room.ines.post(at('pace'), { pace: 'together', slideId: 'pier' });
+    const { body } = await room.ines.post<LessonState>(at('vote'), { vote: 'open' });
+    expect(body.vote).toEqual({ slideId: 'pier', isOpen: true });
+    voteFor(folio.doc, 'pier', 'home-link');
+    voteFor(folio.doc, 'sea', 'home-link');
+    await until(() => deskVotes(desk.doc).has(`${ada.folioId}/sea`));
+    expect(deskVotes(desk.doc).has(`${ada.folioId}/pier`)).toBe(false);
+    voteFor(folio.doc, 'pier', 'row');
+    await until(() => deskVotes(desk.doc).get(`${ada.folioId}/pier`) === 'row');
+    // The desk is made anew from rows, as after a restart.
+    ada.close();
+    room.ines.close();
+    await until(
+      () => !server.app.get(SyncService).hocuspocus.documents.has(`desk:${room.lessonId}`),
+    );
+    const again = await room.ines.open(`desk:${room.lessonId}`);
+    expect(readDesk(again.doc).students[0]?.votes).toEqual({ pier: 'row', sea: 'home-link' });
+  });
+
+  test('a question asked on the fly joins the edition without its key, and is counted', async () => {
+    const ada = await room.join('Ada');
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    const state = await ada.open(`lesson:${room.lessonId}`);
+    const desk = await room.ines.open(`desk:${room.lessonId}`);
+    const asked = readDeck(deck(slide('now', choiceQuestion('fog', 'Fog?', ['*Yes', 'No']))));
+    const clip = JSON.stringify(clipSlides(asked, '', ['now']));
+    const { body } = await room.ines.post<{ slideId: string }>(at('ask'), { clip });
+    await until(() => readLessonState(state.doc)?.askedSlideId === body.slideId);
+    const { edition } = await lookUp(ada);
+    const question = edition!.slides[body.slideId]!.elements.find(
+      ({ kind }) => kind === 'question',
+    )!;
+    expect(question).toMatchObject({ kind: 'question', key: null });
+    answer(folio.doc, question.id, picks('a'), Date.now());
+    await until(() => deskTallies(desk.doc).get(question.id)?.answered === 1);
+    expect(deskAnswers(desk.doc).get(`${ada.folioId}/${question.id}`)?.score).toBe(1);
+    await room.ines.post(at('ask'), { clip: null });
+    await until(() => readLessonState(state.doc)?.askedSlideId === null);
+    // What was answered stays in the results.
+    expect(deskTallies(desk.doc).get(question.id)?.answered).toBe(1);
+  });
+
+  test.each([['nonsense'], [JSON.stringify({ slides: [] })], [7]])(
+    '%p is nothing to ask',
+    async (clip) => {
+      expect((await room.ines.post(at('ask'), { clip })).status).toBe(400);
+    },
+  );
+
+  test('a correction of the deck is taken over: marks follow, answers are kept where the question is the same', async () => {
+    const ada = await room.join('Ada');
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    const desk = await room.ines.open(`desk:${room.lessonId}`);
+    answer(folio.doc, 'q', picks('b'), Date.now());
+    await until(() => deskAnswers(desk.doc).get(`${ada.folioId}/q`)?.score === 0);
+    const none = await room.ines.get<{ isSame: boolean }>(at('renewal'));
+    expect(none.body.isSame).toBe(true);
+    const document = await room.ines.open(`deck:${room.deckId}`);
+    const key = { kind: 'choice' as const, optionIds: ['b'], isPartial: false };
+    setElement(document.doc, 'sea', 'q', { key });
+    await document.acknowledged();
+    const { body } = await room.ines.get<{ questions: unknown[]; isSame: boolean }>(at('renewal'));
+    expect(body.questions).toMatchObject([{ questionId: 'q', what: 'key' }]);
+    expect((await room.ines.post(at('renew'))).status).toBe(204);
+    await until(() => deskAnswers(desk.doc).get(`${ada.folioId}/q`)?.score === 1);
+    // Another question takes the place of this one: the answer does not fit it.
+    const other = deck(slide('x', question('q', '?', { kind: 'textEntry', points: 1 })));
+    const asked = readDeck(other).slides.x!.elements.find(({ id }) => id === 'q')!;
+    if (asked.kind !== 'question') throw new Error('no question');
+    setElement(document.doc, 'sea', 'q', { question: asked.question, key: null });
+    await document.acknowledged();
+    await room.ines.post(at('renew'));
+    await until(() => !deskAnswers(desk.doc).has(`${ada.folioId}/q`));
+    await until(() => (deskTallies(desk.doc).get('q')?.answered ?? 0) === 0);
+  });
+
+  test('none of it is another teacher’s or a student’s to do', async () => {
+    const [tomas, ada] = [await signUp(server.url), await room.join('Ada')];
+    const asks: [string, string, unknown][] = [
+      ['POST', 'hold', { isHeld: true }],
+      ['POST', 'timer', { seconds: 60 }],
+      ['POST', 'put-up', { questionId: 'q' }],
+      ['POST', 'vote', { vote: 'open' }],
+      ['POST', 'ask', { clip: null }],
+      ['PUT', 'starred', { starred: [] }],
+      ['PUT', 'settings', { countsLate: true }],
+      ['POST', 'renew', {}],
+      ['GET', 'renewal', undefined],
+      ['PATCH', `students/${ada.folioId}`, { name: 'Eve' }],
+      ['DELETE', `students/${ada.folioId}`, undefined],
+    ];
+    for (const [method, path, body] of asks) {
+      expect((await tomas.request(method, at(path), body)).status).toBe(404);
+      expect((await ada.request(method, at(path), body)).status).toBe(401);
+    }
+  });
+});
+
+describe('who is in', () => {
+  const student = (folioId: string): string => at(`students/${folioId}`);
+
+  test('in the waiting room nothing of the lesson is seen until the teacher lets one in', async () => {
+    await room.ines.request('PUT', at('settings'), { hasWaitingRoom: true });
+    const ada = await room.join('Ada');
+    expect((await lookUp(ada)).edition).toBeNull();
+    await expect(ada.open(`folio:${ada.folioId}`)).rejects.toThrow();
+    await expect(ada.open(`lesson:${room.lessonId}`)).rejects.toThrow();
+    const desk = await room.ines.open(`desk:${room.lessonId}`);
+    expect(readDesk(desk.doc).students[0]).toMatchObject({ name: 'Ada', status: 'waiting' });
+    expect((await room.ines.request('PATCH', student(ada.folioId), { status: 'in' })).status).toBe(
+      204,
+    );
+    await until(() => readDesk(desk.doc).students[0]?.status === 'in');
+    expect((await lookUp(ada)).edition).not.toBeNull();
+    await ada.open(`folio:${ada.folioId}`);
+  });
+
+  test('a name is given to one; a second device comes in when the teacher says so, once', async () => {
+    const ada = await room.join('Ada');
+    const join = (): ReturnType<Visitor['post']> =>
+      new Visitor(server.url).post('student/join', { code: room.joinCode, name: 'ada' });
+    expect((await join()).status).toBe(409);
+    await room.ines.request('PATCH', student(ada.folioId), { mayAddDevice: true });
+    const second = await join();
+    expect([second.status, (second.body as { folioId?: string }).folioId]).toEqual([
+      201,
+      ada.folioId,
+    ]);
+    expect((await join()).status).toBe(409);
+  });
+
+  test('students are renamed; a name that is taken is not given twice', async () => {
+    const [ada, bela] = [await room.join('Ada'), await room.join('Bela')];
+    const desk = await room.ines.open(`desk:${room.lessonId}`);
+    await room.ines.request('PATCH', student(ada.folioId), { name: '  Ada   Brandt ' });
+    await until(() => readDesk(desk.doc).students.some(({ name }) => name === 'Ada Brandt'));
+    expect(
+      (await room.ines.request('PATCH', student(bela.folioId), { name: 'ada brandt' })).status,
+    ).toBe(409);
+    for (const name of ['', 'x'.repeat(5000), '<b>Bela</b>']) {
+      expect((await room.ines.request('PATCH', student(bela.folioId), { name })).status).toBe(400);
+    }
+  });
+
+  test('who is removed is out on every device, with all that was done; who is blocked stays out', async () => {
+    const ada = await room.join('Ada');
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    const desk = await room.ines.open(`desk:${room.lessonId}`);
+    answer(folio.doc, 'q', picks('a'), Date.now());
+    await until(() => deskTallies(desk.doc).get('q')?.answered === 1);
+    expect((await room.ines.request('DELETE', `${student(ada.folioId)}?block=1`)).status).toBe(204);
+    await until(() => readDesk(desk.doc).students.length === 0);
+    await until(() => deskTallies(desk.doc).get('q')?.answered === 0);
+    expect((await ada.get('student/lesson')).status).toBe(401);
+    answer(folio.doc, 'q', picks('b'), Date.now());
+    const again = await new Visitor(server.url).post('student/join', {
+      code: room.joinCode,
+      name: 'ADA',
+    });
+    expect(again.status).toBe(409);
+    // The others go on: nothing that comes late from the one who is out holds them up.
+    const bela = await room.join('Bela');
+    const other = await bela.open(`folio:${bela.folioId}`);
+    answer(other.doc, 'q', picks('a'), Date.now());
+    await until(() => deskTallies(desk.doc).get('q')?.answered === 1);
+  });
+
+  test('a hand is up until the student or the teacher takes it down', async () => {
+    const ada = await room.join('Ada');
+    const desk = await room.ines.open(`desk:${room.lessonId}`);
+    const isUp = (): boolean => readDesk(desk.doc).students[0]?.handUpAt !== null;
+    await ada.post('student/hand', { isUp: true });
+    await until(isUp);
+    await room.ines.request('PATCH', student(ada.folioId), { hasHandUp: false });
+    await until(() => !isUp());
+  });
+
+  test('another attempt is made while the lesson allows it, and no longer', async () => {
+    const ada = await room.join('Ada');
+    await ada.post('student/hand-in');
+    expect((await ada.post('student/try-again')).status).toBe(409);
+    await room.ines.request('PUT', at('settings'), { attempts: 2 });
+    expect((await ada.post('student/try-again')).status).toBe(204);
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    answer(folio.doc, 'q', picks('a'), Date.now());
+    await folio.acknowledged();
+    expect((await ada.post('student/hand-in')).status).toBe(200);
+    expect((await ada.post('student/try-again')).status).toBe(409);
+  });
+
+  test('students of another lesson are not this teacher’s to change here', async () => {
+    const other = await openClassroom(server);
+    const eve = await other.join('Eve');
+    expect((await room.ines.request('PATCH', student(eve.folioId), { name: 'X' })).status).toBe(
+      404,
+    );
+    expect((await room.ines.request('DELETE', student(eve.folioId))).status).toBe(404);
+    expect((await eve.get('student/lesson')).status).toBe(200);
+  });
+});
+
+test('a lesson that is not open yet says when it opens; one in the past cannot be closed', async () => {
+  const opensAt = new Date(Date.now() + 86_400_000).toISOString();
+  const started = await room.ines.post<{ id: string }>(`decks/${room.deckId}/lessons`, {
+    ...{
+      allowsTypedNames: true,
+      opensAt,
+      closesAt: new Date(Date.now() + 7 * 86_400_000).toISOString(),
+    },
+  });
+  expect(started.status).toBe(201);
+  const { body } = await room.ines.get<{ joinCode: string }>(`lessons/${started.body.id}`);
+  const join = (): ReturnType<Visitor['post']> =>
+    new Visitor(server.url).post('student/join', { code: body.joinCode, name: 'Ada' });
+  expect((await join()).status).toBe(425);
+  await server.app
+    .get(DataSource)
+    .query('UPDATE lesson SET opens_at = now() WHERE id = $1', [started.body.id]);
+  expect((await join()).status).toBe(201);
+  for (const closesAt of [new Date(0).toISOString(), 'tomorrow']) {
+    const refused = await room.ines.post(`decks/${room.deckId}/lessons`, {
+      allowsTypedNames: true,
+      closesAt,
+    });
+    expect(refused.status).toBe(400);
+  }
+});
