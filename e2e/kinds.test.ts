@@ -169,7 +169,7 @@ const KINDS: Asked[] = [
     ...{ starter: 'Label the drawing', kind: 'drawing', told: /^1 strokes/ },
     mouse: async (page) => {
       await stroke(page, 'mouse');
-      await page.getByLabel(/^Label/).fill('the sail');
+      await page.getByRole('textbox', { name: /^Label/ }).fill('the sail');
       await page.getByRole('button', { name: 'Put it' }).click();
     },
     touch: (page) => stroke(page, 'finger'),

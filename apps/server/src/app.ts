@@ -98,6 +98,8 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     }),
   );
   app.use(originCheck);
+  // Slides as the clipboard has them may be large.
+  app.use(/^\/api\/(starters|lessons\/[^/]+\/ask)$/, express.json({ limit: '2200kb' }));
   app.use(express.json({ limit: '200kb' }));
   app.useGlobalPipes(validation);
   app.useGlobalFilters(new ProblemFilter());

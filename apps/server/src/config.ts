@@ -1,3 +1,5 @@
+import { join } from 'node:path';
+
 /** Settings of one server process, all from the environment. */
 export interface Config {
   port: number;
@@ -10,10 +12,16 @@ export interface Config {
   /** Cookies are marked secure when people come over https. */
   isSecure: boolean;
   seedsDemo: boolean;
+  /** The program that simulates the students of a practice class. */
+  practiceWorker: string;
   logLevel: string;
 }
 
-export function configFromEnvironment(env: NodeJS.ProcessEnv = process.env): Config {
+/** `folder` is where the server's programs lie. */
+export function configFromEnvironment(
+  folder: string,
+  env: NodeJS.ProcessEnv = process.env,
+): Config {
   if (!env.DATABASE_URL) throw new Error('DATABASE_URL is not set.');
   return {
     port: Number(env.PORT ?? 4300),
@@ -23,6 +31,7 @@ export function configFromEnvironment(env: NodeJS.ProcessEnv = process.env): Con
     redisUrl: env.REDIS_URL ?? '',
     isSecure: env.GOBREL_HTTPS === '1',
     seedsDemo: env.GOBREL_DEMO === '1',
+    practiceWorker: join(folder, 'practice', 'worker.js'),
     logLevel: env.LOG_LEVEL ?? 'info',
   };
 }

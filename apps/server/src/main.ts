@@ -2,7 +2,7 @@ import { createApp } from './app.js';
 import { configFromEnvironment } from './config.js';
 import { seedDemo } from './demo/seedDemo.js';
 
-const config = configFromEnvironment();
+const config = configFromEnvironment(import.meta.dirname);
 const app = await createApp(config);
 if (config.seedsDemo) await seedDemo(app);
 await app.listen(config.port, config.host);

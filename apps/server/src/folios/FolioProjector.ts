@@ -11,6 +11,7 @@ import {
   deskPlacements,
   deskTallies,
   deskVotes,
+  deskWalks,
   FolioProjection,
   leafTitle,
   questionsOf,
@@ -373,6 +374,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       for (const { key, value } of known.answers) deskAnswers(doc).set(key, value);
       for (const { key, value } of known.placements) deskPlacements(doc).set(key, value);
       for (const { key, value } of known.votes) deskVotes(doc).set(key, value);
+      for (const { via, count } of known.walks) deskWalks(doc).set(via, count);
       const given = answersByQuestion(doc, questions.keys(), settings.countsLate);
       for (const [id, { question }] of questions) {
         deskTallies(doc).set(id, tallyOf(question, given.get(id)!));
@@ -435,6 +437,9 @@ const hasItsStudent = ({ id, doc }: LiveFolio): boolean =>
 const leavesOf = (doc: Y.Doc): DeskEntry['leaves'] =>
   readLeaves(doc).map((leaf) => ({ id: leaf.id, title: leafTitle(leaf) }));
 
+/** Ways to come to a slide that are no links. */
+const NO_LINKS = ['start', 'back', 'teacher'];
+
 /** Whether an answer is counted with the others. */
 const counts = (lesson: Pick<LiveLesson, 'countsLate'>, { isLate }: DeskAnswer): boolean =>
   lesson.countsLate || !isLate;
@@ -468,6 +473,11 @@ function tellDesk(desk: Y.Doc, folio: LiveFolio, changes: ProjectedChanges, isLa
     const when = isSame ? before : { at: Date.now(), isLate };
     if (isSame && before.score === score) continue;
     deskAnswers(desk).set(key, { answer, score, at: when.at, isLate: when.isLate });
+  }
+  // Steps that are told again, after a failure, are not counted again.
+  for (const { via, seq } of changes.visits) {
+    if (NO_LINKS.includes(via) || seq < (known?.steps ?? 0)) continue;
+    deskWalks(desk).set(via, (deskWalks(desk).get(via) ?? 0) + 1);
   }
   for (const { slideId, linkId } of changes.votes) {
     deskVotes(desk).set(`${folio.id}/${slideId}`, linkId);

@@ -1,5 +1,14 @@
 import { Injectable } from '@nestjs/common';
-import { makeReturnCode, readFolio, readLeaves, type Deck, type Presenting } from '@gobrel/core';
+import {
+  makeReturnCode,
+  questionsOf,
+  readFolio,
+  readLeaves,
+  type Deck,
+  type ElementId,
+  type LessonSettings,
+  type Presenting,
+} from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import * as Y from 'yjs';
 import { hashToken, makeToken, random } from '../access/tokens.js';
@@ -25,6 +34,16 @@ export interface NameOnList {
   isTaken: boolean;
 }
 
+/** What a student is told of the mark for an answer. */
+export interface StudentMark {
+  /** From 0 to 1; null while nobody has marked it. */
+  score: number | null;
+  points: number;
+  explanation: string;
+  comment: string;
+  stamp: string;
+}
+
 /** What a student's device starts from. */
 export interface StudentLesson {
   folioId: string;
@@ -35,6 +54,7 @@ export interface StudentLesson {
   handUpAt: string | null;
   /** How often this folio has been handed in, and how often it may be. */
   attempts: { made: number; most: number };
+  seesMarks: LessonSettings['seesMarks'];
   title: string;
   /** The server's clock, milliseconds since 1970: the device's own may be off. */
   now: number;
@@ -144,8 +164,7 @@ export class FoliosService {
     folioId: string,
     to: { name?: string; status?: 'in'; mayAddDevice?: boolean; hasHandUp?: false },
   ): Promise<void> {
-    const folio = await this.require(folioId);
-    if (folio.lessonId !== lessonId) throw notFound('student');
+    await this.requireIn(lessonId, folioId);
     try {
       await this.database.query(
         `UPDATE folio SET name = coalesce($2, name), status = coalesce($3, status),
@@ -238,6 +257,46 @@ export class FoliosService {
     return row;
   }
 
+  /** A folio of this very lesson. */
+  async requireIn(lessonId: string, folioId: string): Promise<FolioRow> {
+    const folio = await this.require(folioId);
+    if (folio.lessonId !== lessonId) throw notFound('student');
+    return folio;
+  }
+
+  /** What a student may see of the marks by now; null when none. Marks by hand take the place of the machine's. */
+  async marksFor(folioId: string): Promise<Record<ElementId, StudentMark> | null> {
+    const folio = await this.require(folioId);
+    const { settings, editionId } = await this.lessons.require(folio.lessonId);
+    const { seesMarks, isReleased } = settings;
+    const isSeen =
+      seesMarks === 'at-once' ||
+      (seesMarks === 'after-hand-in' && folio.handedInAt !== null) ||
+      (seesMarks === 'when-released' && isReleased);
+    if (!isSeen) return null;
+    const questions = questionsOf(await this.lessons.edition(editionId));
+    const rows = await this.database.query<
+      { id: string; score: number | null; comment: string | null; stamp: string | null }[]
+    >(
+      `SELECT a.question_id AS id, coalesce(m.score, a.score) AS score, m.comment, m.stamp
+       FROM answer a LEFT JOIN mark m ON m.folio_id = a.folio_id AND m.question_id = a.question_id
+       WHERE a.folio_id = $1`,
+      [folioId],
+    );
+    return Object.fromEntries(
+      rows.flatMap(({ id, score, comment, stamp }) => {
+        const asked = questions.get(id);
+        if (!asked) return [];
+        const { explanation, question } = asked;
+        const mark: StudentMark = {
+          ...{ score, points: question.points, explanation },
+          ...{ comment: comment ?? '', stamp: stamp ?? '' },
+        };
+        return [[id, mark]];
+      }),
+    );
+  }
+
   async forStudent(folioId: string): Promise<StudentLesson> {
     const folio = await this.require(folioId);
     const lesson = await this.lessons.require(folio.lessonId);
@@ -249,6 +308,7 @@ export class FoliosService {
       handedInAt: folio.handedInAt,
       handUpAt: folio.handUpAt,
       attempts: { made: await this.#attemptsOf(folioId), most: lesson.settings.attempts },
+      seesMarks: lesson.settings.seesMarks,
       title: lesson.title,
       now: Date.now(),
       edition:

@@ -7,8 +7,14 @@ import { CurrentStudent, StudentGuard, type Student } from '../access/guards.js'
 import { STUDENT_COOKIE } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
 import { LessonsService, type Lesson } from '../lessons/LessonsService.js';
+import { PracticeService } from '../practice/PracticeService.js';
 import { invalid, Problem } from '../problems/problem.js';
-import { FoliosService, type NameOnList, type StudentLesson } from './FoliosService.js';
+import {
+  FoliosService,
+  type NameOnList,
+  type StudentLesson,
+  type StudentMark,
+} from './FoliosService.js';
 import { CodeDto, HandDto, JoinDto, ReturnDto, TurnDto } from './student.dto.js';
 
 /** Everything a student's device asks for. */
@@ -18,6 +24,7 @@ export class StudentController {
     private readonly folios: FoliosService,
     private readonly lessons: LessonsService,
     private readonly throttle: FailureThrottle,
+    private readonly practice: PracticeService,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
@@ -41,7 +48,8 @@ export class StudentController {
   ): Promise<{ folioId: string }> {
     const lesson = await this.#lessonOf(body.code, request);
     if (!body.classStudentId && !body.name) throw invalid('Choose or type your name.');
-    const folio = await this.folios.join(lesson, body);
+    const isPractice = this.practice.isSimulated(lesson.id, body.practice);
+    const folio = await this.folios.join(lesson, { ...body, isPractice });
     await this.#open(folio.id, response);
     return { folioId: folio.id };
   }
@@ -69,6 +77,14 @@ export class StudentController {
   @UseGuards(StudentGuard)
   lesson(@CurrentStudent() student: Student): Promise<StudentLesson> {
     return this.folios.forStudent(student.folioId);
+  }
+
+  @Get('marks')
+  @UseGuards(StudentGuard)
+  async marks(
+    @CurrentStudent() student: Student,
+  ): Promise<{ marks: Record<string, StudentMark> | null }> {
+    return { marks: await this.folios.marksFor(student.folioId) };
   }
 
   @Post('hand-in')

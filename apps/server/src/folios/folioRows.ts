@@ -179,8 +179,9 @@ export async function readLesson(
   answers: { key: string; value: DeskAnswer }[];
   placements: { key: string; value: Placement }[];
   votes: { key: string; value: string }[];
+  walks: { via: string; count: number }[];
 }> {
-  const [entries, answers, placements, votes] = await Promise.all([
+  const [entries, answers, placements, votes, walks] = await Promise.all([
     database.query<EntryRow[]>(`SELECT ${ENTRY} WHERE f.lesson_id = $1`, [lessonId]),
     database.query<
       {
@@ -203,8 +204,14 @@ export async function readLesson(
       'SELECT v.* FROM vote v JOIN folio f ON f.id = v.folio_id WHERE f.lesson_id = $1',
       [lessonId],
     ),
+    database.query<{ via: string; count: number }[]>(
+      `SELECT v.via, count(*)::int AS count FROM visit v JOIN folio f ON f.id = v.folio_id
+       WHERE f.lesson_id = $1 AND v.via NOT IN ('start', 'back', 'teacher') GROUP BY v.via`,
+      [lessonId],
+    ),
   ]);
   return {
+    walks,
     entries: entries.map((row) => ({ folioId: row.id, entry: toEntry(row) })),
     answers: answers.map(({ folio_id, question_id, answer, score, is_late, answered_at }) => ({
       key: `${folio_id}/${question_id}`,

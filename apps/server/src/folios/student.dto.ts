@@ -29,6 +29,12 @@ export class JoinDto extends CodeDto {
   @Length(1, 60, { message: 'A name has 1 to 60 characters' })
   @Matches(/^[^\p{C}<>]*$/u, { message: 'A name is made of letters, no signs of markup' })
   name?: string;
+
+  /** The secret of a practice class. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(100)
+  practice?: string;
 }
 
 export class ReturnDto extends CodeDto {

@@ -12,6 +12,7 @@ import {
   PaceDto,
   PresentDto,
   PutUpDto,
+  ShowDto,
   StarredDto,
   TimerDto,
   VoteDto,
@@ -88,6 +89,20 @@ export class DeskController {
     if (questionId && !isThere) throw refused('This question is not in the lesson.');
     const putUp = questionId ? { questionId, showsKey } : null;
     return this.lessons.change(id, (state) => ({ ...state, putUp }));
+  }
+
+  /** Puts one answer on the big screen. */
+  @Post('show')
+  @HttpCode(200)
+  async show(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { folioId, questionId, withName = false }: ShowDto,
+  ): Promise<LessonState> {
+    await this.#lesson(teacher, id);
+    if (folioId) await this.folios.requireIn(id, folioId);
+    const shown = folioId && questionId ? { folioId, questionId, withName } : null;
+    return this.lessons.change(id, (state) => ({ ...state, shown }));
   }
 
   /** Asks something on the fly: it joins the edition, lies over what everyone is at, and counts like the rest. */

@@ -1,4 +1,4 @@
-import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { Injectable, type BeforeApplicationShutdown, type OnModuleInit } from '@nestjs/common';
 import {
   decodeLessonSettings,
   decodeLessonState,
@@ -70,8 +70,13 @@ const COLUMNS = `l.id, l.deck_id AS "deckId", l.edition_id AS "editionId", l.cla
   l.state, l.settings, l.opens_at AS "opensAt", l.closes_at AS "closesAt", l.asked, l.starred,
   l.line_up AS "lineUp", l.started_at AS "startedAt", l.ended_at AS "endedAt"`;
 
+/** Milliseconds between two looks at the lessons whose time may be up. */
+const CLOCK = 15_000;
+
 @Injectable()
-export class LessonsService implements OnModuleInit {
+export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
+  #clock: NodeJS.Timeout | null = null;
+
   constructor(
     private readonly database: DataSource,
     private readonly sync: SyncService,
@@ -79,10 +84,23 @@ export class LessonsService implements OnModuleInit {
   ) {}
 
   onModuleInit(): void {
+    this.#clock = setInterval(() => void this.endDue().catch(() => undefined), CLOCK).unref();
     this.sync.keep({
       kind: 'lesson',
       onLoad: async (lessonId, doc) => writeLessonState(doc, (await this.require(lessonId)).state),
     });
+  }
+
+  beforeApplicationShutdown(): void {
+    if (this.#clock) clearInterval(this.#clock);
+  }
+
+  /** Ends the lessons whose time is up. */
+  async endDue(): Promise<void> {
+    const due = await this.database.query<{ id: string }[]>(
+      'SELECT id FROM lesson WHERE closes_at <= now() AND ended_at IS NULL',
+    );
+    for (const { id } of due) await this.end(id);
   }
 
   /** Freezes an edition of the deck and opens a lesson on it under a code that no running lesson has. */

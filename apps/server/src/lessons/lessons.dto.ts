@@ -86,6 +86,21 @@ export class PutUpDto {
   showsKey?: boolean;
 }
 
+export class ShowDto {
+  /** Whose answer; null takes it down. */
+  @IsOptional()
+  @IsUUID()
+  folioId: string | null;
+
+  @IsOptional()
+  @Matches(SLIDE, { message: 'That is not a question' })
+  questionId?: string;
+
+  @IsOptional()
+  @IsBoolean()
+  withName?: boolean;
+}
+
 export class AskDto {
   /** A slide as the clipboard has it; null takes what was asked from before everyone. */
   @IsOptional()

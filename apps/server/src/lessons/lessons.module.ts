@@ -5,6 +5,8 @@ import { FolioProjector } from '../folios/FolioProjector.js';
 import { FoliosService } from '../folios/FoliosService.js';
 import { StudentController } from '../folios/StudentController.js';
 import { StudentsController } from '../folios/StudentsController.js';
+import { PracticeController } from '../practice/PracticeController.js';
+import { PracticeService } from '../practice/PracticeService.js';
 import { DeskController } from './DeskController.js';
 import { LessonsController } from './LessonsController.js';
 import { LessonsService } from './LessonsService.js';
@@ -12,8 +14,14 @@ import { LessonsService } from './LessonsService.js';
 /** Lessons and the folios in them know each other, so they are one module. */
 @Module({
   imports: [DecksModule, ClassesModule],
-  controllers: [LessonsController, DeskController, StudentsController, StudentController],
-  providers: [LessonsService, FoliosService, FolioProjector],
+  controllers: [
+    LessonsController,
+    DeskController,
+    StudentsController,
+    StudentController,
+    PracticeController,
+  ],
+  providers: [LessonsService, FoliosService, FolioProjector, PracticeService],
   exports: [LessonsService, FoliosService, FolioProjector],
 })
 export class LessonsModule {}

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
+import { resolve } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider';
 import { Client } from 'pg';
@@ -36,6 +37,8 @@ export async function startServer(settings: Partial<Config> = {}): Promise<TestS
     redisUrl: '',
     isSecure: false,
     seedsDemo: false,
+    // As built: a process of its own cannot be run from sources.
+    practiceWorker: resolve('apps/server/dist/practice/worker.js'),
     logLevel: 'silent',
     ...settings,
   });

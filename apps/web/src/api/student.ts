@@ -1,5 +1,6 @@
-import type { Deck } from '@gobrel/core';
+import type { Deck, ElementId, LessonSettings } from '@gobrel/core';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { clockIs } from './clock';
 import { http } from './http';
 
 /** What students' devices ask the server for. Shapes are the server's. */
@@ -14,16 +15,24 @@ export interface StudentLesson {
   name: string;
   returnCode: string;
   handedInAt: string | null;
+  handUpAt: string | null;
+  attempts: { made: number; most: number };
+  seesMarks: LessonSettings['seesMarks'];
   title: string;
+  /** The server's clock when it answered, milliseconds since 1970. */
+  now: number;
   edition: Deck;
 }
+/** Edition null: joined, and not let in yet. */
+export type JoinedLesson = Omit<StudentLesson, 'edition'> & { edition: Deck | null };
 
 const KEPT = 'gobrel.lesson';
 
 /** The lesson of this device; as kept from last time when the server cannot be reached. */
-async function lessonOrKept(): Promise<StudentLesson> {
+async function lessonOrKept(): Promise<JoinedLesson> {
   try {
-    const lesson = await http.get<StudentLesson>('student/lesson');
+    const lesson = await http.get<JoinedLesson>('student/lesson');
+    clockIs(lesson.now);
     localStorage.setItem(KEPT, JSON.stringify(lesson));
     return lesson;
   } catch (error) {
@@ -34,8 +43,20 @@ async function lessonOrKept(): Promise<StudentLesson> {
   }
 }
 
-export const useStudentLesson = (): UseQueryResult<StudentLesson> =>
-  useQuery({ queryKey: ['student'], queryFn: lessonOrKept, retry: false, networkMode: 'always' });
+/** Milliseconds between two questions whether the teacher has let one in. */
+const WAIT = 2000;
+/** And whether the hand that is up has been seen. */
+const HAND_UP = 8000;
+
+export const useStudentLesson = (): UseQueryResult<JoinedLesson> =>
+  useQuery({
+    queryKey: ['student'],
+    queryFn: lessonOrKept,
+    retry: false,
+    networkMode: 'always',
+    refetchInterval: ({ state }) =>
+      state.data?.edition === null ? WAIT : state.data?.handUpAt ? HAND_UP : false,
+  });
 
 export const look = (code: string): Promise<LessonLook> => http.post('student/look', { code });
 export const join = (
@@ -45,4 +66,30 @@ export const join = (
 export const comeBack = (code: string, returnCode: string): Promise<{ folioId: string }> =>
   http.post('student/return', { code, returnCode });
 export const handIn = (): Promise<{ handedInAt: string }> => http.post('student/hand-in');
+/** What a student is told of the mark for an answer. */
+export interface StudentMark {
+  score: number | null;
+  points: number;
+  explanation: string;
+  comment: string;
+  stamp: string;
+}
+
+/** The marks that may be seen by now, asked for anew whenever `since` is another one. */
+export const useMarks = (
+  lesson: Pick<StudentLesson, 'folioId' | 'seesMarks'>,
+  since: string,
+): Record<ElementId, StudentMark> =>
+  useQuery({
+    queryKey: ['marks', lesson.folioId, since],
+    queryFn: () => http.get<{ marks: Record<ElementId, StudentMark> | null }>('student/marks'),
+    enabled: lesson.seesMarks !== 'never',
+    placeholderData: (before) => before,
+    // An answer has to be on the server before it has a mark.
+    refetchInterval: lesson.seesMarks === 'at-once' ? 3000 : false,
+  }).data?.marks ?? NO_MARKS;
+const NO_MARKS = {};
+
+export const tryAgain = (): Promise<void> => http.post('student/try-again');
+export const setHand = (isUp: boolean): Promise<void> => http.post('student/hand', { isUp });
 export const turnTo = (leafId: string): Promise<void> => http.post('student/turn', { leafId });

@@ -1,4 +1,4 @@
-import type { Deck, LessonState } from '@gobrel/core';
+import type { Deck, LessonSettings, LessonState, SlideId } from '@gobrel/core';
 import {
   useMutation,
   useQuery,
@@ -6,6 +6,7 @@ import {
   type UseMutationResult,
   type UseQueryResult,
 } from '@tanstack/react-query';
+import { clockIs } from './clock';
 import { http } from './http';
 
 /** What teachers ask the server for. Shapes are the server's. */
@@ -55,6 +56,12 @@ export interface Lesson {
   className: string | null;
   joinCode: string;
   state: LessonState;
+  settings: LessonSettings;
+  asked: SlideId[];
+  starred: string[];
+  opensAt: string | null;
+  closesAt: string | null;
+  now: number;
   lineUp: string[];
   startedAt: string;
   endedAt: string | null;
@@ -91,7 +98,11 @@ export const useLessons = (deckId: string): UseQueryResult<LessonCard[]> =>
 export const useLesson = (lessonId: string): UseQueryResult<Lesson> =>
   useQuery({
     queryKey: ['lesson', lessonId],
-    queryFn: () => http.get<Lesson>(`lessons/${lessonId}`),
+    queryFn: async () => {
+      const lesson = await http.get<Lesson>(`lessons/${lessonId}`);
+      clockIs(lesson.now);
+      return lesson;
+    },
     retry: false,
   });
 

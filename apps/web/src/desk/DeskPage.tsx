@@ -2,26 +2,42 @@ import {
   DocumentReader,
   readDesk,
   readLessonState,
+  routeGraph,
+  type DeskStudent,
   type LessonState,
   type SlideId,
 } from '@gobrel/core';
-import { useCallback, useState, type ReactElement } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import {
+  lazy,
+  Suspense,
+  useCallback,
+  useEffect,
+  useMemo,
+  useState,
+  type ReactElement,
+} from 'react';
 import { useParams } from 'react-router';
-import { http, sentenceOf } from '../api/http';
-import { useChange, useLesson, type Lesson } from '../api/teacher';
+import { useLesson, type Lesson } from '../api/teacher';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
-import { useNotices } from '../ui/Notice';
 import { Badge, Centre, Header } from '../ui/Page';
-import { Segments } from '../ui/Segments';
+import { Sheet } from '../ui/Sheet';
+import { isTyping } from '../workspace/isTyping';
+import { DeskBar } from './DeskBar';
 import { FolioPanel } from './FolioPanel';
 import { JoinCard } from './JoinCard';
 import { LessonMap } from './LessonMap';
 import { LineUpPanel } from './LineUpPanel';
+import { PeoplePanel } from './PeoplePanel';
 import { SlidePanel } from './SlidePanel';
+import { useDeskActions, type DeskActions } from './useDeskActions';
+
+const AskDialog = lazy(() => import('./AskDialog'));
+const SettingsDialog = lazy(() => import('./SettingsDialog'));
 
 export default function DeskPage(): ReactElement {
   const { lessonId = '' } = useParams();
@@ -44,7 +60,8 @@ function Opened({ lessonId }: { lessonId: string }): ReactElement {
   return <Desk lesson={lesson.data} deskDocument={desk.document} stateDocument={state.document} />;
 }
 
-type Panel = { kind: 'slide' } | { kind: 'folio'; folioId: string } | { kind: 'line-up' };
+type Panel =
+  { kind: 'slide' } | { kind: 'folio'; folioId: string } | { kind: 'line-up' | 'people' };
 
 function Desk(props: {
   lesson: Lesson;
@@ -57,29 +74,38 @@ function Desk(props: {
   const state: LessonState =
     useReader(props.stateDocument.doc, (doc) => new DocumentReader(doc, readLessonState)) ??
     lesson.state;
-  const { trouble } = useNotices();
-  const [slideId, setSlideId] = useState<SlideId | null>(edition.startSlideId);
+  const act = useDeskActions(lesson.id);
+  const queries = useQueryClient();
+  const graph = useMemo(() => routeGraph(edition), [edition]);
+  const [slideId, setSlideId] = useState<SlideId | null>(state.slideId ?? edition.startSlideId);
   const [panel, setPanel] = useState<Panel>({ kind: 'slide' });
-  const [isInviting, setIsInviting] = useState(false);
-  const [isEnding, setIsEnding] = useState(false);
-  const act = useChange((run: () => Promise<unknown>) => run(), ['lesson', lesson.id]);
-  const post = (path: string, body?: unknown): void =>
-    act.mutate(() => http.post(`lessons/${lesson.id}/${path}`, body), {
-      onError: (error) => trouble(sentenceOf(error)),
-    });
-  const setLineUp = (folioIds: string[]): void =>
-    act.mutate(() => http.put(`lessons/${lesson.id}/line-up`, { folioIds }), {
-      onError: (error) => trouble(sentenceOf(error)),
-    });
+  const [open, setOpen] = useState<'invite' | 'end' | 'ask' | 'settings' | null>(null);
+  const [hidesNames, setHidesNames] = useState(false);
   const openFolio = useCallback((folioId: string) => setPanel({ kind: 'folio', folioId }), []);
   const pick = useCallback((id: SlideId) => {
     setSlideId(id);
     setPanel({ kind: 'slide' });
   }, []);
+  const { renewed } = state;
+  useEffect(() => {
+    void queries.invalidateQueries({ queryKey: ['lesson', lesson.id] });
+  }, [renewed, queries, lesson.id]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
+      if (event.key === 'n' && isPlain && !isTyping(event)) setHidesNames((now) => !now);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
   const here = desk.students.filter((student) => student.isHere).length;
   const handedIn = desk.students.filter((student) => student.handedInAt).length;
+  const waiting = desk.students.filter(({ status }) => status === 'waiting').length;
+  const hands = desk.students.filter(({ handUpAt }) => handUpAt).length;
   const slide = edition.slides[slideId ?? ''];
   const isOver = state.isEnded;
+  const show = (kind: 'line-up' | 'people'): void =>
+    setPanel(panel.kind === kind ? { kind: 'slide' } : { kind });
 
   return (
     <div className="flex h-full flex-col">
@@ -98,7 +124,7 @@ function Desk(props: {
             {!isOver && (
               <button
                 type="button"
-                onClick={() => setIsInviting(true)}
+                onClick={() => setOpen('invite')}
                 className="flex items-baseline gap-2 rounded-[6px] px-2 py-1 hover:bg-sand"
                 aria-label={`Join code ${lesson.joinCode}: show it large`}
               >
@@ -108,10 +134,11 @@ function Desk(props: {
                 </span>
               </button>
             )}
+            <Button onClick={() => setOpen('settings')}>Settings</Button>
             <Button onClick={() => window.open(`/screen/${lesson.id}`, `screen-${lesson.id}`)}>
               Big screen
             </Button>
-            {!isOver && <Button onClick={() => setIsEnding(true)}>End</Button>}
+            {!isOver && <Button onClick={() => setOpen('end')}>End</Button>}
           </>
         }
       />
@@ -120,41 +147,50 @@ function Desk(props: {
           aria-label="Map of the lesson"
           className="flex min-h-0 flex-col border-r border-line"
         >
-          <div className="flex flex-wrap items-center gap-2.5 px-4 py-3">
-            {!isOver && (
-              <>
-                <Segments
-                  label="Pace"
-                  value={state.pace}
-                  onChange={(pace) =>
-                    post('pace', { pace, slideId: pace === 'together' ? slideId : undefined })
-                  }
-                  options={[
-                    { value: 'together', label: 'Together' },
-                    { value: 'own', label: 'Own pace' },
-                  ]}
-                />
-                <Button
-                  aria-pressed={state.isHeld}
-                  look={state.isHeld ? 'main' : 'plain'}
-                  onClick={() => post('hold', { isHeld: !state.isHeld })}
-                >
-                  {state.isHeld ? 'Let go on' : 'Hold'}
-                </Button>
-              </>
-            )}
+          {!isOver && (
+            <DeskBar
+              {...{ state, edition, graph, slideId, act }}
+              students={desk.students}
+              onAsk={() => setOpen('ask')}
+            >
+              {null}
+            </DeskBar>
+          )}
+          <div className="flex flex-wrap items-center gap-2 border-b border-line/60 px-4 pb-2">
             <Button
+              size="small"
+              aria-pressed={panel.kind === 'people'}
+              look={waiting + hands > 0 ? 'main' : 'plain'}
+              onClick={() => show('people')}
+            >
+              Who is here
+              {waiting > 0 && ` · ${waiting} waiting`}
+              {hands > 0 && ` · ${hands === 1 ? 'a hand' : `${hands} hands`} up`}
+            </Button>
+            <Button
+              size="small"
               aria-pressed={panel.kind === 'line-up'}
-              onClick={() => setPanel({ kind: 'line-up' })}
+              onClick={() => show('line-up')}
             >
               Line-up{lesson.lineUp.length > 0 && ` · ${lesson.lineUp.length}`}
             </Button>
+            <Button
+              size="small"
+              aria-pressed={hidesNames}
+              title="N"
+              onClick={() => setHidesNames(!hidesNames)}
+            >
+              {hidesNames ? 'Show names' : 'Hide names'}
+            </Button>
+            {!isOver && <Practice students={desk.students} act={act} />}
             <span className="ml-auto text-[13px] text-soft">{handedIn} handed in</span>
           </div>
           <div className="min-h-0 flex-1">
             <LessonMap
               edition={edition}
               students={desk.students}
+              walks={desk.walks}
+              hidesNames={hidesNames}
               current={slideId}
               onPick={pick}
               onOpenFolio={openFolio}
@@ -169,7 +205,7 @@ function Desk(props: {
               edition={edition}
               student={desk.students.find((student) => student.folioId === panel.folioId)}
               isInLineUp={lesson.lineUp.includes(panel.folioId)}
-              onLineUp={() => setLineUp([...lesson.lineUp, panel.folioId])}
+              onLineUp={() => act.lineUp([...lesson.lineUp, panel.folioId])}
               onClose={() => setPanel({ kind: 'slide' })}
             />
           ) : panel.kind === 'line-up' ? (
@@ -177,19 +213,25 @@ function Desk(props: {
               lineUp={lesson.lineUp}
               students={desk.students}
               presenting={state.presenting}
-              onChange={setLineUp}
-              onPresent={(folioId) => post('present', { folioId })}
+              onChange={act.lineUp}
+              onPresent={act.present}
+            />
+          ) : panel.kind === 'people' ? (
+            <PeoplePanel
+              students={desk.students}
+              hidesNames={hidesNames}
+              act={act}
+              onOpenFolio={openFolio}
             />
           ) : slide ? (
             <SlidePanel
-              slide={slide}
-              edition={edition}
-              desk={desk}
+              {...{ slide, edition, desk, state, hidesNames, act }}
+              starred={lesson.starred}
               onOpenFolio={openFolio}
               onBringAll={
                 isOver || state.pace !== 'together' || state.slideId === slide.id
                   ? undefined
-                  : () => post('pace', { pace: 'together', slideId: slide.id })
+                  : () => act.pace('together', slide.id)
               }
             />
           ) : (
@@ -197,22 +239,34 @@ function Desk(props: {
           )}
         </section>
       </div>
-      <Dialog title="Join this lesson" isOpen={isInviting} onClose={() => setIsInviting(false)}>
+      <Dialog title="Join this lesson" isOpen={open === 'invite'} onClose={() => setOpen(null)}>
         <JoinCard joinCode={lesson.joinCode} />
       </Dialog>
+      <Suspense>
+        {open === 'ask' && <AskDialog onAsk={act.ask} onClose={() => setOpen(null)} />}
+        {open === 'settings' && (
+          <SettingsDialog
+            lessonId={lesson.id}
+            settings={lesson.settings}
+            isOver={isOver}
+            act={act}
+            onClose={() => setOpen(null)}
+          />
+        )}
+      </Suspense>
       <Dialog
         title="End the lesson?"
         description="Nothing more can be handed in or changed. What the students did is kept."
-        isOpen={isEnding}
-        onClose={() => setIsEnding(false)}
+        isOpen={open === 'end'}
+        onClose={() => setOpen(null)}
       >
         <div className="flex justify-end gap-2">
-          <Button onClick={() => setIsEnding(false)}>Not yet</Button>
+          <Button onClick={() => setOpen(null)}>Not yet</Button>
           <Button
             look="main"
             onClick={() => {
-              post('end');
-              setIsEnding(false);
+              act.end();
+              setOpen(null);
             }}
           >
             End it
@@ -220,5 +274,49 @@ function Desk(props: {
         </div>
       </Dialog>
     </div>
+  );
+}
+
+const CROWDS = [8, 24, 60, 200];
+
+/** Simulated students to try the lesson with; taken out again in one click with all they did. */
+function Practice(props: { students: readonly DeskStudent[]; act: DeskActions }): ReactElement {
+  const { act } = props;
+  const count = props.students.filter(({ isPractice }) => isPractice).length;
+  if (count > 0) {
+    return (
+      <Button size="small" onClick={() => act.practice(0)}>
+        Practice class · {count}: take it out
+      </Button>
+    );
+  }
+  return (
+    <Sheet
+      label="Practice class"
+      width={300}
+      trigger={<Button size="small">Practice class</Button>}
+    >
+      {(close) => (
+        <>
+          <p className="mb-2 text-soft">
+            Simulated students join over the network like real ones: quick and slow ones, some who
+            wander, err, or drop their connection.
+          </p>
+          <div className="flex gap-1.5">
+            {CROWDS.map((size) => (
+              <Button
+                key={size}
+                onClick={() => {
+                  act.practice(size);
+                  close();
+                }}
+              >
+                {size}
+              </Button>
+            ))}
+          </div>
+        </>
+      )}
+    </Sheet>
   );
 }

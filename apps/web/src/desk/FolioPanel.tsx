@@ -15,6 +15,7 @@ import { useDocument, useReader } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { Badge, Initials } from '../ui/Page';
 import { useSize } from '../ui/useSize';
+import { Mark } from './AnswerRoll';
 import { promptOf, StudentSlide } from './SlidePanel';
 
 /** One folio, live: the walk, the answers, the pieces, the leaves. */
@@ -92,11 +93,7 @@ function Contents({
                     question.question,
                     given.answer,
                   ) || '–'}
-                  {given.score !== null && (
-                    <span className="ml-1.5 text-[12px] font-semibold text-petrol">
-                      {given.score === 1 ? 'right' : 'not right'}
-                    </span>
-                  )}
+                  <Mark score={given.score} isLate={given.isLate} />
                 </dd>
               </div>
             );

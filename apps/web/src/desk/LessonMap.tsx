@@ -1,4 +1,11 @@
-import { CARD, routeGraph, type Deck, type DeskStudent, type SlideId } from '@gobrel/core';
+import {
+  CARD,
+  routeGraph,
+  type Deck,
+  type DeskStudent,
+  type LinkId,
+  type SlideId,
+} from '@gobrel/core';
 import {
   Handle,
   Position,
@@ -18,6 +25,7 @@ import { initialsOf } from '../ui/Page';
 type StandingNode = Node<
   Omit<SlideCardProps, 'isSelected'> & {
     standing: DeskStudent[];
+    hidesNames: boolean;
     onOpen: (folioId: string) => void;
   },
   'card'
@@ -27,7 +35,10 @@ const NODE_TYPES = { card: StandingCard };
 const MOST_DOTS = 4;
 
 function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement {
-  const { standing, onOpen, ...card } = data;
+  const { standing, onOpen, hidesNames, ...card } = data;
+  const shown = [...standing].sort(
+    (a, b) => Number(b.handUpAt !== null) - Number(a.handUpAt !== null),
+  );
   // Dots stay readable however far the map is zoomed out.
   const grow = useStore((store) =>
     Math.min(2.2, Math.max(1, Math.round(10 / store.transform[2]) / 10)),
@@ -48,17 +59,18 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
           className="absolute left-1/2 top-full flex justify-center -space-x-1.5"
           style={{ transform: `translate(-50%, -50%) scale(${grow})` }}
         >
-          {standing.slice(0, MOST_DOTS).map((student) => (
+          {shown.slice(0, MOST_DOTS).map((student) => (
             <li key={student.folioId}>
               <button
                 type="button"
-                title={student.name}
+                title={student.handUpAt ? `${student.name}: hand up` : student.name}
                 aria-label={student.name}
                 onClick={(event) => {
                   event.stopPropagation();
                   onOpen(student.folioId);
                 }}
-                className={`nopan grid size-[26px] place-items-center rounded-full border-[1.5px] border-petrol text-[10.5px] font-bold ${
+                data-hand={student.handUpAt !== null || undefined}
+                className={`nopan data-hand:ring-[3px] data-hand:ring-brass grid size-[26px] place-items-center rounded-full border-[1.5px] border-petrol text-[10.5px] font-bold ${
                   student.handedInAt
                     ? 'bg-petrol text-white'
                     : student.isHere
@@ -66,7 +78,7 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
                       : 'border-dashed bg-sheet text-soft'
                 }`}
               >
-                {initialsOf(student.name)}
+                {hidesNames ? '·' : initialsOf(student.name)}
               </button>
             </li>
           ))}
@@ -85,11 +97,13 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
 export function LessonMap(props: {
   edition: Deck;
   students: DeskStudent[];
+  walks: Record<LinkId, number>;
+  hidesNames: boolean;
   current: SlideId | null;
   onPick: (slideId: SlideId) => void;
   onOpenFolio: (folioId: string) => void;
 }): ReactElement {
-  const { edition, students, current, onPick, onOpenFolio } = props;
+  const { edition, students, walks, hidesNames, current, onPick, onOpenFolio } = props;
   const graph = useMemo(() => routeGraph(edition), [edition]);
   const nodes = useMemo<StandingNode[]>(
     () =>
@@ -106,11 +120,13 @@ export function LessonMap(props: {
           theme: edition.theme,
           links: graph.waysOut.get(slide.id) ?? [],
           standing: students.filter((student) => student.slideId === slide.id),
+          hidesNames,
           onOpen: onOpenFolio,
         },
       })),
-    [edition, graph, students, current, onOpenFolio],
+    [edition, graph, students, hidesNames, current, onOpenFolio],
   );
+  const most = Math.max(4, ...Object.values(walks));
   const wires = useMemo<Wire[]>(
     () =>
       [...graph.to].flatMap(([linkId, targets]) =>
@@ -119,10 +135,12 @@ export function LessonMap(props: {
           from: edition.links[linkId]!.from,
           to,
           wording: edition.links[linkId]!.wording,
-          ...{ isGathered: false, lane: 0, aside: 0, thickness: 2 },
+          ...{ isGathered: false, lane: 0, aside: 0 },
+          // The more have walked it the thicker; never so thick that it hides its neighbours.
+          thickness: 2 + 8 * ((walks[linkId] ?? 0) / most),
         })),
       ),
-    [edition, graph],
+    [edition, graph, walks, most],
   );
   const spots = useMemo(
     () => new Map(Object.values(edition.slides).map(({ id, x, y }) => [id, { x, y }])),

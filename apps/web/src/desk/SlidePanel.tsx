@@ -4,6 +4,7 @@ import {
   wordsOf,
   type Answer,
   type Deck,
+  type LessonState,
   type Desk,
   type DeskStudent,
   type QuestionElement,
@@ -17,6 +18,8 @@ import { SlideView } from '../stage/SlideView';
 import { Button } from '../ui/Button';
 import { Segments } from '../ui/Segments';
 import { useSize } from '../ui/useSize';
+import { AnswerRoll } from './AnswerRoll';
+import type { DeskActions } from './useDeskActions';
 
 type View = 'stacked' | 'tiles' | 'roll';
 
@@ -25,6 +28,10 @@ export function SlidePanel(props: {
   slide: Slide;
   edition: Deck;
   desk: Desk;
+  state: LessonState;
+  hidesNames: boolean;
+  starred: readonly string[];
+  act: DeskActions;
   onOpenFolio: (folioId: string) => void;
   onBringAll?: () => void;
 }): ReactElement {
@@ -78,7 +85,7 @@ export function SlidePanel(props: {
             </div>
           )}
           {view === 'tiles' && <Tiles {...props} students={worked} width={width - 42} />}
-          {view === 'roll' && <Roll {...props} questions={questions} />}
+          {view === 'roll' && <AnswerRoll {...props} questions={questions} />}
         </div>
       )}
       {view !== 'roll' &&
@@ -87,7 +94,12 @@ export function SlidePanel(props: {
           const { TallyView } = QUESTION_VIEWS[question.question.kind];
           return tally ? (
             <section key={question.id} className="mt-5" aria-label="Tally">
-              <h3 className="mb-1.5 text-[15px]">{promptOf(question)}</h3>
+              <div className="mb-1.5 flex items-start gap-2">
+                <h3 className="flex-1 text-[15px]">{promptOf(question)}</h3>
+                {!props.state.isEnded && (
+                  <PutUpButtons question={question} state={props.state} act={props.act} />
+                )}
+              </div>
               <Suspense>
                 <TallyView
                   element={question}
@@ -106,6 +118,38 @@ export function SlidePanel(props: {
 
 export const promptOf = (question: QuestionElement): string =>
   wordsOf(question.text).replace(/\s+/g, ' ');
+
+/** Puts the tally of a question up on the big screen, and tells the correct answer there. */
+function PutUpButtons(props: {
+  question: QuestionElement;
+  state: LessonState;
+  act: DeskActions;
+}): ReactElement {
+  const { question, state, act } = props;
+  const isUp = state.putUp?.questionId === question.id;
+  const showsKey = isUp && state.putUp?.showsKey === true;
+  return (
+    <>
+      {isUp && question.key && (
+        <Button
+          size="small"
+          aria-pressed={showsKey}
+          onClick={() => act.putUp(question.id, !showsKey)}
+        >
+          {showsKey ? 'Hide the key' : 'Tell the key'}
+        </Button>
+      )}
+      <Button
+        size="small"
+        look={isUp ? 'main' : 'plain'}
+        aria-pressed={isUp}
+        onClick={() => act.putUp(isUp ? null : question.id)}
+      >
+        {isUp ? 'Take down' : 'Put up'}
+      </Button>
+    </>
+  );
+}
 
 /** All answers of the class to a question. */
 export const answersTo = (question: QuestionElement, desk: Desk): Answer[] =>
@@ -193,6 +237,7 @@ function Tiles(props: {
   edition: Deck;
   students: DeskStudent[];
   width: number;
+  hidesNames: boolean;
   onOpenFolio: (folioId: string) => void;
 }): ReactElement {
   const { slide, edition, students } = props;
@@ -201,7 +246,7 @@ function Tiles(props: {
   const width = Math.floor((props.width - 24) / 3);
   return (
     <ul className="grid grid-cols-3 gap-3">
-      {students.map((student) => (
+      {students.map((student, index) => (
         <li key={student.folioId}>
           <button
             type="button"
@@ -211,76 +256,12 @@ function Tiles(props: {
             <span className="pointer-events-none block" inert aria-hidden>
               <StudentSlide slide={slide} edition={edition} student={student} width={width - 2} />
             </span>
-            <span className="block truncate px-1.5 py-1 text-[13px]">{student.name}</span>
+            <span className="block truncate px-1.5 py-1 text-[13px]">
+              {props.hidesNames ? `Student ${index + 1}` : student.name}
+            </span>
           </button>
         </li>
       ))}
     </ul>
-  );
-}
-
-function Roll(props: {
-  slide: Slide;
-  desk: Desk;
-  questions: QuestionElement[];
-  onOpenFolio: (folioId: string) => void;
-}): ReactElement {
-  const { slide, desk, questions } = props;
-  const pieces = slide.elements.filter(isPiece);
-  return (
-    <table className="w-full text-[14px]">
-      <thead>
-        <tr className="border-b border-line text-left text-[13px] text-soft">
-          <th scope="col" className="py-1 font-normal">
-            Student
-          </th>
-          {questions.map((question) => (
-            <th key={question.id} scope="col" className="py-1 font-normal">
-              {promptOf(question)}
-            </th>
-          ))}
-          {pieces.length > 0 && (
-            <th scope="col" className="py-1 font-normal">
-              Pieces moved
-            </th>
-          )}
-        </tr>
-      </thead>
-      <tbody>
-        {desk.students.map((student) => (
-          <tr key={student.folioId} className="border-b border-line/60">
-            <th scope="row" className="text-left font-normal">
-              <button
-                type="button"
-                className="min-h-8 text-petrol hover:underline"
-                onClick={() => props.onOpenFolio(student.folioId)}
-              >
-                {student.name}
-              </button>
-            </th>
-            {questions.map((question) => {
-              const given = student.answers[question.id];
-              return (
-                <td key={question.id} className="py-1 pr-2">
-                  {given ? (
-                    QUESTION_VIEWS[question.question.kind].inWords(question.question, given.answer)
-                  ) : (
-                    <span className="text-soft">–</span>
-                  )}
-                  {given?.score === 1 && (
-                    <span className="ml-1 text-[12px] font-semibold text-petrol">right</span>
-                  )}
-                </td>
-              );
-            })}
-            {pieces.length > 0 && (
-              <td className="py-1">
-                {Object.keys(student.placements[slide.id] ?? {}).length} of {pieces.length}
-              </td>
-            )}
-          </tr>
-        ))}
-      </tbody>
-    </table>
   );
 }

@@ -1,11 +1,15 @@
+import { decodeLessonSettings } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { http } from '../api/http';
 import { useChange, useClasses, useLessons } from '../api/teacher';
 import { count, when } from '../decks/when';
+import { SettingsFields } from '../desk/SettingsDialog';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
+import { Field } from '../ui/Field';
 import { Badge } from '../ui/Page';
+import { Segments } from '../ui/Segments';
 import { useDeck } from '../workspace/DeckContext';
 
 /** Past and running lessons of the deck. */
@@ -65,9 +69,13 @@ function StartLesson({ isOpen, onClose }: { isOpen: boolean; onClose: () => void
   const navigate = useNavigate();
   const [classListId, setClassListId] = useState<string | null>(null);
   const [allowsTypedNames, setAllowsTypedNames] = useState(true);
+  const [pace, setPace] = useState<'together' | 'own'>('own');
+  const [opensAt, setOpensAt] = useState('');
+  const [closesAt, setClosesAt] = useState('');
+  const [settings, setSettings] = useState(() => decodeLessonSettings({}));
+  const time = (local: string): string | null => (local ? new Date(local).toISOString() : null);
   const start = useChange(
-    (given: { classListId: string | null; allowsTypedNames: boolean }) =>
-      http.post<{ id: string }>(`decks/${deckId}/lessons`, given),
+    (given: object) => http.post<{ id: string }>(`decks/${deckId}/lessons`, given),
     ['lessons', deckId],
     ['decks'],
   );
@@ -106,6 +114,40 @@ function StartLesson({ isOpen, onClose }: { isOpen: boolean; onClose: () => void
         />
         Names that are not on the list may be typed
       </label>
+      <details className="mt-3">
+        <summary className="min-h-8 cursor-pointer font-semibold text-petrol">
+          Pace, times and what students see
+        </summary>
+        <div className="mt-2 flex flex-col gap-3">
+          <Segments
+            label="Pace"
+            value={pace}
+            onChange={setPace}
+            options={[
+              { value: 'own', label: 'Own pace' },
+              { value: 'together', label: 'Together' },
+            ]}
+          />
+          <div className="grid grid-cols-2 gap-3">
+            <Field
+              label="Opens"
+              type="datetime-local"
+              value={opensAt}
+              onChange={(event) => setOpensAt(event.target.value)}
+            />
+            <Field
+              label="Closes"
+              type="datetime-local"
+              value={closesAt}
+              onChange={(event) => setClosesAt(event.target.value)}
+            />
+          </div>
+          <SettingsFields
+            settings={settings}
+            onChange={(changed) => setSettings({ ...settings, ...changed })}
+          />
+        </div>
+      </details>
       {start.error && (
         <p role="alert" className="mt-2 text-ember-deep">
           {start.error.message}
@@ -118,7 +160,10 @@ function StartLesson({ isOpen, onClose }: { isOpen: boolean; onClose: () => void
           disabled={start.isPending}
           onClick={() =>
             start.mutate(
-              { classListId, allowsTypedNames: mayType },
+              {
+                ...{ classListId, allowsTypedNames: mayType, pace, settings },
+                ...{ opensAt: time(opensAt), closesAt: time(closesAt) },
+              },
               { onSuccess: ({ id }) => void navigate(`/desk/${id}`) },
             )
           }

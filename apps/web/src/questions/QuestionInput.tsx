@@ -1,5 +1,6 @@
 import { isBlank, type Answer, type QuestionElement } from '@gobrel/core';
 import { Suspense, useState, type ReactElement } from 'react';
+import type { StudentMark } from '../api/student';
 import { QuestionPicture } from './PictureSurface';
 import { fitting, QUESTION_VIEWS } from './registry';
 
@@ -11,6 +12,7 @@ export function QuestionInput(props: {
   isHeld: boolean;
   /** What shuffled options are shuffled by: the student's own. */
   seed: string;
+  mark?: StudentMark | undefined;
   onAnswer: (answer: Answer) => void;
 }): ReactElement {
   const { element, name, seed, onAnswer } = props;
@@ -35,6 +37,7 @@ export function QuestionInput(props: {
           onAnswer={waits ? setDraft : onAnswer}
         />
       </Suspense>
+      {props.mark && kept && <MarkLine mark={props.mark} />}
       {(waits || isGiven || element.isRequired || element.hint) && (
         <div
           className="flex flex-wrap items-center gap-x-[1em] gap-y-[0.3em] text-soft"
@@ -62,5 +65,30 @@ export function QuestionInput(props: {
         </div>
       )}
     </>
+  );
+}
+
+/** What the answer was worth, and what the teacher says to it. */
+function MarkLine({ mark }: { mark: StudentMark }): ReactElement | null {
+  const { score, points, explanation, comment, stamp } = mark;
+  const said =
+    score === null ? '' : score === 1 ? 'Right' : score > 0 ? 'Partly right' : 'Not right yet';
+  if (!said && !explanation && !comment && !stamp) return null;
+  const worth = Math.round((score ?? 0) * points * 10) / 10;
+  return (
+    <div
+      role="status"
+      className="rounded-[8px] bg-petrol-mist px-[0.8em] py-[0.4em]"
+      style={{ fontSize: '0.78em' }}
+    >
+      {said && (
+        <b className="text-petrol">
+          {said} · {worth} of {points}{' '}
+        </b>
+      )}
+      {stamp && <span className="font-semibold">{stamp} </span>}
+      {comment && <p className="whitespace-pre-wrap">{comment}</p>}
+      {explanation && <p className="whitespace-pre-wrap">{explanation}</p>}
+    </div>
   );
 }

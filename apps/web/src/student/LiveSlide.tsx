@@ -27,6 +27,7 @@ export function useLiveElements(
               element={element}
               name={element.id}
               seed={work.seed}
+              mark={work.marks[element.id]}
               answer={work.answerOf(element)}
               isHeld={work.isHeld}
               onAnswer={(given) => work.onAnswer(element, given)}

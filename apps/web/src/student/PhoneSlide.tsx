@@ -143,6 +143,7 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
                 element={element}
                 name={`phone-${element.id}`}
                 seed={work.seed}
+                mark={work.marks[element.id]}
                 answer={work.answerOf(element)}
                 isHeld={work.isHeld}
                 onAnswer={(given) => work.onAnswer(element, given)}

@@ -1,20 +1,35 @@
 import {
   DocumentReader,
   followTo,
+  isBlank,
+  questionsOn,
+  readAnswer,
+  sortedInto,
+  voteFor,
+  wordsOf,
   readFolio,
   readLessonState,
   routeGraph,
   type Deck,
   type ElementId,
+  type Folio,
   type LessonState,
   type LinkId,
 } from '@gobrel/core';
+import { Hand } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Navigate } from 'react-router';
 import * as Y from 'yjs';
 import { ApiProblem, sentenceOf } from '../api/http';
-import { handIn, useStudentLesson, type StudentLesson } from '../api/student';
+import {
+  handIn,
+  setHand,
+  tryAgain,
+  useMarks,
+  useStudentLesson,
+  type StudentLesson,
+} from '../api/student';
 import { count } from '../decks/when';
 import { openBeside } from '../links/openTarget';
 import { FittedSlide } from '../stage/SlideView';
@@ -25,6 +40,7 @@ import { useFlight } from '../stage/useFlight';
 import { whenSaved, type OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader, useSavedState } from '../sync/useDocument';
 import { Button } from '../ui/Button';
+import { Countdown } from '../ui/Countdown';
 import { useNotices } from '../ui/Notice';
 import { Centre } from '../ui/Page';
 import { SavedLabel } from '../workspace/SavedLabel';
@@ -41,7 +57,15 @@ const Dialog = lazy(bringDialog);
 
 export default function StudentPage(): ReactElement {
   const lesson = useStudentLesson();
-  if (lesson.data) return <Opened lesson={lesson.data} />;
+  const { data } = lesson;
+  if (data?.edition) return <Opened lesson={{ ...data, edition: data.edition }} />;
+  if (data) {
+    return (
+      <Centre title={data.title}>
+        You are here as {data.name}. Your teacher will let you in in a moment.
+      </Centre>
+    );
+  }
   if (lesson.error instanceof ApiProblem && lesson.error.status === 401)
     return <Navigate to="/join" replace />;
   if (lesson.error) {
@@ -101,7 +125,17 @@ function AtWork(props: {
   const [leaves, setLeaves] = useState<'closed' | 'open'>('closed');
   const isClosed = lesson.handedInAt !== null || state?.isEnded === true;
   const isHeld = isClosed || state?.isHeld === true;
-  const { pace = 'own', slideId: classSlide = null } = state ?? {};
+  const { pace = 'own', slideId: classSlide = null, renewed = 0 } = state ?? {};
+  const queries = useQueryClient();
+  const [known, setKnown] = useState(renewed);
+  useEffect(() => {
+    if (renewed === known) return;
+    // Another edition or other settings: what this device has of the lesson is out of date.
+    setKnown(renewed);
+    void queries.invalidateQueries({ queryKey: ['student'] });
+  }, [renewed, known, queries]);
+  const asked = edition.slides[state?.askedSlideId ?? ''];
+  const vote = state?.vote?.isOpen && state.vote.slideId === walk.here ? state.vote : null;
 
   const isKnown = useSavedState(document) === 'kept' || state !== null;
   const here = edition.slides[walk.here ?? ''] ? walk.here : null;
@@ -114,11 +148,17 @@ function AtWork(props: {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [pace, classSlide, here, isClosed, isKnown, edition]);
 
+  const marks = useMarks(lesson, `${renewed} ${lesson.handedInAt ?? ''}`);
   const graph = useMemo(() => routeGraph(edition), [edition]);
-  const slide = edition.slides[here ?? edition.startSlideId ?? ''];
+  const slide = asked ?? edition.slides[here ?? edition.startSlideId ?? ''];
   const follow = (linkId: LinkId): void => {
     const link = edition.links[linkId];
-    if (!link || isHeld || openBeside(link.target)) return;
+    if (!link || isHeld) return;
+    if (vote && link.from === vote.slideId) {
+      voteFor(doc, vote.slideId, linkId);
+      return tell(`Your vote: ${link.wording || 'on'}. You can still change it.`);
+    }
+    if (openBeside(link.target)) return;
     const { target } = link;
     if (pace === 'together') return tell('The class moves together: your teacher goes on.');
     if (target.kind === 'step' && target.step === 'back') return walk.back();
@@ -130,11 +170,12 @@ function AtWork(props: {
   if (state?.presenting?.folioId === lesson.folioId) {
     return <Presenting edition={edition} leaves={folio.leaves} presenting={state.presenting} />;
   }
+  const missing = missingAnswers(edition, folio);
   if (!slide) return <Centre title="Nothing to see yet">This lesson has no slides.</Centre>;
   const atWork = (
     <SlideAtWork
       key={slide.id}
-      {...{ doc, folio, edition, slide, isHeld, spotId }}
+      {...{ doc, folio, edition, slide, isHeld, spotId, marks }}
       seed={lesson.folioId}
       onRefused={tell}
       step={folio.walk.length}
@@ -144,7 +185,7 @@ function AtWork(props: {
   );
   return (
     <div className="flex h-full flex-col">
-      <StateNote state={state} handedInAt={lesson.handedInAt} />
+      <StateNote state={state} handedInAt={lesson.handedInAt} isVoting={vote !== null} />
       <div className="min-h-0 flex-1">
         {leaves === 'open' ? (
           <Suspense fallback={<Centre>Opening your leaves …</Centre>}>
@@ -190,7 +231,11 @@ function AtWork(props: {
           >
             {leaves === 'open' ? 'To the slide' : 'My leaves'}
           </Button>
-          {!isClosed && <HandIn document={document} />}
+          {!state?.isEnded && <HandUp isUp={lesson.handUpAt !== null} />}
+          {lesson.handedInAt && !state?.isEnded && lesson.attempts.made < lesson.attempts.most && (
+            <TryAgain />
+          )}
+          {!isClosed && <HandIn document={document} missing={missing} />}
         </div>
       </footer>
     </div>
@@ -236,29 +281,98 @@ function SlideAtWork(
 function StateNote({
   state,
   handedInAt,
+  isVoting,
 }: {
   state: LessonState | null;
   handedInAt: string | null;
+  isVoting: boolean;
 }): ReactElement | null {
   const said = handedInAt
     ? 'Handed in. You can look, but nothing can be changed any more.'
     : state?.isEnded
       ? 'This lesson has ended. What you did is kept.'
       : state?.isHeld
-        ? 'Hold: look up for a moment.'
-        : null;
-  return said ? (
+        ? state.holdWord || 'Hold: look up for a moment.'
+        : state?.askedSlideId
+          ? 'A question to all.'
+          : isVoting
+            ? 'The class votes: pick the way you want to go.'
+            : null;
+  const endsAt = state?.isEnded ? null : state?.timerEndsAt;
+  return said || endsAt ? (
     <p
       role="status"
       className="shrink-0 bg-brass-mist px-4 py-2 text-center font-semibold text-brass-deep"
     >
-      {said}
+      {said} {endsAt && <Countdown endsAt={endsAt} className="ml-2 font-head tabular-nums" />}
     </p>
   ) : null;
 }
 
+/** A hand that the teacher sees on the desk until it is taken down. */
+function HandUp({ isUp }: { isUp: boolean }): ReactElement {
+  const queries = useQueryClient();
+  const { trouble } = useNotices();
+  return (
+    <Button
+      look={isUp ? 'main' : 'quiet'}
+      size="large"
+      className="!px-3"
+      aria-pressed={isUp}
+      aria-label={isUp ? 'Hand down' : 'Hand up'}
+      title={isUp ? 'Take your hand down' : 'Put your hand up'}
+      onClick={() =>
+        void setHand(!isUp)
+          .then(() => queries.invalidateQueries({ queryKey: ['student'] }))
+          .catch((error: unknown) => trouble(sentenceOf(error)))
+      }
+    >
+      <Hand size={18} aria-hidden />
+    </Button>
+  );
+}
+
+function TryAgain(): ReactElement {
+  const queries = useQueryClient();
+  const { trouble } = useNotices();
+  return (
+    <Button
+      size="large"
+      onClick={() =>
+        void tryAgain()
+          .then(() => queries.invalidateQueries({ queryKey: ['student'] }))
+          .catch((error: unknown) => trouble(sentenceOf(error)))
+      }
+    >
+      Try again
+    </Button>
+  );
+}
+
+/** The prompts of questions that must be answered before handing in and are not; of slides that were walked. */
+function missingAnswers(edition: Deck, folio: Folio): string[] {
+  const walked = new Set(folio.walk.map(({ slideId }) => slideId));
+  return [...walked].flatMap((slideId) => {
+    const slide = edition.slides[slideId];
+    return (slide ? questionsOn(slide) : []).flatMap((element) => {
+      if (!element.isRequired) return [];
+      const given =
+        element.question.kind === 'sort'
+          ? sortedInto(slide!, folio.placements[slideId] ?? {})
+          : readAnswer(element.question, folio.answers[element.id]);
+      return given && !isBlank(given) ? [] : [wordsOf(element.text)];
+    });
+  });
+}
+
 /** Waits until everything is on the server, then freezes the folio as an attempt. */
-function HandIn({ document }: { document: OpenDocument }): ReactElement {
+function HandIn({
+  document,
+  missing,
+}: {
+  document: OpenDocument;
+  missing: string[];
+}): ReactElement {
   const [isAsking, setIsAsking] = useState(false);
   const [isBusy, setIsBusy] = useState(false);
   const queries = useQueryClient();
@@ -290,11 +404,22 @@ function HandIn({ document }: { document: OpenDocument }): ReactElement {
             isOpen
             onClose={() => setIsAsking(false)}
           >
+            {missing.length > 0 && (
+              <p className="mb-4 text-ember-deep">
+                {missing.length === 1 ? 'One question is' : `${missing.length} questions are`}{' '}
+                needed first: {missing.slice(0, 3).join('; ')}
+              </p>
+            )}
             <div className="flex justify-end gap-2">
               <Button size="large" onClick={() => setIsAsking(false)}>
                 Not yet
               </Button>
-              <Button size="large" look="main" disabled={isBusy} onClick={() => void hand()}>
+              <Button
+                size="large"
+                look="main"
+                disabled={isBusy || missing.length > 0}
+                onClick={() => void hand()}
+              >
                 {isBusy ? 'Handing in …' : 'Hand in now'}
               </Button>
             </div>

@@ -7,6 +7,7 @@ import {
   standing,
   visit,
   type Answer,
+  type ElementId,
   type Folio,
   type Link,
   type LinkId,
@@ -16,6 +17,7 @@ import {
 } from '@gobrel/core';
 import { useMemo } from 'react';
 import type * as Y from 'yjs';
+import type { StudentMark } from '../api/student';
 import { usePieces, type PieceWork } from '../stage/usePieces';
 
 /** What a student does on a slide, for the wide and the narrow view alike. */
@@ -24,6 +26,8 @@ export interface SlideWork extends PieceWork {
   links: readonly Link[];
   /** The student's own: what shuffled options are shuffled by. */
   seed: string;
+  /** Marks that may be seen by now. */
+  marks: Record<ElementId, StudentMark>;
   answerOf: (question: QuestionElement) => Answer | undefined;
   onAnswer: (question: QuestionElement, given: Answer) => void;
   onFollow: (linkId: LinkId) => void;
@@ -35,11 +39,12 @@ export function useSlideWork(args: {
   slide: Slide;
   links: readonly Link[];
   seed: string;
+  marks: Record<ElementId, StudentMark>;
   isHeld: boolean;
   onFollow: (linkId: LinkId) => void;
   onRefused: (reason: string) => void;
 }): SlideWork {
-  const { doc, folio, slide, links, seed, isHeld, onFollow, onRefused } = args;
+  const { doc, folio, slide, links, seed, marks, isHeld, onFollow, onRefused } = args;
   const placements = useMemo(() => folio.placements[slide.id] ?? {}, [folio, slide.id]);
   const pieces = usePieces({
     ...{ slide, placements, isHeld, onRefused },
@@ -50,6 +55,7 @@ export function useSlideWork(args: {
     slide,
     links,
     seed,
+    marks,
     onFollow,
     answerOf: (question) =>
       question.question.kind === 'sort'

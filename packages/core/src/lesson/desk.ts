@@ -13,6 +13,7 @@ import type { Placement, Placements } from '../stage/pieces.js';
  *   placements  map  'FolioId/SlideId/ElementId' → Placement
  *   tallies     map  question ElementId → Tally
  *   votes       map  'FolioId/SlideId' → LinkId
+ *   walks       map  LinkId → how often it was walked
  */
 /** Whether a student has been let in. */
 export const STATUSES = ['waiting', 'in'] as const;
@@ -57,12 +58,14 @@ export interface Desk {
   /** By name. */
   students: DeskStudent[];
   tallies: Record<ElementId, Tally>;
+  walks: Record<LinkId, number>;
 }
 
 export const deskEntries = (doc: Y.Doc): Y.Map<DeskEntry> => doc.getMap('students');
 export const deskAnswers = (doc: Y.Doc): Y.Map<DeskAnswer> => doc.getMap('answers');
 export const deskPlacements = (doc: Y.Doc): Y.Map<Placement> => doc.getMap('placements');
 export const deskVotes = (doc: Y.Doc): Y.Map<LinkId> => doc.getMap('votes');
+export const deskWalks = (doc: Y.Doc): Y.Map<number> => doc.getMap('walks');
 export const deskTallies = (doc: Y.Doc): Y.Map<Tally> => doc.getMap('tallies');
 
 export function readDesk(doc: Y.Doc): Desk {
@@ -88,5 +91,6 @@ export function readDesk(doc: Y.Doc): Desk {
   return {
     students: [...students.values()].sort((a, b) => a.name.localeCompare(b.name)),
     tallies: Object.fromEntries(deskTallies(doc)),
+    walks: Object.fromEntries(deskWalks(doc)),
   };
 }

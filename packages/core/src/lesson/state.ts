@@ -23,6 +23,8 @@ export interface LessonState {
   timerEndsAt: number | null;
   /** A question whose tally is put up. */
   putUp: PutUp | null;
+  /** A starred answer on the big screen: whose and to what; with the name only if the teacher says so. */
+  shown: ShownAnswer | null;
   /** A slide that was asked on the fly and lies over what everyone is at. */
   askedSlideId: SlideId | null;
   /** The vote on the way out of the slide where the class stands. */
@@ -38,6 +40,12 @@ export interface PutUp {
   questionId: ElementId;
   /** The correct answer is told. */
   showsKey: boolean;
+}
+
+export interface ShownAnswer {
+  folioId: FolioId;
+  questionId: ElementId;
+  withName: boolean;
 }
 
 export interface Presenting {
@@ -57,6 +65,7 @@ export const OPENING_STATE: LessonState = {
   heldAt: 0,
   timerEndsAt: null,
   putUp: null,
+  shown: null,
   askedSlideId: null,
   vote: null,
   renewed: 0,
@@ -80,7 +89,8 @@ export function readLessonState(doc: Y.Doc): LessonState | null {
 export function decodeLessonState(raw: unknown): LessonState {
   const { version, pace, slideId, isHeld, holdWord, heldAt, timerEndsAt, isEnded, renewed } =
     asRecord(raw);
-  const { presenting, putUp, askedSlideId, vote } = asRecord(raw);
+  const { presenting, putUp, shown, askedSlideId, vote } = asRecord(raw);
+  const answer = asRecord(shown);
   const put = asRecord(putUp);
   const voted = asRecord(vote);
   const { folioId, who, leafId } = asRecord(presenting);
@@ -95,6 +105,14 @@ export function decodeLessonState(raw: unknown): LessonState {
     putUp: asId(put.questionId)
       ? { questionId: asId(put.questionId), showsKey: asBoolean(put.showsKey) }
       : null,
+    shown:
+      typeof answer.folioId === 'string' && asId(answer.questionId)
+        ? {
+            folioId: answer.folioId,
+            questionId: asId(answer.questionId),
+            withName: asBoolean(answer.withName),
+          }
+        : null,
     askedSlideId: asId(askedSlideId) || null,
     vote: asId(voted.slideId)
       ? { slideId: asId(voted.slideId), isOpen: asBoolean(voted.isOpen) }
