@@ -18,7 +18,7 @@ test('the teacher moves the class together, holds it, and lets it go', async ({ 
   await student.getByRole('link', { name: 'Follow the wire' }).click();
   await expect(student.getByText('The class moves together')).toBeVisible();
 
-  await teacher.getByRole('button', { name: 'Hold' }).click();
+  await teacher.getByRole('button', { name: 'Hold', exact: true }).click();
   await expect(student.getByText('Hold: look up for a moment.')).toBeVisible();
   await expect(student.getByRole('radio', { name: 'The battery is flat' })).toBeDisabled();
   await teacher.getByRole('button', { name: 'Let go on' }).click();

@@ -53,7 +53,7 @@ test('from an empty map to a leaf on the big screen', async ({ browser }) => {
     await expect(teacher.getByRole('row', { name: /Bela Tamm/ })).toContainText('1 of 2');
     await teacher
       .getByRole('region', { name: 'Details' })
-      .getByRole('button', { name: 'Ada Brandt' })
+      .getByRole('button', { name: 'Ada Brandt', exact: true })
       .click();
     await expect(teacher.getByText('handed in', { exact: true })).toBeVisible();
     await expect(teacher.getByText('Gulls over the pier').first()).toBeVisible();

@@ -7,7 +7,7 @@ import { NoticeProvider } from './ui/Notice';
 // Each view is its own download: a student's device never loads the editor.
 const DecksPage = lazy(() => import('./decks/DecksPage'));
 const SignInPage = lazy(() => import('./decks/SignInPage'));
-const ClassesPage = lazy(() => import('./decks/ClassesPage'));
+const ClassesPage = lazy(() => import('./classes/ClassesPage'));
 const Workspace = lazy(() => import('./workspace/Workspace'));
 const ShowPage = lazy(() => import('./show/ShowPage'));
 const DeskPage = lazy(() => import('./desk/DeskPage'));

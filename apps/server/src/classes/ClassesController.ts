@@ -1,10 +1,35 @@
-import { Body, Controller, Get, Post, UseGuards } from '@nestjs/common';
-import { Transform } from 'class-transformer';
-import { ArrayMaxSize, IsArray, IsString, Length, MaxLength } from 'class-validator';
+import { Body, Controller, Get, HttpCode, Param, Post, Put, UseGuards } from '@nestjs/common';
+import { Transform, Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  MaxLength,
+  ValidateNested,
+} from 'class-validator';
 import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
-import { ClassesService, type ClassList } from './ClassesService.js';
+import { ClassesService, type ClassList, type SeenInLesson } from './ClassesService.js';
 
-export class NewClassDto {
+export class StudentOfListDto {
+  @IsOptional()
+  @IsUUID()
+  id?: string | null;
+
+  @IsString()
+  @MaxLength(60, { message: 'A name has 60 characters at the most' })
+  name: string;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(60, { message: 'A group’s name has 60 characters at the most' })
+  group?: string;
+}
+
+export class ClassDto {
   @Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))
   @IsString()
   @Length(1, 80, { message: 'A class needs a name of 1 to 80 characters' })
@@ -12,9 +37,14 @@ export class NewClassDto {
 
   @IsArray()
   @ArrayMaxSize(500, { message: 'A class list holds 500 names at the most' })
-  @IsString({ each: true })
-  @MaxLength(60, { each: true, message: 'A name has 60 characters at the most' })
-  students: string[];
+  @ValidateNested({ each: true })
+  @Type(() => StudentOfListDto)
+  students: StudentOfListDto[];
+}
+
+export class ArchiveDto {
+  @IsBoolean()
+  isArchived: boolean;
 }
 
 @Controller('api/classes')
@@ -30,8 +60,33 @@ export class ClassesController {
   @Post()
   async create(
     @CurrentTeacher() teacher: Teacher,
-    @Body() body: NewClassDto,
+    @Body() body: ClassDto,
   ): Promise<{ id: string }> {
     return { id: await this.classes.create(teacher.id, body.name, body.students) };
+  }
+
+  @Put(':id')
+  @HttpCode(204)
+  change(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() body: ClassDto,
+  ): Promise<void> {
+    return this.classes.change(teacher.id, id, body.name, body.students);
+  }
+
+  @Post(':id/archive')
+  @HttpCode(204)
+  archive(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { isArchived }: ArchiveDto,
+  ): Promise<void> {
+    return this.classes.setArchived(teacher.id, id, isArchived);
+  }
+
+  @Get(':id/lessons')
+  lessons(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<SeenInLesson[]> {
+    return this.classes.lessons(teacher.id, id);
   }
 }

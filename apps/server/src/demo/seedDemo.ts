@@ -45,7 +45,7 @@ export async function seedDemo(app: INestApplication): Promise<boolean> {
   await decks.adopt(ines!.id, fogBankDeck(pictures), uuid(5));
   await decks.addCoauthor(lamp, tomas!.email);
 
-  const classListId = await app.get(ClassesService).create(ines!.id, CLASS_NAME, [...STUDENTS]);
+  const classListId = await app.get(ClassesService).create(ines!.id, CLASS_NAME, GROUPED);
   await finishedLesson(app, lamp, classListId);
   await runningLesson(app, lamp, classListId);
   return true;
@@ -62,6 +62,11 @@ async function addPictures(assets: AssetsService): Promise<Pictures> {
   }
   return added as Pictures;
 }
+
+/** The class in six groups of four. */
+const GROUPED = STUDENTS.map((name, index) => ({
+  ...{ name, group: `Table ${1 + Math.floor(index / 4)}` },
+}));
 
 /** All 24 students to an ending, handed in. */
 async function finishedLesson(

@@ -74,7 +74,7 @@ test('names come from the class list, and a list that is closed takes no typed o
   const { ines, deckId } = room;
   const list = await ines.post<{ id: string }>('classes', {
     name: 'Kestrel 5',
-    students: ['Ada', 'Bela', ' '],
+    students: [{ name: 'Ada' }, { name: 'Bela' }, { name: ' ' }],
   });
   const { body } = await ines.post<{ id: string }>(`decks/${deckId}/lessons`, {
     classListId: list.body.id,
@@ -98,7 +98,10 @@ test('names come from the class list, and a list that is closed takes no typed o
     classStudentId: ada,
   });
   expect(stranger.status).toBe(404);
-  expect((await ines.post('classes', { name: 'x', students: ['Ada', 'Ada'] })).status).toBe(400);
+  expect(
+    (await ines.post('classes', { name: 'x', students: [{ name: 'Ada' }, { name: 'ada ' }] }))
+      .status,
+  ).toBe(400);
 });
 
 test('a return code brings a student back on another device; a wrong one does not', async () => {

@@ -34,10 +34,24 @@ export interface DeckCard {
 export interface Person extends Teacher {
   role: 'owner' | 'coauthor';
 }
+export interface ListedStudent {
+  id: string;
+  name: string;
+  group: string;
+}
+export interface SeenInLesson {
+  studentId: string;
+  lessonId: string;
+  title: string;
+  startedAt: string;
+  answered: number;
+  handedInAt: string | null;
+}
 export interface ClassList {
   id: string;
   name: string;
-  students: { id: string; name: string }[];
+  archivedAt: string | null;
+  students: ListedStudent[];
 }
 export interface LessonCard {
   id: string;

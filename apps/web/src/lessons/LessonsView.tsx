@@ -89,20 +89,21 @@ function StartLesson({ isOpen, onClose }: { isOpen: boolean; onClose: () => void
     >
       <fieldset className="flex flex-col gap-2">
         <legend className="mb-1 font-semibold">Class</legend>
-        {[{ id: null, name: 'No class list: everyone types a name' }, ...(classes.data ?? [])].map(
-          (list) => (
-            <label key={list.id ?? 'none'} className="flex min-h-8 items-center gap-2">
-              <input
-                type="radio"
-                name="class"
-                checked={classListId === list.id}
-                onChange={() => setClassListId(list.id)}
-                className="size-4 accent-petrol"
-              />
-              {list.name}
-            </label>
-          ),
-        )}
+        {[
+          { id: null, name: 'No class list: everyone types a name' },
+          ...(classes.data ?? []).filter(({ archivedAt }) => !archivedAt),
+        ].map((list) => (
+          <label key={list.id ?? 'none'} className="flex min-h-8 items-center gap-2">
+            <input
+              type="radio"
+              name="class"
+              checked={classListId === list.id}
+              onChange={() => setClassListId(list.id)}
+              className="size-4 accent-petrol"
+            />
+            {list.name}
+          </label>
+        ))}
       </fieldset>
       <label className="mt-3 flex min-h-8 items-center gap-2">
         <input
