@@ -58,7 +58,7 @@ test('the server is killed in mid-lesson and started again: desk and student go 
       ['Hold', true],
       ['Let go on', false],
     ] as const) {
-      await teacher.getByRole('button', { name: press }).click();
+      await teacher.getByRole('button', { name: press, exact: true }).click();
       await expect(student.getByText('Hold: look up for a moment.')).toBeVisible({ visible: seen });
     }
   } finally {

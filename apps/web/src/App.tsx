@@ -11,6 +11,7 @@ const ClassesPage = lazy(() => import('./classes/ClassesPage'));
 const Workspace = lazy(() => import('./workspace/Workspace'));
 const ShowPage = lazy(() => import('./show/ShowPage'));
 const DeskPage = lazy(() => import('./desk/DeskPage'));
+const ResultsPage = lazy(() => import('./results/ResultsPage'));
 const BigScreenPage = lazy(() => import('./screen/BigScreenPage'));
 const JoinPage = lazy(() => import('./student/JoinPage'));
 const StudentPage = lazy(() => import('./student/StudentPage'));
@@ -32,6 +33,7 @@ export function App(): ReactElement {
               <Route path="/deck/:deckId/show" element={<ShowPage />} />
               <Route path="/deck/:deckId/*" element={<Workspace />} />
               <Route path="/desk/:lessonId" element={<DeskPage />} />
+              <Route path="/results/:lessonId" element={<ResultsPage />} />
               <Route path="/screen/:lessonId" element={<BigScreenPage />} />
               <Route path="/join" element={<JoinPage />} />
               <Route path="/lesson" element={<StudentPage />} />

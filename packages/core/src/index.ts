@@ -125,3 +125,6 @@ export {
   type Starter,
   type StarterGroup,
 } from './starters/starter.js';
+export * from './results/statistics.js';
+export * from './results/results.js';
+export { xapiStatements, type XapiStatement } from './results/xapi.js';

@@ -332,9 +332,17 @@ export class FoliosService {
     if ((await this.#attemptsOf(folioId)) >= lesson.settings.attempts) {
       throw refused('This lesson allows no other attempt.');
     }
-    await this.database.query('UPDATE folio SET handed_in_at = NULL WHERE id = $1', [folioId]);
+    await this.open(folioId);
+  }
+
+  /** Lets a folio be written again that was handed in; its attempts stay. */
+  async open(folioId: string): Promise<void> {
+    const [rows] = await this.database.query<[{ lesson_id: string }[], number]>(
+      'UPDATE folio SET handed_in_at = NULL WHERE id = $1 RETURNING lesson_id',
+      [folioId],
+    );
     this.sync.reopen(`folio:${folioId}`);
-    await this.projector.announce(folio.lessonId, folioId);
+    if (rows[0]) await this.projector.announce(rows[0].lesson_id, folioId);
   }
 
   /** Freezes the folio as an attempt. A second hand-in is refused. */

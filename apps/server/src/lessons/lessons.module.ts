@@ -3,12 +3,14 @@ import { ClassesModule } from '../classes/classes.module.js';
 import { DecksModule } from '../decks/decks.module.js';
 import { FolioProjector } from '../folios/FolioProjector.js';
 import { FoliosService } from '../folios/FoliosService.js';
+import { ResultsService } from '../folios/ResultsService.js';
 import { StudentController } from '../folios/StudentController.js';
 import { StudentsController } from '../folios/StudentsController.js';
 import { PracticeController } from '../practice/PracticeController.js';
 import { PracticeService } from '../practice/PracticeService.js';
 import { DeskController } from './DeskController.js';
 import { LessonsController } from './LessonsController.js';
+import { ResultsController } from './ResultsController.js';
 import { LessonsService } from './LessonsService.js';
 
 /** Lessons and the folios in them know each other, so they are one module. */
@@ -20,8 +22,9 @@ import { LessonsService } from './LessonsService.js';
     StudentsController,
     StudentController,
     PracticeController,
+    ResultsController,
   ],
-  providers: [LessonsService, FoliosService, FolioProjector, PracticeService],
+  providers: [LessonsService, FoliosService, FolioProjector, PracticeService, ResultsService],
   exports: [LessonsService, FoliosService, FolioProjector],
 })
 export class LessonsModule {}

@@ -46,5 +46,5 @@ export function readClassCsv(text: string): ListedName[] | string {
 export const writeClassCsv = (students: readonly ListedName[]): string =>
   Papa.unparse(
     students.map(({ name, group }) => ({ name, group })),
-    { escapeFormulae: true },
+    { escapeFormulae: /^[=+\-@\t\r]/ },
   );

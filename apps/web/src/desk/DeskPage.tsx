@@ -17,7 +17,7 @@ import {
   useState,
   type ReactElement,
 } from 'react';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { useLesson, type Lesson } from '../api/teacher';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import type { OpenDocument } from '../sync/openDocument';
@@ -134,6 +134,9 @@ function Desk(props: {
                 </span>
               </button>
             )}
+            <Link to={`/results/${lesson.id}`} className="text-petrol hover:underline">
+              Results
+            </Link>
             <Button onClick={() => setOpen('settings')}>Settings</Button>
             <Button onClick={() => window.open(`/screen/${lesson.id}`, `screen-${lesson.id}`)}>
               Big screen

@@ -30,6 +30,13 @@ export function SettingsFields(props: {
           onChange={(seesMarks) => onChange({ seesMarks })}
         />
       </Setting>
+      {settings.seesMarks === 'when-released' && (
+        <Check
+          label="The marks are released"
+          isOn={settings.isReleased}
+          onChange={(isReleased) => onChange({ isReleased })}
+        />
+      )}
       <Setting label="A folio may be handed in">
         <Select
           label="A folio may be handed in"

@@ -47,6 +47,12 @@ export default function LessonsView(): ReactElement {
                 {count(lesson.students, 'student')}, {lesson.handedIn} handed in
               </p>
             </div>
+            <Link
+              to={`/results/${lesson.id}`}
+              className="relative z-10 rounded-[4px] px-2 py-1 font-semibold text-petrol hover:bg-sand"
+            >
+              Results
+            </Link>
             {lesson.endedAt ? (
               <Badge>ended</Badge>
             ) : (

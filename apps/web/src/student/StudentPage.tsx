@@ -205,15 +205,16 @@ function AtWork(props: {
           </CreditsOf>
         )}
       </div>
-      <footer className="flex min-h-[60px] shrink-0 items-center gap-3 border-t border-line bg-sheet px-4 pb-[env(safe-area-inset-bottom)]">
+      <footer className="flex min-h-[60px] shrink-0 items-center gap-2 border-t border-line bg-sheet px-3 pb-[env(safe-area-inset-bottom)]">
         <Button
           size="large"
+          className="!px-3 sm:!px-5"
           onClick={walk.back}
           disabled={!walk.canGoBack || isHeld || pace === 'together' || leaves === 'open'}
         >
           Back
         </Button>
-        <div className="min-w-0 flex-1 text-[13px] leading-tight text-soft">
+        <div className="min-w-0 flex-1 overflow-hidden text-[13px] leading-tight text-soft">
           <p className="hidden truncate sm:block">{lesson.name}</p>
           <p className="flex flex-wrap gap-x-1.5">
             <span className="whitespace-nowrap">
@@ -222,7 +223,7 @@ function AtWork(props: {
             <SavedLabel document={document} />
           </p>
         </div>
-        <div className="flex shrink-0 items-center gap-1 sm:gap-2">
+        <div className="flex shrink-0 items-center gap-0.5 sm:gap-2">
           <Button
             look="quiet"
             size="large"
@@ -317,7 +318,7 @@ function HandUp({ isUp }: { isUp: boolean }): ReactElement {
     <Button
       look={isUp ? 'main' : 'quiet'}
       size="large"
-      className="!px-3"
+      className="!px-2"
       aria-pressed={isUp}
       aria-label={isUp ? 'Hand down' : 'Hand up'}
       title={isUp ? 'Take your hand down' : 'Put your hand up'}
@@ -393,7 +394,7 @@ function HandIn({
   };
   return (
     <>
-      <Button look="main" size="large" onClick={() => setIsAsking(true)}>
+      <Button look="main" size="large" className="!px-3 sm:!px-5" onClick={() => setIsAsking(true)}>
         Hand in
       </Button>
       <Suspense>

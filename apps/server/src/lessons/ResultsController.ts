@@ -1,0 +1,98 @@
+import {
+  Body,
+  Controller,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Put,
+  UseGuards,
+} from '@nestjs/common';
+import type { Deck, LessonSettings, StudentResult } from '@gobrel/core';
+import { IsNumber, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
+import { AccessService } from '../access/AccessService.js';
+import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { FoliosService } from '../folios/FoliosService.js';
+import { ResultsService } from '../folios/ResultsService.js';
+import { LessonsService } from './LessonsService.js';
+
+export class MarkDto {
+  /** A share from 0 to 1; null leaves what the machine says. */
+  @IsOptional()
+  @IsNumber({}, { message: 'A mark is a number' })
+  @Min(0, { message: 'A mark is no less than nothing' })
+  @Max(1, { message: 'A mark is no more than all points' })
+  score: number | null;
+
+  @IsString()
+  @MaxLength(2000, { message: 'A comment has 2,000 characters at the most' })
+  comment: string;
+
+  @IsString()
+  @MaxLength(60)
+  stamp: string;
+}
+
+export interface LessonResults {
+  lessonId: string;
+  deckId: string;
+  title: string;
+  className: string | null;
+  startedAt: string;
+  endedAt: string | null;
+  settings: LessonSettings;
+  edition: Deck;
+  students: StudentResult[];
+}
+
+/** What a lesson has brought. */
+@Controller('api/lessons/:id')
+@UseGuards(TeacherGuard)
+export class ResultsController {
+  constructor(
+    private readonly lessons: LessonsService,
+    private readonly results: ResultsService,
+    private readonly folios: FoliosService,
+    private readonly access: AccessService,
+  ) {}
+
+  @Get('results')
+  async all(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<LessonResults> {
+    await this.access.requireLesson(teacher.id, id);
+    const { deckId, title, className, startedAt, endedAt, settings, editionId } =
+      await this.lessons.require(id);
+    return {
+      ...{ lessonId: id, deckId, title, className, startedAt, endedAt, settings },
+      edition: await this.lessons.edition(editionId),
+      students: await this.results.studentsOf(id),
+    };
+  }
+
+  @Put('students/:folioId/marks/:questionId')
+  @HttpCode(204)
+  async mark(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Param('folioId', ParseUUIDPipe) folioId: string,
+    @Param('questionId') questionId: string,
+    @Body() body: MarkDto,
+  ): Promise<void> {
+    await this.access.requireLesson(teacher.id, id);
+    await this.folios.requireIn(id, folioId);
+    await this.results.mark(id, folioId, questionId, { ...body, score: body.score ?? null });
+  }
+
+  /** Gives a folio back that was handed in, for another attempt. */
+  @Post('students/:folioId/return')
+  @HttpCode(204)
+  async giveBack(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Param('folioId', ParseUUIDPipe) folioId: string,
+  ): Promise<void> {
+    await this.access.requireLesson(teacher.id, id);
+    await this.folios.requireIn(id, folioId);
+    await this.folios.open(folioId);
+  }
+}

@@ -1,0 +1,86 @@
+import { answer, visit, type StudentResult } from '@gobrel/core';
+import { FoliosService } from '../folios/FoliosService.js';
+import { openClassroom, type Classroom } from '../testing/classroom.js';
+import { signUp, startServer, type TestServer } from '../testing/testServer.js';
+
+let server: TestServer;
+let room: Classroom;
+beforeAll(async () => {
+  server = await startServer();
+  room = await openClassroom(server);
+});
+afterAll(() => server.stop());
+
+const at = (path: string): string => `lessons/${room.lessonId}/${path}`;
+const results = async (): Promise<StudentResult[]> =>
+  (await room.ines.get<{ students: StudentResult[] }>(at('results'))).body.students;
+
+test('a gradebook holds answers, walks and marks by hand; students see what the teacher lets them', async () => {
+  const ada = await room.join('Ada');
+  const folio = await ada.open(`folio:${ada.folioId}`);
+  visit(folio.doc, 'pier', 'start', Date.now());
+  visit(folio.doc, 'sea', 'row', Date.now());
+  answer(folio.doc, 'q', { kind: 'choice', optionIds: ['b'] }, Date.now());
+  await folio.acknowledged();
+  await server.app.get(FoliosService).settle();
+  const [student] = await results();
+  expect(student).toMatchObject({
+    ...{ name: 'Ada', attempts: 0, isPractice: false },
+    answers: { q: { score: 0, isLate: false } },
+    walk: [{ slideId: 'pier' }, { slideId: 'sea', via: 'row' }],
+  });
+  const mark = { score: 0.5, comment: 'You are near.', stamp: 'Look again' };
+  const put = (body: unknown) =>
+    room.ines.request('PUT', at(`students/${ada.folioId}/marks/q`), body);
+  expect((await put(mark)).status).toBe(204);
+  expect((await results())[0]?.marks).toEqual({ q: mark });
+  const seen = async (): Promise<Record<string, unknown> | null> =>
+    (await ada.get<{ marks: Record<string, unknown> | null }>('student/marks')).body.marks;
+  expect(await seen()).toBeNull();
+  const allow = (settings: object) => room.ines.request('PUT', at('settings'), settings);
+  await allow({ seesMarks: 'when-released' });
+  expect(await seen()).toBeNull();
+  await allow({ isReleased: true });
+  expect(await seen()).toMatchObject({ q: { score: 0.5, comment: 'You are near.', points: 1 } });
+  await allow({ seesMarks: 'after-hand-in' });
+  expect(await seen()).toBeNull();
+  await ada.post('student/hand-in');
+  expect(await seen()).not.toBeNull();
+  // Given back, it is written again, and the marks stay hidden until the next hand-in.
+  expect((await room.ines.post(at(`students/${ada.folioId}/return`))).status).toBe(204);
+  expect(await seen()).toBeNull();
+  expect((await results())[0]).toMatchObject({ handedInAt: null, attempts: 1 });
+  // A mark that says nothing is none.
+  await put({ score: null, comment: ' ', stamp: '' });
+  expect((await results())[0]?.marks).toEqual({});
+});
+
+test.each([
+  [{ score: 2, comment: '', stamp: '' }],
+  [{ score: -1, comment: '', stamp: '' }],
+  [{ score: 'all', comment: '', stamp: '' }],
+  [{ score: 1, comment: 'x'.repeat(2001), stamp: '' }],
+  [{ score: 1 }],
+])('%p is no mark', async (mark) => {
+  const bela = await room.join(`Bela ${Math.random()}`);
+  const { status } = await room.ines.request('PUT', at(`students/${bela.folioId}/marks/q`), mark);
+  expect(status).toBe(400);
+});
+
+test('marks are given to questions of the lesson only, by its teachers only', async () => {
+  const [cato, tomas] = [await room.join('Cato'), await signUp(server.url)];
+  const mark = { score: 1, comment: '', stamp: '' };
+  const path = at(`students/${cato.folioId}/marks/q`);
+  expect(
+    (await room.ines.request('PUT', at(`students/${cato.folioId}/marks/zz`), mark)).status,
+  ).toBe(404);
+  expect((await tomas.request('PUT', path, mark)).status).toBe(404);
+  expect((await cato.request('PUT', path, mark)).status).toBe(401);
+  expect((await tomas.get(at('results'))).status).toBe(404);
+  expect((await cato.get(at('results'))).status).toBe(401);
+  const other = await openClassroom(server);
+  const eve = await other.join('Eve');
+  expect((await room.ines.request('PUT', at(`students/${eve.folioId}/marks/q`), mark)).status).toBe(
+    404,
+  );
+});

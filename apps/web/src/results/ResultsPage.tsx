@@ -1,0 +1,270 @@
+import {
+  markedQuestions,
+  markTable,
+  PLAIN_SCALE,
+  xapiStatements,
+  type Deck,
+  type HandMark,
+  type LessonSettings,
+  type StudentResult,
+} from '@gobrel/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo, useState, type ReactElement } from 'react';
+import { Link, useParams } from 'react-router';
+import { http, sentenceOf } from '../api/http';
+import { RequireTeacher } from '../decks/RequireTeacher';
+import { count, when } from '../decks/when';
+import { Button } from '../ui/Button';
+import { useNotices } from '../ui/Notice';
+import { Badge, Centre, Header } from '../ui/Page';
+import { saveFile } from '../ui/saveFile';
+import { Segments } from '../ui/Segments';
+import { Sheet } from '../ui/Sheet';
+import { answerInWords, LONG_COLUMNS, longCsv, wideCsv, type Exported } from './exports';
+import { LessonFigures, QuestionFigures, RouteFigures } from './Figures';
+import { Gradebook } from './Gradebook';
+import { MarkPanel } from './MarkPanel';
+
+interface LessonResults {
+  lessonId: string;
+  deckId: string;
+  title: string;
+  className: string | null;
+  startedAt: string;
+  endedAt: string | null;
+  settings: LessonSettings;
+  edition: Deck;
+  students: StudentResult[];
+}
+type View = 'gradebook' | 'questions' | 'lesson' | 'routes';
+const VIEWS: { value: View; label: string }[] = [
+  { value: 'gradebook', label: 'Gradebook' },
+  { value: 'questions', label: 'Questions' },
+  { value: 'lesson', label: 'The lesson' },
+  { value: 'routes', label: 'Routes' },
+];
+
+export default function ResultsPage(): ReactElement {
+  const { lessonId = '' } = useParams();
+  return <RequireTeacher>{() => <Opened lessonId={lessonId} />}</RequireTeacher>;
+}
+
+function Opened({ lessonId }: { lessonId: string }): ReactElement {
+  const results = useQuery({
+    queryKey: ['results', lessonId],
+    queryFn: () => http.get<LessonResults>(`lessons/${lessonId}/results`),
+    retry: false,
+  });
+  if (results.error) {
+    return (
+      <Centre title="Not yours to open">
+        This lesson is not there, or it is another teacher’s.
+      </Centre>
+    );
+  }
+  return results.data ? <Results results={results.data} /> : <Centre>Opening the results …</Centre>;
+}
+
+function Results({ results }: { results: LessonResults }): ReactElement {
+  const { edition, settings, lessonId } = results;
+  const { countsLate } = settings;
+  const { trouble } = useNotices();
+  const queries = useQueryClient();
+  const [view, setView] = useState<View>('gradebook');
+  const [hasPractice, setHasPractice] = useState(false);
+  const [open, setOpen] = useState<{ row: number; column: number } | null>(null);
+  const practice = results.students.filter(({ isPractice }) => isPractice).length;
+  const students = useMemo(
+    () => results.students.filter(({ isPractice }) => hasPractice || !isPractice),
+    [results, hasPractice],
+  );
+  const questions = useMemo(() => markedQuestions(edition), [edition]);
+  const table = useMemo(
+    () => markTable(students, questions, countsLate),
+    [students, questions, countsLate],
+  );
+  const again = (): void => void queries.invalidateQueries({ queryKey: ['results', lessonId] });
+  const mark = (row: number, column: number, given: HandMark): void => {
+    const [student, asked] = [students[row], questions[column]];
+    if (!student || !asked) return;
+    // Shown at once; asked for again whatever the server says.
+    queries.setQueryData<LessonResults>(
+      ['results', lessonId],
+      (old) =>
+        old && {
+          ...old,
+          students: old.students.map((one) =>
+            one.folioId === student.folioId
+              ? { ...one, marks: { ...one.marks, [asked.id]: given } }
+              : one,
+          ),
+        },
+    );
+    http
+      .put(`lessons/${lessonId}/students/${student.folioId}/marks/${asked.id}`, given)
+      .catch((error: unknown) => trouble(sentenceOf(error)))
+      .finally(again);
+  };
+  const post = (path: string): void =>
+    void http
+      .post(`lessons/${lessonId}/${path}`)
+      .catch((error: unknown) => trouble(sentenceOf(error)))
+      .finally(again);
+  const digit = (row: number, column: number, nth: number): void => {
+    const asked = questions[column];
+    const key = asked?.key;
+    const step = (key && 'scale' in key ? key.scale : PLAIN_SCALE)[nth - 1];
+    const before = students[row]?.marks[asked?.id ?? ''];
+    if (step) {
+      mark(row, column, {
+        ...{ comment: before?.comment ?? '', stamp: before?.stamp ?? '' },
+        score: step.share,
+      });
+    }
+  };
+  const exported: Exported = {
+    ...{ title: results.title, students, questions, countsLate },
+    slideOf: (id) =>
+      Object.values(edition.slides).find(({ elements }) => elements.some((one) => one.id === id))
+        ?.title ?? '',
+  };
+  const [student, asked] = [students[open?.row ?? -1], questions[open?.column ?? -1]];
+  return (
+    <div className="flex h-full flex-col">
+      <Header
+        left={
+          <>
+            <h1 className="truncate text-[17px]">{results.title}: results</h1>
+            {results.className && <Badge>{results.className}</Badge>}
+            <Badge tone="brass">
+              {results.endedAt ? `ended ${when(results.endedAt)}` : 'running'}
+            </Badge>
+          </>
+        }
+        right={
+          <>
+            {settings.seesMarks === 'when-released' && (
+              <Button
+                look={settings.isReleased ? 'plain' : 'main'}
+                onClick={() =>
+                  void http
+                    .put(`lessons/${lessonId}/settings`, { isReleased: !settings.isReleased })
+                    .catch((error: unknown) => trouble(sentenceOf(error)))
+                    .finally(again)
+                }
+              >
+                {settings.isReleased ? 'Take the marks back' : 'Release the marks'}
+              </Button>
+            )}
+            <Downloads exported={exported} lessonId={lessonId} />
+            <Link to={`/desk/${lessonId}`} className="text-petrol hover:underline">
+              Desk
+            </Link>
+          </>
+        }
+      />
+      <div className="flex flex-wrap items-center gap-4 border-b border-line px-5 py-2.5">
+        <Segments label="Shown" value={view} options={VIEWS} onChange={setView} />
+        {practice > 0 && (
+          <label className="flex items-center gap-1.5 text-[14px]">
+            <input
+              type="checkbox"
+              className="size-4 accent-petrol"
+              checked={hasPractice}
+              onChange={(event) => setHasPractice(event.target.checked)}
+            />
+            with the practice class ({practice})
+          </label>
+        )}
+        <span className="ml-auto text-[13px] text-soft">
+          {count(students.length, 'student')}, {count(questions.length, 'question')}
+        </span>
+      </div>
+      {questions.length === 0 && view !== 'routes' ? (
+        <Centre>This lesson asks nothing that is marked.</Centre>
+      ) : view === 'gradebook' ? (
+        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_380px]">
+          <div className="overflow-auto" role="region" aria-label="Gradebook">
+            <Gradebook
+              {...{ students, questions, table, countsLate, open }}
+              onOpen={(row, column) => setOpen({ row, column })}
+              onDigit={digit}
+            />
+          </div>
+          <div className="overflow-y-auto border-l border-line">
+            {student && asked && open ? (
+              <>
+                <MarkPanel
+                  key={`${student.folioId}/${asked.id}/${student.marks[asked.id]?.comment ?? ''}`}
+                  {...{ student, asked, countsLate }}
+                  onMark={(given) => mark(open.row, open.column, given)}
+                />
+                {student.handedInAt && !results.endedAt && (
+                  <div className="px-5 pb-5">
+                    <Button onClick={() => post(`students/${student.folioId}/return`)}>
+                      Give back for another attempt
+                    </Button>
+                  </div>
+                )}
+              </>
+            ) : (
+              <p className="p-5 text-soft">
+                Pick a cell to see the work. The arrows walk on; a digit marks by the scale.
+              </p>
+            )}
+          </div>
+        </div>
+      ) : view === 'questions' ? (
+        <div className="min-h-0 flex-1 overflow-auto px-6 pb-8">
+          <div className="max-w-[820px]">
+            {questions.map((one, at) => (
+              <QuestionFigures key={one.id} asked={one} {...{ at, table, students }} />
+            ))}
+          </div>
+        </div>
+      ) : view === 'lesson' ? (
+        <div className="min-h-0 flex-1 overflow-auto p-6">
+          <LessonFigures table={table} />
+        </div>
+      ) : (
+        <div className="min-h-0 flex-1">
+          <RouteFigures edition={edition} students={students} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Downloads(props: { exported: Exported; lessonId: string }): ReactElement {
+  const { exported, lessonId } = props;
+  const name = exported.title.replace(/[^\p{L}\p{N} -]/gu, '').trim() || 'lesson';
+  const xapi = (): void => {
+    const statements = xapiStatements({
+      ...{ home: window.location.origin, lessonId },
+      ...{ students: exported.students, questions: exported.questions },
+      countsLate: exported.countsLate,
+      inWords: (question, answer) =>
+        answerInWords(question, { answer, score: null, at: '', isLate: false }),
+      makeUuid: () => crypto.randomUUID(),
+    });
+    saveFile(`${name}.xapi.json`, JSON.stringify(statements, null, 2), 'application/json');
+  };
+  return (
+    <Sheet label="Save the results" width={420} trigger={<Button>Save as …</Button>}>
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => saveFile(`${name} long.csv`, longCsv(exported))}>CSV, long</Button>
+        <Button onClick={() => saveFile(`${name} wide.csv`, wideCsv(exported))}>CSV, wide</Button>
+        <Button onClick={xapi}>xAPI statements</Button>
+      </div>
+      <h3 className="mt-3 mb-1 text-[14px]">Columns of the long form</h3>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-[12px]">
+        {Object.entries(LONG_COLUMNS).map(([column, says]) => (
+          <div key={column} className="contents">
+            <dt className="font-semibold">{column}</dt>
+            <dd className="text-soft">{says}</dd>
+          </div>
+        ))}
+      </dl>
+    </Sheet>
+  );
+}

@@ -1,0 +1,71 @@
+import type { Deck, QuestionElement } from '../deck/types.js';
+import { questionsOf } from '../folio/projection.js';
+import type { ElementId, FolioId } from '../ids.js';
+import type { Answer } from '../questions/registry.js';
+import type { MarkTable, WalkStep } from './statistics.js';
+
+/** A mark that a teacher gave by hand, with what goes with it. */
+export interface HandMark {
+  /** From 0 to 1; null leaves the machine's. */
+  score: number | null;
+  comment: string;
+  stamp: string;
+}
+
+export interface GivenAnswer {
+  answer: Answer;
+  /** By machine, from 0 to 1; null without a key. */
+  score: number | null;
+  /** ISO 8601. */
+  at: string;
+  isLate: boolean;
+}
+
+/** What one student did in a lesson. */
+export interface StudentResult {
+  folioId: FolioId;
+  name: string;
+  handedInAt: string | null;
+  attempts: number;
+  isPractice: boolean;
+  answers: Record<ElementId, GivenAnswer>;
+  marks: Record<ElementId, HandMark>;
+  walk: WalkStep[];
+}
+
+/** Our own stamps: a word each, that a teacher puts on an answer. */
+export const STAMPS = [
+  'Clear as a bell',
+  'Good find',
+  'Look again',
+  'Say why',
+  'Brave try',
+] as const;
+
+/** The questions of an edition that are marked, in the order of their slides by title and place. */
+export function markedQuestions(edition: Deck): QuestionElement[] {
+  return [...questionsOf(edition).values()].filter(({ isForThinking }) => !isForThinking);
+}
+
+/** What counts of a student's answer: the teacher's mark, or the machine's; late ones only where that is allowed. */
+export function markOf(
+  student: StudentResult,
+  questionId: ElementId,
+  countsLate: boolean,
+): number | null {
+  const byHand = student.marks[questionId]?.score;
+  if (byHand !== null && byHand !== undefined) return byHand;
+  const given = student.answers[questionId];
+  return given && (countsLate || !given.isLate) ? given.score : null;
+}
+
+/** All marks as a table: students by questions. */
+export const markTable = (
+  students: readonly StudentResult[],
+  questions: readonly QuestionElement[],
+  countsLate: boolean,
+): MarkTable => ({
+  questionIds: questions.map(({ id }) => id),
+  points: questions.map(({ question }) => question.points),
+  rows: students.map((student) => questions.map(({ id }) => markOf(student, id, countsLate))),
+});
