@@ -105,7 +105,10 @@ const KINDS: Asked[] = [
     ...{ starter: 'From small to large', kind: 'order', told: /(→.*){4}/ },
     mouse: (page) => drag(page, page.getByLabel(/, place 1$/), page.getByLabel(/, place 5$/)),
     touch: async (page) => {
-      await page.getByRole('button', { name: /one place back/ }).first().tap();
+      await page
+        .getByRole('button', { name: /one place back/ })
+        .first()
+        .tap();
     },
     keyboard: async (page) => {
       await press(page.getByRole('button', { name: /one place forward/ }).last(), 'Enter');

@@ -13,12 +13,17 @@ export class FailureThrottle {
 
   /** Throws when the key had `most` failures within the last `seconds`. */
   async check(key: string, most: number, seconds: number): Promise<void> {
-    const [row] = await this.database.query<{ failures: string }[]>(
-      `SELECT count(*) AS failures FROM failure
+    if ((await this.count(key, seconds)) >= most) throw tooMany(seconds);
+  }
+
+  /** How often the key has failed within the last `seconds`. */
+  async count(key: string, seconds: number): Promise<number> {
+    const [row] = await this.database.query<{ failures: number }[]>(
+      `SELECT count(*)::int AS failures FROM failure
        WHERE key = $1 AND at > now() - make_interval(secs => $2)`,
       [hashToken(key), seconds],
     );
-    if (Number(row?.failures ?? 0) >= most) throw tooMany(seconds);
+    return row?.failures ?? 0;
   }
 
   async record(key: string): Promise<void> {

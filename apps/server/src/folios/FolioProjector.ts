@@ -6,6 +6,7 @@ import {
 } from '@nestjs/common';
 import type { DirectConnection, Document } from '@hocuspocus/server';
 import {
+  deskAlarms,
   deskAnswers,
   deskEntries,
   deskPlacements,
@@ -398,6 +399,13 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
         deskEntries(doc).set(folioId, { ...entry, activeAt, isHere: this.#isHere(folioId) });
       });
     }
+    await this.#letGo(lesson);
+  }
+
+  /** Tells the desk that somebody seems to guess return codes. */
+  async alarm(lessonId: string, wrongCodes: number): Promise<void> {
+    const lesson = await this.#hold(lessonId);
+    await lesson.desk?.transact((doc) => void deskAlarms(doc).set('returnCodes', wrongCodes));
     await this.#letGo(lesson);
   }
 

@@ -11,6 +11,7 @@ import {
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import * as Y from 'yjs';
+import { FailureThrottle } from '../access/FailureThrottle.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
 import { isDuplicate, LessonsService, type Lesson } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
@@ -65,6 +66,9 @@ export interface StudentLesson {
 const COLUMNS = `id, lesson_id AS "lessonId", name, return_code AS "returnCode", handed_in_at AS "handedInAt",
   status, hand_up_at AS "handUpAt"`;
 
+/** Seconds in which wrong return codes are counted together. */
+const CODES_WITHIN = 300;
+
 @Injectable()
 export class FoliosService {
   constructor(
@@ -72,6 +76,7 @@ export class FoliosService {
     private readonly lessons: LessonsService,
     private readonly sync: SyncService,
     private readonly projector: FolioProjector,
+    private readonly throttle: FailureThrottle,
   ) {}
 
   async namesFor(lesson: Lesson): Promise<NameOnList[]> {
@@ -236,6 +241,19 @@ export class FoliosService {
       [lessonId, returnCode],
     );
     return row ?? null;
+  }
+
+  /** Return codes are short: in one lesson no more than sixty wrong ones are taken in five minutes, wherever from. */
+  async checkReturnCodes(lessonId: string): Promise<void> {
+    await this.throttle.check(`return:${lessonId}`, 60, CODES_WITHIN);
+  }
+
+  /** Counts a wrong return code; the desk is told when that looks like guessing. */
+  async wrongReturnCode(lessonId: string): Promise<void> {
+    const key = `return:${lessonId}`;
+    await this.throttle.record(key);
+    const failures = await this.throttle.count(key, CODES_WITHIN);
+    if (failures >= 10) await this.projector.alarm(lessonId, failures);
   }
 
   /** A token for one more device of this student. */

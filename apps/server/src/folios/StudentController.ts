@@ -63,10 +63,12 @@ export class StudentController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<{ folioId: string }> {
     const lesson = await this.#lessonOf(body.code, request);
+    await this.folios.checkReturnCodes(lesson.id);
     const returnCode = readReturnCode(body.returnCode);
     const folio = returnCode && (await this.folios.findByReturnCode(lesson.id, returnCode));
     if (!folio) {
       await this.throttle.record(keyOf(request));
+      await this.folios.wrongReturnCode(lesson.id);
       throw new Problem(404, 'Not found', 'This return code is not one of this lesson.');
     }
     await this.#open(folio.id, response);

@@ -188,6 +188,12 @@ function Desk(props: {
             {!isOver && <Practice students={desk.students} act={act} />}
             <span className="ml-auto text-[13px] text-soft">{handedIn} handed in</span>
           </div>
+          {desk.wrongReturnCodes > 0 && !isOver && (
+            <p role="alert" className="bg-brass-mist px-4 py-1.5 text-[14px] text-brass-deep">
+              Somebody tries return codes: {desk.wrongReturnCodes} wrong ones in a few minutes. More
+              are held back for a while.
+            </p>
+          )}
           <div className="min-h-0 flex-1">
             <LessonMap
               edition={edition}

@@ -1,6 +1,6 @@
 import { MARKS_SEEN, type EditionChanges, type LessonSettings } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
-import type { ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { http } from '../api/http';
 import { Check, Select, Setting } from '../slide/controls';
 import { Button } from '../ui/Button';
@@ -75,6 +75,8 @@ export default function SettingsDialog(props: {
   onClose: () => void;
 }): ReactElement {
   const { lessonId, act } = props;
+  // Shown as set at once; the server's word comes a moment later.
+  const [set, setSet] = useState<Partial<LessonSettings>>({});
   const renewal = useQuery({
     queryKey: ['renewal', lessonId],
     queryFn: () => http.get<EditionChanges>(`lessons/${lessonId}/renewal`),
@@ -82,7 +84,13 @@ export default function SettingsDialog(props: {
   });
   return (
     <Dialog title="This lesson" isOpen onClose={props.onClose}>
-      <SettingsFields settings={props.settings} onChange={act.settings} />
+      <SettingsFields
+        settings={{ ...props.settings, ...set }}
+        onChange={(changed) => {
+          setSet({ ...set, ...changed });
+          act.settings(changed);
+        }}
+      />
       {!props.isOver && (
         <section className="mt-5 border-t border-line pt-4">
           <h3 className="mb-1 text-[16px]">Changes in the deck since</h3>

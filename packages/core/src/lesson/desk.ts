@@ -14,6 +14,7 @@ import type { Placement, Placements } from '../stage/pieces.js';
  *   tallies     map  question ElementId → Tally
  *   votes       map  'FolioId/SlideId' → LinkId
  *   walks       map  LinkId → how often it was walked
+ *   alarms      map  what somebody tries → how often so far
  */
 /** Whether a student has been let in. */
 export const STATUSES = ['waiting', 'in'] as const;
@@ -59,12 +60,15 @@ export interface Desk {
   students: DeskStudent[];
   tallies: Record<ElementId, Tally>;
   walks: Record<LinkId, number>;
+  /** How many wrong return codes were tried in the last minutes. */
+  wrongReturnCodes: number;
 }
 
 export const deskEntries = (doc: Y.Doc): Y.Map<DeskEntry> => doc.getMap('students');
 export const deskAnswers = (doc: Y.Doc): Y.Map<DeskAnswer> => doc.getMap('answers');
 export const deskPlacements = (doc: Y.Doc): Y.Map<Placement> => doc.getMap('placements');
 export const deskVotes = (doc: Y.Doc): Y.Map<LinkId> => doc.getMap('votes');
+export const deskAlarms = (doc: Y.Doc): Y.Map<number> => doc.getMap('alarms');
 export const deskWalks = (doc: Y.Doc): Y.Map<number> => doc.getMap('walks');
 export const deskTallies = (doc: Y.Doc): Y.Map<Tally> => doc.getMap('tallies');
 
@@ -92,5 +96,6 @@ export function readDesk(doc: Y.Doc): Desk {
     students: [...students.values()].sort((a, b) => a.name.localeCompare(b.name)),
     tallies: Object.fromEntries(deskTallies(doc)),
     walks: Object.fromEntries(deskWalks(doc)),
+    wrongReturnCodes: deskAlarms(doc).get('returnCodes') ?? 0,
   };
 }

@@ -1,0 +1,197 @@
+import { expect, type Page } from '@playwright/test';
+import { joinAs, LAMP, signIn, someone, test } from './people';
+
+/** Starts a lesson on the lamp deck, and gives its address, its desk and its code. */
+async function startLesson(page: Page): Promise<{ lessonId: string; code: string }> {
+  await page.goto(`${LAMP}/lessons`);
+  await page.getByRole('button', { name: 'Start a lesson' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.waitForURL(/\/desk\//);
+  const label = await page.getByRole('button', { name: /Join code/ }).getAttribute('aria-label');
+  const code = /Join code (.*):/.exec(label ?? '')![1]!;
+  return { lessonId: page.url().split('/desk/')[1]!, code };
+}
+const pick = (desk: Page, slide: string): Promise<void> =>
+  desk
+    .getByRole('region', { name: 'Map of the lesson' })
+    .getByRole('group', { name: slide, exact: true })
+    .click();
+
+test('a live lesson: waiting room, together, vote, hold with a word, timer, put up, ask now, stars, hands', async ({
+  browser,
+}) => {
+  test.setTimeout(180_000);
+  const desk = await signIn(await someone(browser));
+  const { lessonId, code } = await startLesson(desk);
+  const screen = await desk.context().newPage();
+  await screen.goto(`/screen/${lessonId}`);
+  await expect(screen.getByText(code)).toBeVisible();
+
+  await desk.getByRole('button', { name: 'Settings' }).click();
+  await desk.getByLabel('Who joins waits until I let them in').check();
+  await desk.getByLabel('Students see their marks').selectOption('at once');
+  await desk.keyboard.press('Escape');
+
+  const students = await Promise.all([
+    someone(browser),
+    someone(browser, { viewport: { width: 390, height: 844 }, hasTouch: true }),
+    someone(browser),
+  ]);
+  const [mona, tove, keno] = students as [Page, Page, Page];
+  for (const [page, name] of [
+    [mona, 'Mona'],
+    [tove, 'Tove'],
+    [keno, 'Keno'],
+  ] as const) {
+    await page.goto(`/join?code=${encodeURIComponent(code)}`);
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await page.getByLabel(/your name/i).fill(name);
+    await page.getByRole('button', { name: 'Join', exact: true }).click();
+    await expect(page.getByText(/let you in in a moment/)).toBeVisible();
+  }
+  await desk.getByRole('button', { name: /3 waiting/ }).click();
+  await desk.getByRole('button', { name: 'Let all in' }).click();
+  for (const page of students) {
+    await expect(page.getByRole('button', { name: 'Hand in' })).toBeVisible();
+  }
+  // From here on whoever comes may come in at once.
+  await desk.getByRole('button', { name: 'Settings' }).click();
+  await desk.getByLabel('Who joins waits until I let them in').uncheck();
+  await desk.keyboard.press('Escape');
+
+  await test.step('together, and a vote on the way', async () => {
+    await pick(desk, 'The lamp goes out');
+    await desk.getByRole('radio', { name: 'Together' }).click();
+    await desk.getByRole('button', { name: 'Ways on' }).click();
+    await desk.getByRole('button', { name: 'Let the class vote' }).click();
+    await mona.getByRole('link', { name: 'Climb the tower' }).click();
+    await tove.getByRole('button', { name: 'Climb the tower' }).tap();
+    await keno.getByRole('link', { name: 'Run to the boathouse' }).click();
+    // A vote is changed until it is closed.
+    await keno.getByRole('link', { name: 'Climb the tower' }).click();
+    await expect(desk.getByRole('button', { name: /Climb the tower.*3/ })).toBeVisible();
+    await expect(mona.getByText('The lamp goes out')).toBeVisible();
+    await desk.getByRole('button', { name: 'Close the vote' }).click();
+    await desk.getByRole('button', { name: /Climb the tower.*3/ }).click();
+    for (const page of [mona, keno, screen]) {
+      await expect(page.getByText('Ninety-one steps', { exact: false })).toBeVisible();
+    }
+    await expect(tove.getByRole('heading', { name: 'Up the tower' })).toBeVisible();
+  });
+
+  await test.step('a question, put up without names; the key on the teacher’s word', async () => {
+    await pick(desk, 'What the keeper sees');
+    await desk.getByRole('button', { name: 'Bring all here' }).click();
+    await mona.getByLabel('Something in the circuit is open').check();
+    await tove.getByRole('radio', { name: 'Something in the circuit is open' }).check();
+    await keno.getByLabel('The battery is flat').check();
+    await expect(mona.getByText(/^Right · 1 of 1/)).toBeVisible();
+    await expect(keno.getByText(/Not right yet/)).toBeVisible();
+    await desk.getByRole('button', { name: 'Put up' }).click();
+    const up = screen.getByRole('main', { name: 'Put up' });
+    await expect(up.getByRole('row', { name: /circuit is open/ })).toContainText('2');
+    await expect(up.getByText('key', { exact: true })).toHaveCount(0);
+    for (const name of ['Mona', 'Tove', 'Keno']) await expect(up.getByText(name)).toHaveCount(0);
+    await desk.getByRole('button', { name: 'Tell the key' }).click();
+    await expect(up.getByText('key', { exact: true })).toBeVisible();
+    await desk.getByRole('button', { name: 'Take down' }).click();
+    await expect(up).toHaveCount(0);
+  });
+
+  await test.step('hold with a word: inputs freeze; a timer runs everywhere', async () => {
+    await desk.getByRole('button', { name: 'Hold with a word' }).click();
+    await desk.getByLabel('Word that goes with the hold').fill('Eyes on the lamp.');
+    await desk.getByRole('button', { name: 'Hold', exact: true }).last().click();
+    for (const page of [mona, tove, keno, screen]) {
+      await expect(page.getByText('Eyes on the lamp.')).toBeVisible();
+    }
+    await expect(keno.getByLabel('The battery is flat')).toBeDisabled();
+    await desk.getByRole('button', { name: 'Let go on' }).click();
+    await expect(keno.getByLabel('The battery is flat')).toBeEnabled();
+    await desk.getByRole('button', { name: 'Timer' }).click();
+    await desk.getByRole('button', { name: '2 min' }).click();
+    for (const page of [mona, tove, screen]) {
+      await expect(page.getByRole('timer')).toHaveText(/^1:5\d$/);
+    }
+    await desk.getByRole('button', { name: 'Timer' }).click();
+    await desk.getByRole('button', { name: 'Stop it' }).click();
+    await expect(mona.getByRole('timer')).toHaveCount(0);
+  });
+
+  await test.step('a question on the fly comes up everywhere and stays in the results', async () => {
+    await desk.getByRole('button', { name: 'Ask now' }).click();
+    await desk.getByLabel('Question', { exact: true }).fill('Which word fits the sea today?');
+    await desk.getByLabel('Answered by').selectOption('Text entry');
+    await desk.getByRole('button', { name: 'Ask', exact: true }).click();
+    const own = (page: Page) => page.getByRole('textbox', { name: 'Your answer', exact: true });
+    await own(mona).fill('wild');
+    await own(tove).fill('Wild');
+    await own(keno).fill('grey');
+    for (const page of students) await own(page).blur();
+    await expect(screen.getByText('Which word fits the sea today?')).toBeVisible();
+    await pick(desk, 'Which word fits the sea today?');
+    await expect(desk.getByRole('row', { name: /wild/i })).toContainText('2');
+    await desk.getByRole('radio', { name: 'Roll' }).click();
+    await desk.getByRole('button', { name: 'Star the answer of Keno' }).click();
+    await desk.getByRole('button', { name: /Show the starred/ }).click();
+    await expect(screen.getByText('grey')).toBeVisible();
+    await expect(screen.getByText('Keno')).toHaveCount(0);
+    await desk.getByRole('button', { name: 'With the name' }).click();
+    await expect(screen.getByText('Keno')).toBeVisible();
+    await desk.getByRole('button', { name: 'Take down' }).click();
+    await desk.getByRole('button', { name: 'Enough asked' }).click();
+    await expect(own(mona)).toHaveCount(0);
+    await expect(mona.getByLabel('Something in the circuit is open')).toBeChecked();
+  });
+
+  await test.step('hands, hidden names, a late one lands where the class is', async () => {
+    await tove.getByRole('button', { name: 'Hand up' }).tap();
+    await desk.getByRole('button', { name: /a hand up/ }).click();
+    await desk.getByRole('button', { name: /Tove has a hand up/ }).click();
+    await expect(desk.getByRole('button', { name: /a hand up/ })).toHaveCount(0);
+    await desk.locator('body').press('n');
+    await expect(desk.getByText('Mona')).toHaveCount(0);
+    await desk.locator('body').press('n');
+    await expect(desk.getByText('Mona')).toBeVisible();
+    const late = await someone(browser);
+    await joinAs(late, code, 'Lars');
+    await expect(late.getByLabel('Something in the circuit is open')).toBeVisible();
+  });
+
+  await test.step('ended; in the gradebook it is marked by keyboard', async () => {
+    await desk.getByRole('button', { name: 'End', exact: true }).click();
+    await desk.getByRole('button', { name: 'End it' }).click();
+    await expect(mona.getByText(/This lesson has ended/)).toBeVisible();
+    await desk.getByRole('link', { name: 'Results' }).click();
+    const cell = desk.getByRole('button', { name: /^Keno, question/ }).first();
+    await cell.focus();
+    await desk.keyboard.press('3');
+    await expect(cell).not.toHaveText('–');
+    await desk.keyboard.press('ArrowDown');
+    await expect(desk.getByRole('button', { name: /^Lars, question 1/ })).toBeFocused();
+    await desk.getByRole('button', { name: 'Good find' }).click();
+    const saving = desk.waitForEvent('download');
+    await desk.getByRole('button', { name: 'Save as …' }).click();
+    await desk.getByRole('button', { name: 'CSV, long' }).click();
+    expect((await saving).suggestedFilename()).toBe('Keep the Lamp Lit long.csv');
+    await desk.keyboard.press('Escape');
+    for (const view of ['Questions', 'The lesson', 'Routes']) {
+      await desk.getByRole('radio', { name: view }).click();
+    }
+    await expect(desk.getByRole('cell', { name: 'Up the tower' })).toBeVisible();
+  });
+});
+
+test('a practice class of 24 fills the desk, and is gone with one click', async ({ browser }) => {
+  test.setTimeout(120_000);
+  const desk = await signIn(await someone(browser));
+  await startLesson(desk);
+  await desk.getByRole('button', { name: 'Practice class' }).click();
+  await desk.getByRole('button', { name: '24', exact: true }).click();
+  await expect(desk.getByText(/24 here/)).toBeVisible({ timeout: 30_000 });
+  await desk.getByRole('button', { name: 'Who is here' }).click();
+  await expect(desk.getByText('practice', { exact: true })).toHaveCount(24);
+  await expect(desk.getByText(/^[1-9] answers?$/).first()).toBeVisible({ timeout: 40_000 });
+  await desk.getByRole('button', { name: /take it out/ }).click();
+  await expect(desk.getByText('Nobody has joined yet.')).toBeVisible();
+});
