@@ -195,3 +195,28 @@ test('a practice class of 24 fills the desk, and is gone with one click', async 
   await desk.getByRole('button', { name: /take it out/ }).click();
   await expect(desk.getByText('Nobody has joined yet.')).toBeVisible();
 });
+
+test('a device of its own becomes the big screen by a code', async ({ browser }) => {
+  const desk = await signIn(await someone(browser));
+  const { code } = await startLesson(desk);
+  const screen = await someone(browser);
+  await screen.goto('/screen');
+  const shown = screen.getByText(/^[2-9A-Z]{5}$/);
+  await expect(shown).toBeVisible();
+  const typed = (await shown.textContent())!;
+  const pair = async (text: string): Promise<void> => {
+    await desk.getByRole('button', { name: 'Big screen' }).click();
+    await desk.getByLabel('Code of the screen').fill(text);
+    await desk.getByRole('button', { name: 'Pair', exact: true }).click();
+  };
+  await pair('22222');
+  await expect(desk.getByText(/No screen shows this code/)).toBeVisible();
+  await pair(typed);
+  await expect(screen.getByText(code)).toBeVisible();
+  await pick(desk, 'The lamp goes out');
+  await desk.getByRole('radio', { name: 'Together' }).click();
+  await expect(screen.getByText('A storm is coming', { exact: false })).toBeVisible();
+  await desk.getByRole('button', { name: 'Big screen' }).click();
+  await desk.getByRole('button', { name: 'Turn paired screens off' }).click();
+  await expect(screen.getByText(/^[2-9A-Z]{5}$/)).toBeVisible();
+});

@@ -12,6 +12,8 @@ const BENCHES = [
   'mapPan',
   'stage',
   'largeDeck',
+  'tallies',
+  'joinStorm',
 ];
 checkNode();
 checkPackages();

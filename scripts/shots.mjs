@@ -96,7 +96,6 @@ await shoot(phone, 'phone');
 
 const teacher = await someone();
 await teacher.goto('/sign-in');
-await shoot(teacher, 'sign-in');
 await teacher.getByLabel('E-mail').fill('ines@gobrel.example');
 await teacher.getByLabel('Password').fill('petrel-isle-lamp');
 await teacher.getByRole('button', { name: 'Sign in' }).click();
@@ -108,9 +107,6 @@ await shoot(teacher, 'map');
 await teacher.goto(`${LAMP}/slide/wire`);
 await teacher.getByRole('button', { name: 'Text: Copper' }).click();
 await shoot(teacher, 'slide');
-await teacher.keyboard.press('Control+k');
-await shoot(teacher, 'link-picker');
-await teacher.keyboard.press('Escape');
 const WEATHER = LAMP.replace(/1$/, '4');
 await teacher.goto(`${WEATHER}/slide/forming`);
 await teacher.getByRole('button', { name: 'Shape: it cools' }).click();
@@ -154,6 +150,30 @@ for (const name of ['Kaya Wren', 'Ada Brandt']) {
   await teacher.getByText(name).first().waitFor();
 }
 await shoot(teacher, 'line-up');
+await teacher.goto('/results/00000000-0000-4000-8000-000000000101');
+await teacher.getByRole('button', { name: 'Ida Marsh, question 1' }).click();
+await shoot(teacher, 'results');
+await teacher.goto(`${LAMP}/map`);
+await teacher.getByRole('application', { name: 'Map of the deck' }).waitFor();
+await teacher.waitForTimeout(800);
+await teacher.mouse.click(640, 720);
+await teacher.getByRole('button', { name: 'From a starter' }).click();
+await shoot(teacher, 'starters');
+// A lesson of its own, with a practice class in it.
+await teacher.goto(`${LAMP}/lessons`);
+await teacher.getByRole('button', { name: 'Start a lesson' }).click();
+await teacher.getByRole('button', { name: 'Start', exact: true }).click();
+await teacher.getByRole('button', { name: 'Practice class' }).click();
+await teacher.getByRole('button', { name: '24', exact: true }).click();
+await teacher.getByText(/24 here/).waitFor();
+await teacher.waitForTimeout(9000);
+await teacher
+  .getByRole('region', { name: 'Map of the lesson' })
+  .getByRole('group', { name: 'What the keeper sees', exact: true })
+  .click();
+await teacher.waitForTimeout(500);
+await teacher.screenshot({ path: join(folder, 'practice.png') });
+await teacher.getByRole('button', { name: /take it out/ }).click();
 // The draft, for Check.
 await teacher.goto(LAMP.replace(/1$/, '5') + '/check');
 await teacher.getByRole('article').first().waitFor();

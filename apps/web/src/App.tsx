@@ -12,6 +12,7 @@ const Workspace = lazy(() => import('./workspace/Workspace'));
 const ShowPage = lazy(() => import('./show/ShowPage'));
 const DeskPage = lazy(() => import('./desk/DeskPage'));
 const ResultsPage = lazy(() => import('./results/ResultsPage'));
+const PairedScreenPage = lazy(() => import('./screen/PairedScreenPage'));
 const BigScreenPage = lazy(() => import('./screen/BigScreenPage'));
 const JoinPage = lazy(() => import('./student/JoinPage'));
 const StudentPage = lazy(() => import('./student/StudentPage'));
@@ -34,6 +35,7 @@ export function App(): ReactElement {
               <Route path="/deck/:deckId/*" element={<Workspace />} />
               <Route path="/desk/:lessonId" element={<DeskPage />} />
               <Route path="/results/:lessonId" element={<ResultsPage />} />
+              <Route path="/screen" element={<PairedScreenPage />} />
               <Route path="/screen/:lessonId" element={<BigScreenPage />} />
               <Route path="/join" element={<JoinPage />} />
               <Route path="/lesson" element={<StudentPage />} />

@@ -9,4 +9,5 @@ export const hashToken = (token: string): string =>
 export const random = (below: number): number => randomInt(below);
 
 export const SESSION_COOKIE = 'gobrel_session';
+export const SCREEN_COOKIE = 'gobrel_screen';
 export const STUDENT_COOKIE = 'gobrel_student';

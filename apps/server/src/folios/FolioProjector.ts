@@ -167,6 +167,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   async #close(lesson: LiveLesson): Promise<void> {
     if (lesson.tallyTimer) clearTimeout(lesson.tallyTimer);
     lesson.stopCounting();
+    lesson.stopCounting = () => undefined;
     const { desk } = lesson;
     lesson.desk = null;
     await desk?.disconnect();

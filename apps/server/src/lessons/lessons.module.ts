@@ -8,6 +8,8 @@ import { StudentController } from '../folios/StudentController.js';
 import { StudentsController } from '../folios/StudentsController.js';
 import { PracticeController } from '../practice/PracticeController.js';
 import { PracticeService } from '../practice/PracticeService.js';
+import { ScreensController } from '../screens/ScreensController.js';
+import { ScreensService } from '../screens/ScreensService.js';
 import { DeskController } from './DeskController.js';
 import { LessonsController } from './LessonsController.js';
 import { ResultsController } from './ResultsController.js';
@@ -23,8 +25,16 @@ import { LessonsService } from './LessonsService.js';
     StudentController,
     PracticeController,
     ResultsController,
+    ScreensController,
   ],
-  providers: [LessonsService, FoliosService, FolioProjector, PracticeService, ResultsService],
+  providers: [
+    LessonsService,
+    FoliosService,
+    FolioProjector,
+    PracticeService,
+    ResultsService,
+    ScreensService,
+  ],
   exports: [LessonsService, FoliosService, FolioProjector],
 })
 export class LessonsModule {}

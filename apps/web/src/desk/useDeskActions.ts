@@ -18,6 +18,8 @@ export interface DeskActions {
   show(key: string | null, withName?: boolean): void;
   settings(changed: Partial<LessonSettings>): void;
   renew(): void;
+  /** Pairs the screen that shows a code; null turns all paired ones off. */
+  pair(code: string | null): void;
   end(): void;
   student(
     folioId: string,
@@ -51,6 +53,8 @@ export function useDeskActions(lessonId: string): DeskActions {
     star: (starred) => put('starred', { starred }),
     settings: (changed) => put('settings', changed),
     renew: () => post('renew'),
+    pair: (code) =>
+      run(() => (code ? http.post(`${at}/screens`, { code }) : http.remove(`${at}/screens`))),
     end: () => post('end'),
     student: (folioId, changed) => run(() => http.patch(`${at}/students/${folioId}`, changed)),
     remove: (folioId, isBlocked) =>

@@ -12,20 +12,16 @@ import {
   type ShownAnswer,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { Suspense, useEffect, useMemo, type ReactElement } from 'react';
+import { useEffect, useMemo, type ReactElement } from 'react';
 import { useParams } from 'react-router';
 import { useLesson, type Lesson } from '../api/teacher';
 import { RequireTeacher } from '../decks/RequireTeacher';
-import { JoinCard } from '../desk/JoinCard';
-import { answersTo, promptOf } from '../desk/SlidePanel';
-import { fitting, QUESTION_VIEWS } from '../questions/registry';
-import { CreditsOf } from '../stage/Credits';
-import { PlayingSlides } from '../stage/Playing';
-import { FittedSlide } from '../stage/SlideView';
+import { answersTo } from '../desk/SlidePanel';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
-import { Countdown } from '../ui/Countdown';
 import { Centre } from '../ui/Page';
+import { AnswerView, LeafView, OverScreen, PutUpView } from './views';
+import { WhereTheClassIs } from './WhereTheClassIs';
 
 /** What the projector shows: who presents, where the class stands, or how to join. */
 export default function BigScreenPage(): ReactElement {
@@ -64,20 +60,7 @@ function Screen(props: {
   return (
     <div className="relative h-full">
       <Shown lesson={lesson} state={state} desk={props.desk} />
-      {said && (
-        <p
-          role="status"
-          className="absolute inset-x-0 top-0 bg-brass-mist px-6 py-4 text-center text-[34px] font-semibold text-brass-deep"
-        >
-          {said}
-        </p>
-      )}
-      {state.timerEndsAt && (
-        <Countdown
-          endsAt={state.timerEndsAt}
-          className="absolute right-6 bottom-5 rounded-[8px] bg-paper/95 px-5 py-2 font-head text-[54px] tabular-nums"
-        />
-      )}
+      <OverScreen said={said} timerEndsAt={state.timerEndsAt} />
     </div>
   );
 }
@@ -104,35 +87,11 @@ function Shown(props: { lesson: Lesson; state: LessonState; desk: OpenDocument }
   if (state.putUp && putUp) {
     return <PutUp question={putUp} showsKey={state.putUp.showsKey} desk={props.desk} />;
   }
-  const slide =
-    edition.slides[state.askedSlideId ?? ''] ??
-    (state.pace === 'together' ? edition.slides[state.slideId ?? ''] : undefined);
-  if (slide) {
-    return (
-      <main className="h-full bg-[#10191d]">
-        <CreditsOf deck={edition}>
-          <PlayingSlides deck={edition} here={slide.id}>
-            <FittedSlide
-              slide={slide}
-              theme={edition.theme}
-              links={Object.values(edition.links).filter((link) => link.from === slide.id)}
-            />
-          </PlayingSlides>
-        </CreditsOf>
-      </main>
-    );
-  }
   return (
-    <main className="grid h-full place-items-center">
-      <div>
-        <h1 className="mb-8 text-center text-[40px]">{lesson.title}</h1>
-        <JoinCard joinCode={lesson.joinCode} isLarge />
-      </div>
-    </main>
+    <WhereTheClassIs title={lesson.title} joinCode={lesson.joinCode} {...{ edition, state }} />
   );
 }
 
-/** The tally of a question, without names; the key only on the teacher's word. */
 function PutUp(props: {
   question: QuestionElement;
   showsKey: boolean;
@@ -140,25 +99,13 @@ function PutUp(props: {
 }): ReactElement {
   const { question, showsKey } = props;
   const desk = useReader(props.desk.doc, (doc) => new DocumentReader(doc, readDesk));
-  const tally = desk.tallies[question.id];
-  const { TallyView } = QUESTION_VIEWS[question.question.kind];
   return (
-    <main aria-label="Put up" className="h-full overflow-auto bg-paper px-[6vw] py-[5vh]">
-      <h1 className="mb-6 text-[40px] leading-tight">{promptOf(question)}</h1>
-      <div className="mx-auto max-w-[1500px]" style={{ zoom: 2 }}>
-        <Suspense>
-          {tally && (
-            <TallyView
-              element={question}
-              tally={tally}
-              students={desk.students.filter(({ status }) => status === 'in').length}
-              answers={answersTo(question, desk)}
-              showsKey={showsKey}
-            />
-          )}
-        </Suspense>
-      </div>
-    </main>
+    <PutUpView
+      {...{ question, showsKey }}
+      tally={desk.tallies[question.id]}
+      students={desk.students.filter(({ status }) => status === 'in').length}
+      answers={answersTo(question, desk)}
+    />
   );
 }
 
@@ -170,35 +117,12 @@ function OneAnswer(props: {
   const { question, shown } = props;
   const desk = useReader(props.desk.doc, (doc) => new DocumentReader(doc, readDesk));
   const student = desk.students.find(({ folioId }) => folioId === shown.folioId);
-  const answer = fitting(question.question, student?.answers[question.id]?.answer);
-  const { Input, inWords } = QUESTION_VIEWS[question.question.kind];
-  const isWords =
-    question.question.kind === 'textEntry' || question.question.kind === 'extendedText';
   return (
-    <main aria-label="An answer" className="h-full overflow-auto bg-paper px-[8vw] py-[7vh]">
-      <h1 className="mb-8 text-[32px] leading-tight text-soft">{promptOf(question)}</h1>
-      {answer && isWords && (
-        <p className="text-[44px] leading-snug whitespace-pre-wrap">
-          {answer.kind === 'extendedText' ? answer.text : inWords(question.question, answer)}
-        </p>
-      )}
-      {answer && !isWords && (
-        <div className="slide-text text-[26px]" inert>
-          <Suspense>
-            <Input
-              element={question}
-              question={question.question}
-              name="shown"
-              seed={shown.folioId}
-              answer={answer}
-              isHeld
-              onAnswer={() => undefined}
-            />
-          </Suspense>
-        </div>
-      )}
-      {shown.withName && <p className="mt-8 text-[28px] font-semibold">{student?.name}</p>}
-    </main>
+    <AnswerView
+      question={question}
+      answer={student?.answers[question.id]?.answer}
+      name={shown.withName ? (student?.name ?? '') : ''}
+    />
   );
 }
 
@@ -224,18 +148,10 @@ function Leaf(props: {
   const leaf =
     folio.leaves.find((candidate) => candidate.id === presenting.leafId) ?? folio.leaves[0];
   return (
-    <main className="relative h-full bg-[#10191d]" aria-label="Big screen">
-      {leaf ? (
-        <FittedSlide
-          slide={leafOnPattern(leaf, edition.slides[leaf.patternId])}
-          theme={edition.theme}
-        />
-      ) : (
-        <Centre title={presenting.who}>No leaf to show yet.</Centre>
-      )}
-      <p className="absolute bottom-4 left-4 rounded-[6px] bg-paper/95 px-3 py-1.5 text-[18px] font-semibold">
-        {presenting.who}
-      </p>
-    </main>
+    <LeafView
+      slide={leaf && leafOnPattern(leaf, edition.slides[leaf.patternId])}
+      theme={edition.theme}
+      who={presenting.who}
+    />
   );
 }

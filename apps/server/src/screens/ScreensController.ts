@@ -1,0 +1,88 @@
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Inject,
+  Param,
+  Post,
+  Req,
+  Res,
+  UseGuards,
+} from '@nestjs/common';
+import { readReturnCode } from '@gobrel/core';
+import { IsString, MaxLength } from 'class-validator';
+import type { Request, Response } from 'express';
+import { AccessService } from '../access/AccessService.js';
+import { cookieOf, giveCookie } from '../access/cookies.js';
+import { FailureThrottle } from '../access/FailureThrottle.js';
+import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { SCREEN_COOKIE } from '../access/tokens.js';
+import { CONFIG, type Config } from '../config.js';
+import { invalid } from '../problems/problem.js';
+import { ScreensService, type ScreenLesson } from './ScreensService.js';
+
+export class PairDto {
+  @IsString()
+  @MaxLength(20, { message: 'The code of a screen has five characters' })
+  code: string;
+}
+
+@Controller('api')
+export class ScreensController {
+  constructor(
+    private readonly screens: ScreensService,
+    private readonly access: AccessService,
+    private readonly throttle: FailureThrottle,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
+
+  /** A device becomes a screen: it is told the code that the teacher has to type. */
+  @Post('screens')
+  async open(
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<{ code: string }> {
+    const key = `screen:${request.ip ?? ''}`;
+    await this.throttle.check(key, 60, 300);
+    await this.throttle.record(key);
+    const { token, code } = await this.screens.open();
+    giveCookie(response, this.config, SCREEN_COOKIE, token, 1);
+    return { code };
+  }
+
+  /** What this screen shows now. */
+  @Get('screens/mine')
+  async mine(
+    @Req() request: Request,
+  ): Promise<{ code: string | null; lesson: ScreenLesson | null; isKnown: boolean }> {
+    const shown = await this.screens.shown(cookieOf(request, SCREEN_COOKIE));
+    return { code: null, lesson: null, ...shown, isKnown: shown !== null };
+  }
+
+  @Post('lessons/:id/screens')
+  @HttpCode(204)
+  @UseGuards(TeacherGuard)
+  async pair(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() body: PairDto,
+  ): Promise<void> {
+    await this.access.requireLesson(teacher.id, id);
+    const key = `pair:${teacher.id}`;
+    await this.throttle.check(key, 20, 300);
+    const code = readReturnCode(body.code);
+    if (!code) throw invalid('The code of a screen has five letters and digits.');
+    await this.throttle.record(key);
+    await this.screens.pair(id, code);
+  }
+
+  @Delete('lessons/:id/screens')
+  @HttpCode(204)
+  @UseGuards(TeacherGuard)
+  async part(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
+    await this.access.requireLesson(teacher.id, id);
+    await this.screens.part(id);
+  }
+}

@@ -1,0 +1,140 @@
+import { Injectable } from '@nestjs/common';
+import {
+  leafOnPattern,
+  makeReturnCode,
+  questionsOf,
+  readDesk,
+  readLeaves,
+  type Answer,
+  type Deck,
+  type Desk,
+  type LessonState,
+  type QuestionElement,
+  type Slide,
+  type Tally,
+} from '@gobrel/core';
+import { DataSource } from 'typeorm';
+import { hashToken, makeToken, random } from '../access/tokens.js';
+import { LessonsService, type Lesson } from '../lessons/LessonsService.js';
+import { Problem } from '../problems/problem.js';
+import { SyncService } from '../sync/SyncService.js';
+
+/** What a paired screen shows besides slides. It never gets names but the one that the teacher switches on. */
+export type ScreenShows =
+  | { kind: 'tally'; question: QuestionElement; tally: Tally; students: number; answers: Answer[] }
+  | { kind: 'answer'; question: QuestionElement; answer: Answer; name: string }
+  | { kind: 'leaf'; slide: Slide; who: string }
+  | null;
+
+export interface ScreenLesson {
+  title: string;
+  joinCode: string;
+  now: number;
+  state: LessonState;
+  /** As students may see it. */
+  edition: Deck;
+  shows: ScreenShows;
+}
+
+/** Screens of a device of their own: paired with a lesson by a short code. */
+@Injectable()
+export class ScreensService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly lessons: LessonsService,
+    private readonly sync: SyncService,
+  ) {}
+
+  /** A screen that waits to be paired. */
+  async open(): Promise<{ token: string; code: string }> {
+    await this.database.query(`DELETE FROM screen WHERE created_at < now() - interval '1 day'`);
+    const [token, code] = [makeToken(), makeReturnCode(random)];
+    await this.database.query('INSERT INTO screen (token_hash, code) VALUES ($1, $2)', [
+      hashToken(token),
+      code,
+    ]);
+    return { token, code };
+  }
+
+  /** Pairs the screen that shows this code with a lesson: the code is used up. */
+  async pair(lessonId: string, code: string): Promise<void> {
+    const [, count] = await this.database.query<[unknown, number]>(
+      `UPDATE screen SET lesson_id = $2, code = NULL
+       WHERE code = $1 AND created_at > now() - interval '1 hour'`,
+      [code, lessonId],
+    );
+    if (count === 0) {
+      throw new Problem(404, 'Not found', 'No screen shows this code. Look at it again.');
+    }
+  }
+
+  /** Nothing more of a lesson is shown on screens that were paired with it. */
+  async part(lessonId: string): Promise<void> {
+    await this.database.query('DELETE FROM screen WHERE lesson_id = $1', [lessonId]);
+  }
+
+  /** What a screen shows: null for one that is not known, its code while it waits. */
+  async shown(
+    token: string | undefined,
+  ): Promise<{ code: string | null; lesson: ScreenLesson | null } | null> {
+    const [row] = await this.database.query<{ code: string | null; lesson_id: string | null }[]>(
+      'SELECT code, lesson_id FROM screen WHERE token_hash = $1',
+      [hashToken(token ?? '')],
+    );
+    if (!row) return null;
+    if (!row.lesson_id) return { code: row.code, lesson: null };
+    const lesson = await this.lessons.require(row.lesson_id);
+    const { title, joinCode, state, editionId } = lesson;
+    return {
+      code: null,
+      lesson: {
+        ...{ title, joinCode, state, now: Date.now() },
+        edition: await this.lessons.editionForStudents(editionId),
+        shows: await this.#shows(lesson),
+      },
+    };
+  }
+
+  async #shows({ id, state, editionId }: Lesson): Promise<ScreenShows> {
+    const { presenting, shown, putUp } = state;
+    if (!presenting && !shown && !putUp) return null;
+    const edition = await this.lessons.edition(editionId);
+    if (presenting) {
+      const leaves = readLeaves(await this.sync.read(`folio:${presenting.folioId}`));
+      const leaf = leaves.find((one) => one.id === presenting.leafId) ?? leaves[0];
+      return leaf
+        ? {
+            kind: 'leaf',
+            slide: leafOnPattern(leaf, edition.slides[leaf.patternId]),
+            who: presenting.who,
+          }
+        : null;
+    }
+    const asked = questionsOf(edition).get(shown?.questionId ?? putUp?.questionId ?? '');
+    if (!asked) return null;
+    const showsKey = !shown && putUp?.showsKey === true;
+    const question = { ...asked, explanation: '', ...(showsKey ? {} : { key: null }) };
+    const desk = await this.#desk(id);
+    if (shown) {
+      const student = desk.students.find(({ folioId }) => folioId === shown.folioId);
+      const answer = student?.answers[asked.id]?.answer;
+      const name = shown.withName ? (student?.name ?? '') : '';
+      return answer ? { kind: 'answer', question, answer, name } : null;
+    }
+    const tally = desk.tallies[asked.id];
+    const inside = desk.students.filter(({ status }) => status === 'in');
+    const answers = inside.flatMap(({ answers }) => answers[asked.id]?.answer ?? []);
+    return tally ? { kind: 'tally', question, tally, students: inside.length, answers } : null;
+  }
+
+  /** The desk as it is, whether or not somebody sits at it. */
+  async #desk(lessonId: string): Promise<Desk> {
+    const connection = await this.sync.hocuspocus.openDirectConnection(`desk:${lessonId}`);
+    let desk: Desk | null = null;
+    await connection.transact((doc) => {
+      desk = readDesk(doc);
+    });
+    await connection.disconnect();
+    return desk!;
+  }
+}

@@ -1,0 +1,88 @@
+import { answer, deskTallies } from '@gobrel/core';
+import { openClassroom, SECRETS, type Classroom } from '../testing/classroom.js';
+import { signUp, startServer, until, Visitor, type TestServer } from '../testing/testServer.js';
+import type { ScreenLesson } from './ScreensService.js';
+
+let server: TestServer;
+let room: Classroom;
+beforeAll(async () => {
+  server = await startServer();
+  room = await openClassroom(server);
+});
+afterAll(() => server.stop());
+
+interface Mine {
+  code: string | null;
+  lesson: ScreenLesson | null;
+  isKnown: boolean;
+}
+const at = (path: string): string => `lessons/${room.lessonId}/${path}`;
+async function screen(): Promise<{ device: Visitor; code: string; mine: () => Promise<Mine> }> {
+  const device = new Visitor(server.url);
+  const { body } = await device.post<{ code: string }>('screens');
+  return {
+    device,
+    code: body.code,
+    mine: async () => (await device.get<Mine>('screens/mine')).body,
+  };
+}
+
+test('a screen is paired by its code, shows the lesson, and never hears a name or a key unasked', async () => {
+  const { device, code, mine } = await screen();
+  expect(await mine()).toEqual({ code, lesson: null, isKnown: true });
+  const ada = await room.join('Adalind');
+  const folio = await ada.open(`folio:${ada.folioId}`);
+  const desk = await room.ines.open(`desk:${room.lessonId}`);
+  answer(folio.doc, 'q', { kind: 'choice', optionIds: ['b'] }, Date.now());
+  await until(() => deskTallies(desk.doc).get('q')?.answered === 1);
+  expect((await room.ines.post(at('screens'), { code: ` ${code.toLowerCase()} ` })).status).toBe(
+    204,
+  );
+  expect((await mine()).lesson).toMatchObject({ title: 'Tides', shows: null });
+  await room.ines.post(at('put-up'), { questionId: 'q' });
+  const put = (await mine()).lesson!.shows;
+  expect(put).toMatchObject({
+    kind: 'tally',
+    tally: { answered: 1 },
+    students: 1,
+    question: { key: null },
+  });
+  // The code is used up.
+  expect((await room.ines.post(at('screens'), { code })).status).toBe(404);
+  const everything = device.received.join('\n');
+  expect(everything).not.toContain('Adalind');
+  for (const secret of Object.values(SECRETS)) expect(everything).not.toContain(secret);
+  await room.ines.post(at('put-up'), { questionId: 'q', showsKey: true });
+  expect((await mine()).lesson!.shows).toMatchObject({ question: { key: { kind: 'choice' } } });
+  await room.ines.post(at('put-up'), { questionId: null });
+  const show = { folioId: ada.folioId, questionId: 'q' };
+  await room.ines.post(at('show'), show);
+  expect((await mine()).lesson!.shows).toMatchObject({
+    kind: 'answer',
+    name: '',
+    question: { key: null },
+  });
+  await room.ines.post(at('show'), { ...show, withName: true });
+  expect((await mine()).lesson!.shows).toMatchObject({ name: 'Adalind' });
+  // It opens nothing else.
+  for (const name of [`desk:${room.lessonId}`, `lesson:${room.lessonId}`, `folio:${ada.folioId}`]) {
+    await expect(device.open(name)).rejects.toThrow();
+  }
+  expect((await device.get(`lessons/${room.lessonId}`)).status).toBe(401);
+  expect((await room.ines.request('DELETE', at('screens'))).status).toBe(204);
+  expect((await mine()).isKnown).toBe(false);
+});
+
+test('screens are paired by the lesson’s teachers only, and codes are not guessed for long', async () => {
+  const { code } = await screen();
+  const tomas = await signUp(server.url);
+  expect((await tomas.post(at('screens'), { code })).status).toBe(404);
+  expect((await new Visitor(server.url).post(at('screens'), { code })).status).toBe(401);
+  expect((await room.ines.post(at('screens'), { code: 'no' })).status).toBe(400);
+  let last = 0;
+  for (let n = 0; n < 25; n++) {
+    last = (await room.ines.post(at('screens'), { code: `BCDF${'2345678'[n % 7]}` })).status;
+  }
+  expect(last).toBe(429);
+  expect((await new Visitor(server.url).get<Mine>('screens/mine')).body.isKnown).toBe(false);
+});

@@ -1,0 +1,75 @@
+import type { Answer, Deck, LessonState, QuestionElement, Slide, Tally } from '@gobrel/core';
+import { useQuery } from '@tanstack/react-query';
+import type { ReactElement } from 'react';
+import { clockIs } from '../api/clock';
+import { http } from '../api/http';
+import { Centre } from '../ui/Page';
+import { AnswerView, LeafView, OverScreen, PutUpView } from './views';
+import { WhereTheClassIs } from './WhereTheClassIs';
+
+type Shows =
+  | { kind: 'tally'; question: QuestionElement; tally: Tally; students: number; answers: Answer[] }
+  | { kind: 'answer'; question: QuestionElement; answer: Answer; name: string }
+  | { kind: 'leaf'; slide: Slide; who: string }
+  | null;
+interface Mine {
+  isKnown: boolean;
+  code: string | null;
+  lesson: {
+    title: string;
+    joinCode: string;
+    now: number;
+    state: LessonState;
+    edition: Deck;
+    shows: Shows;
+  } | null;
+}
+
+/** Milliseconds between two looks at what is to be shown. */
+const LOOK = 1000;
+
+/** A device that is nothing but a big screen: it shows a code until a teacher types that at a desk. */
+export default function PairedScreenPage(): ReactElement {
+  const mine = useQuery({
+    queryKey: ['screen'],
+    queryFn: async (): Promise<Mine> => {
+      const shown = await http.get<Mine>('screens/mine');
+      if (shown.lesson) clockIs(shown.lesson.now);
+      if (shown.isKnown) return shown;
+      // Not a screen yet, or not any more: it becomes one.
+      return { isKnown: true, lesson: null, ...(await http.post<{ code: string }>('screens')) };
+    },
+    refetchInterval: LOOK,
+    refetchIntervalInBackground: true,
+  });
+  const { lesson, code } = mine.data ?? { lesson: null, code: null };
+  if (!lesson) {
+    return (
+      <main className="grid h-full place-items-center text-center">
+        <div>
+          <p className="text-[28px] text-soft">At the desk, open Big screen and type</p>
+          <p className="mt-4 font-head text-[140px] leading-none font-semibold tracking-[0.12em]">
+            {code ?? '…'}
+          </p>
+        </div>
+      </main>
+    );
+  }
+  const { state, edition, shows, title, joinCode } = lesson;
+  if (state.isEnded) return <Centre title={title}>The lesson has ended.</Centre>;
+  const said = state.isHeld ? state.holdWord || 'Hold: look up for a moment.' : '';
+  return (
+    <div className="relative h-full">
+      {shows?.kind === 'tally' ? (
+        <PutUpView {...shows} showsKey={state.putUp?.showsKey === true} />
+      ) : shows?.kind === 'answer' ? (
+        <AnswerView {...shows} />
+      ) : shows?.kind === 'leaf' ? (
+        <LeafView {...shows} theme={edition.theme} />
+      ) : (
+        <WhereTheClassIs {...{ title, joinCode, edition, state }} />
+      )}
+      <OverScreen said={said} timerEndsAt={state.timerEndsAt} />
+    </div>
+  );
+}
