@@ -84,6 +84,8 @@ export type {
 } from './questions/textEntry/textEntry.js';
 export type { TextEntryTally } from './questions/textEntry/marking.js';
 export * from './questions/textEntry/likeness.js';
+export * from './questions/textEntry/likening.js';
+export { normalised } from './questions/textEntry/normalised.js';
 export * from './questions/extendedText/extendedText.js';
 export type { ExtendedTextTally } from './questions/extendedText/marking.js';
 export type { NumberAnswer, NumberKey, NumberQuestion } from './questions/number/number.js';

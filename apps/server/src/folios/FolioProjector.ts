@@ -21,6 +21,7 @@ import {
   sameData,
   countAnswer,
   tallyOf,
+  withLikened,
   type Answer,
   type Deck,
   type DeskAnswer,
@@ -30,7 +31,7 @@ import {
   type QuestionElement,
   type Tally,
 } from '@gobrel/core';
-import { DataSource } from 'typeorm';
+import { DataSource, QueryFailedError } from 'typeorm';
 import type * as Y from 'yjs';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { SyncService } from '../sync/SyncService.js';
@@ -174,12 +175,12 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   }
 
   async #open(lessonId: string): Promise<LiveLesson> {
-    const { editionId, settings } = await this.lessons.require(lessonId);
+    const { editionId, settings, likened } = await this.lessons.require(lessonId);
     const edition = await this.lessons.edition(editionId);
     const lesson: LiveLesson = {
       id: lessonId,
       edition,
-      questions: questionsOf(edition),
+      questions: withLikened(questionsOf(edition), likened),
       desk: await this.sync.hocuspocus.openDirectConnection(`desk:${lessonId}`),
       tallies: new Map(),
       countsLate: settings.countsLate,
@@ -228,9 +229,9 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     const lesson = await this.#hold(lessonId);
     try {
       await this.settle();
-      const { editionId, settings } = await this.lessons.require(lessonId);
+      const { editionId, settings, likened } = await this.lessons.require(lessonId);
       lesson.edition = await this.lessons.edition(editionId);
-      lesson.questions = questionsOf(lesson.edition);
+      lesson.questions = withLikened(questionsOf(lesson.edition), likened);
       lesson.countsLate = settings.countsLate;
       const gone = await rows.markAnew(this.database, lessonId, lesson.questions);
       const known = await rows.readLesson(this.database, lessonId);
@@ -283,18 +284,40 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     while (this.#dirty.size > 0) {
       // Let the changes that arrive together come along in one pass.
       if (!this.#isClosing) await new Promise((resolve) => setTimeout(resolve, PASS_PAUSE));
-      const batch = [...this.#dirty];
-      this.#dirty.clear();
+      const batch = this.#takeDirty();
       try {
         await this.#project(batch);
       } catch (error) {
         this.#logger.error(error instanceof Error ? error.message : String(error));
         // Going down: the rows are made good when the folio is next opened.
         if (this.#isClosing) this.#dirty.clear();
+        else if (isOfTheData(error)) await this.#projectOneByOne(this.#takeDirty());
         await new Promise((resolve) => setTimeout(resolve, 500));
       }
     }
     this.#pass = null;
+  }
+
+  /** Each folio once: one that was left and opened again meanwhile is told by its latest opening, which tells all. */
+  #takeDirty(): LiveFolio[] {
+    const batch = new Map<string, LiveFolio>();
+    for (const folio of this.#dirty) {
+      batch.set(folio.id, this.#folios.get(folio.id) ?? folio);
+    }
+    this.#dirty.clear();
+    return [...batch.values()];
+  }
+
+  /** One folio that cannot be written must not hold up the others. It is tried again when it is next opened. */
+  async #projectOneByOne(batch: readonly LiveFolio[]): Promise<void> {
+    for (const folio of batch) {
+      try {
+        await this.#project([folio]);
+      } catch (error) {
+        this.#logger.error(`folio ${folio.id}: ${String(error)}`);
+        if (isOfTheData(error)) this.#dirty.delete(folio);
+      }
+    }
   }
 
   async #project(batch: LiveFolio[]): Promise<void> {
@@ -426,6 +449,11 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     }
   }
 }
+
+/** Whether the database refused what it was given, rather than being out of reach (SQLSTATE classes 21 to 23). */
+const isOfTheData = (error: unknown): boolean =>
+  error instanceof QueryFailedError &&
+  /^2[123]/.test((error.driverError as { code?: string }).code ?? '');
 
 const othersTurn = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 

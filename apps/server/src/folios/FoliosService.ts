@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
+  leafOnPattern,
   makeReturnCode,
   questionsOf,
   readFolio,
@@ -8,6 +9,7 @@ import {
   type ElementId,
   type LessonSettings,
   type Presenting,
+  type Slide,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import * as Y from 'yjs';
@@ -45,6 +47,12 @@ export interface StudentMark {
   stamp: string;
 }
 
+/** A leaf that somebody else made. */
+export interface OthersLeaf {
+  name: string;
+  slide: Slide;
+}
+
 /** What a student's device starts from. */
 export interface StudentLesson {
   folioId: string;
@@ -56,6 +64,8 @@ export interface StudentLesson {
   /** How often this folio has been handed in, and how often it may be. */
   attempts: { made: number; most: number };
   seesMarks: LessonSettings['seesMarks'];
+  seesClassAnswers: boolean;
+  seesLeaves: boolean;
   title: string;
   /** The server's clock, milliseconds since 1970: the device's own may be off. */
   now: number;
@@ -315,6 +325,27 @@ export class FoliosService {
     );
   }
 
+  /** Leaves of all others in the lesson, as they are now; none unless the lesson's settings let them be seen. */
+  async leavesOfOthers(folioId: string): Promise<OthersLeaf[]> {
+    const folio = await this.require(folioId);
+    const { settings, editionId } = await this.lessons.require(folio.lessonId);
+    if (!settings.seesLeaves) return [];
+    const { slides } = await this.lessons.editionForStudents(editionId);
+    const others = await this.database.query<{ id: string; name: string }[]>(
+      `SELECT id, name FROM folio WHERE lesson_id = $1 AND id <> $2 AND leaves <> '[]' AND status = 'in'
+       ORDER BY lower(name) LIMIT 60`,
+      [folio.lessonId, folioId],
+    );
+    const all: OthersLeaf[] = [];
+    for (const { id, name } of others) {
+      const leaves = readLeaves(await this.sync.read(`folio:${id}`));
+      all.push(
+        ...leaves.map((leaf) => ({ name, slide: leafOnPattern(leaf, slides[leaf.patternId]) })),
+      );
+    }
+    return all;
+  }
+
   async forStudent(folioId: string): Promise<StudentLesson> {
     const folio = await this.require(folioId);
     const lesson = await this.lessons.require(folio.lessonId);
@@ -327,6 +358,8 @@ export class FoliosService {
       handUpAt: folio.handUpAt,
       attempts: { made: await this.#attemptsOf(folioId), most: lesson.settings.attempts },
       seesMarks: lesson.settings.seesMarks,
+      seesClassAnswers: lesson.settings.seesClassAnswers,
+      seesLeaves: lesson.settings.seesLeaves,
       title: lesson.title,
       now: Date.now(),
       edition:

@@ -7,11 +7,13 @@ import { CurrentStudent, StudentGuard, type Student } from '../access/guards.js'
 import { STUDENT_COOKIE } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
 import { LessonsService, type Lesson } from '../lessons/LessonsService.js';
+import { ScreensService, type ScreenShows } from '../screens/ScreensService.js';
 import { PracticeService } from '../practice/PracticeService.js';
 import { invalid, Problem } from '../problems/problem.js';
 import {
   FoliosService,
   type NameOnList,
+  type OthersLeaf,
   type StudentLesson,
   type StudentMark,
 } from './FoliosService.js';
@@ -25,6 +27,7 @@ export class StudentController {
     private readonly lessons: LessonsService,
     private readonly throttle: FailureThrottle,
     private readonly practice: PracticeService,
+    private readonly screens: ScreensService,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
@@ -79,6 +82,22 @@ export class StudentController {
   @UseGuards(StudentGuard)
   lesson(@CurrentStudent() student: Student): Promise<StudentLesson> {
     return this.folios.forStudent(student.folioId);
+  }
+
+  /** What the teacher has put up, where students may see it on their own devices. */
+  @Get('put-up')
+  @UseGuards(StudentGuard)
+  async putUp(@CurrentStudent() student: Student): Promise<{ putUp: ScreenShows }> {
+    requireIn(student);
+    return { putUp: await this.screens.putUpForStudents(student.lessonId) };
+  }
+
+  /** The leaves of the others, where the lesson lets them be seen. */
+  @Get('leaves')
+  @UseGuards(StudentGuard)
+  async leaves(@CurrentStudent() student: Student): Promise<OthersLeaf[]> {
+    requireIn(student);
+    return this.folios.leavesOfOthers(student.folioId);
   }
 
   @Get('marks')
@@ -151,6 +170,11 @@ export class StudentController {
   async #open(folioId: string, response: Response): Promise<void> {
     giveCookie(response, this.config, STUDENT_COOKIE, await this.folios.openDevice(folioId), 60);
   }
+}
+
+/** Who waits to be let in sees nothing of the lesson. */
+function requireIn({ status }: Student): void {
+  if (status !== 'in') throw new Problem(403, 'Not yet', 'Your teacher has not let you in yet.');
 }
 
 const keyOf = (request: Request): string => `join:${request.ip ?? ''}`;

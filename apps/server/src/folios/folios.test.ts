@@ -190,6 +190,22 @@ test('offline while answering, and back: everything arrives', async () => {
   room.ines.close();
 });
 
+test('a device that comes and goes within one pass does not hold up the class', async () => {
+  const room = await openClassroom(server);
+  const [ada, bela] = [await room.join('Ada'), await room.join('Bela')];
+  const desk = await room.ines.open(`desk:${room.lessonId}`);
+  for (const id of ['a', 'b', 'a', 'b']) {
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    answer(folio.doc, 'q', picks(id), Date.now());
+    await folio.acknowledged();
+    folio.close();
+  }
+  const other = await bela.open(`folio:${bela.folioId}`);
+  answer(other.doc, 'q', picks('a'), Date.now());
+  await until(() => picksOf(deskTallies(desk.doc).get('q')).a === 1);
+  await until(() => picksOf(deskTallies(desk.doc).get('q')).b === 1);
+});
+
 test('line-up and presenting: only whose turn it is turns the leaves', async () => {
   const [ada, bela] = [await room.join('Ada'), await room.join('Bela')];
   const folio = await ada.open(`folio:${ada.folioId}`);

@@ -8,6 +8,7 @@ import { invalid, refused } from '../problems/problem.js';
 import {
   AskDto,
   HoldDto,
+  LikenDto,
   LineUpDto,
   PaceDto,
   PresentDto,
@@ -103,6 +104,18 @@ export class DeskController {
     if (folioId) await this.folios.requireIn(id, folioId);
     const shown = folioId && questionId ? { folioId, questionId, withName } : null;
     return this.lessons.change(id, (state) => ({ ...state, shown }));
+  }
+
+  /** Counts what was written as something else that was: its mark follows, on every answer that says the same. */
+  @Post('liken')
+  @HttpCode(204)
+  async liken(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() { questionId, text, as }: LikenDto,
+  ): Promise<void> {
+    await this.lessons.liken(await this.#lesson(teacher, id), questionId, text, as ?? null);
+    await this.projector.renew(id);
   }
 
   /** Asks something on the fly: it joins the edition, lies over what everyone is at, and counts like the rest. */

@@ -3,6 +3,8 @@ import {
   decodeLessonSettings,
   decodeLessonState,
   editionChanges,
+  normalised,
+  questionsOf,
   makeJoinCode,
   OPENING_STATE,
   studentView,
@@ -36,6 +38,8 @@ export interface Lesson {
   lineUp: string[];
   /** Slides that were asked on the fly. */
   asked: SlideId[];
+  /** Texts that count as others, by question: what was written → what it counts as, both as they are compared. */
+  likened: Record<string, Record<string, string>>;
   /** Answers that are starred: `folio/question`, in the order they were. */
   starred: string[];
   startedAt: string;
@@ -67,7 +71,7 @@ export interface NewLesson {
 
 const COLUMNS = `l.id, l.deck_id AS "deckId", l.edition_id AS "editionId", l.class_list_id AS "classListId",
   l.title, c.name AS "className", l.join_code AS "joinCode", l.allows_typed_names AS "allowsTypedNames",
-  l.state, l.settings, l.opens_at AS "opensAt", l.closes_at AS "closesAt", l.asked, l.starred,
+  l.state, l.settings, l.opens_at AS "opensAt", l.closes_at AS "closesAt", l.asked, l.starred, l.likened,
   l.line_up AS "lineUp", l.started_at AS "startedAt", l.ended_at AS "endedAt"`;
 
 /** Milliseconds between two looks at the lessons whose time may be up. */
@@ -202,6 +206,22 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     ]);
     await this.change(lessonId, (state) => ({ ...state, renewed: state.renewed + 1 }), true);
     return next;
+  }
+
+  /** Counts what was written as something else that was; null parts them again. */
+  async liken(lesson: Lesson, questionId: string, text: string, as: string | null): Promise<void> {
+    const asked = questionsOf(await this.edition(lesson.editionId)).get(questionId);
+    if (asked?.question.kind !== 'textEntry') {
+      throw refused('Only words that were written can count as others.');
+    }
+    const { [normalised(text)]: _before, ...others } = lesson.likened[questionId] ?? {};
+    const ofQuestion = as ? { ...others, [normalised(text)]: normalised(as) } : others;
+    if (Object.keys(ofQuestion).length > 300)
+      throw refused('Three hundred are likened at the most.');
+    await this.database.query('UPDATE lesson SET likened = $2 WHERE id = $1', [
+      lesson.id,
+      JSON.stringify({ ...lesson.likened, [questionId]: ofQuestion }),
+    ]);
   }
 
   async setStarred(lessonId: string, starred: string[]): Promise<void> {

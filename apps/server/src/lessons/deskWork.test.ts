@@ -1,4 +1,5 @@
 import {
+  addLeaf,
   answer,
   clipSlides,
   deskAnswers,
@@ -15,7 +16,7 @@ import {
 import { choiceQuestion, deck, question, slide } from '@gobrel/core/testing';
 import { DataSource } from 'typeorm';
 import { SyncService } from '../sync/SyncService.js';
-import { openClassroom, type Classroom } from '../testing/classroom.js';
+import { openClassroom, SECRETS, type Classroom } from '../testing/classroom.js';
 import { signUp, startServer, until, Visitor, type TestServer } from '../testing/testServer.js';
 
 let server: TestServer;
@@ -163,6 +164,72 @@ describe('while it runs', () => {
     await room.ines.post(at('renew'));
     await until(() => !deskAnswers(desk.doc).has(`${ada.folioId}/q`));
     await until(() => (deskTallies(desk.doc).get('q')?.answered ?? 0) === 0);
+  });
+
+  test('a word is counted as another by hand: marks and tallies follow, and back', async () => {
+    const words = deck(
+      slide(
+        's',
+        question(
+          'w',
+          '?',
+          { kind: 'textEntry', points: 1 },
+          {
+            ...{ kind: 'textEntry', accepted: ['copper'], heedsCase: false, heedsAccents: false },
+          },
+        ),
+      ),
+    );
+    const other = await openClassroom(server, words);
+    const ada = await other.join('Ada');
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    const desk = await other.ines.open(`desk:${other.lessonId}`);
+    const score = () => deskAnswers(desk.doc).get(`${ada.folioId}/w`)?.score;
+    answer(folio.doc, 'w', { kind: 'textEntry', text: 'Kopper' }, Date.now());
+    await until(() => score() === 0);
+    const liken = (as: string | null, questionId = 'w') =>
+      other.ines.post(`lessons/${other.lessonId}/liken`, { questionId, text: 'kopper', as });
+    expect((await liken('copper')).status).toBe(204);
+    await until(() => score() === 1);
+    // It holds for what comes later, too.
+    const bela = await other.join('Bela');
+    const second = await bela.open(`folio:${bela.folioId}`);
+    answer(second.doc, 'w', { kind: 'textEntry', text: 'KOPPER ' }, Date.now());
+    await until(() => deskAnswers(desk.doc).get(`${bela.folioId}/w`)?.score === 1);
+    await liken(null);
+    await until(() => score() === 0);
+    expect(
+      (await room.ines.post(at('liken'), { questionId: 'q', text: 'x', as: 'y' })).status,
+    ).toBe(409);
+  });
+
+  test('what is put up and the leaves of the others are seen on students’ devices where the lesson says so', async () => {
+    const [ada, bela] = [await room.join('Ada'), await room.join('Bela')];
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    answer(folio.doc, 'q', picks('b'), Date.now());
+    const { edition } = await lookUp(ada);
+    addLeaf(folio.doc, edition!.slides.page!, Date.now(), 'leaf');
+    await folio.acknowledged();
+    await room.ines.post(at('put-up'), { questionId: 'q' });
+    const putUp = async () =>
+      (await bela.get<{ putUp: { tally: { answered: number } } | null }>('student/put-up')).body
+        .putUp;
+    const leaves = async () =>
+      (await bela.get<{ name: string; slide: { id: string } }[]>('student/leaves')).body;
+    expect(await putUp()).toBeNull();
+    expect(await leaves()).toEqual([]);
+    await room.ines.request('PUT', at('settings'), { seesClassAnswers: true, seesLeaves: true });
+    await until(async () => (await putUp())?.tally.answered === 1);
+    await until(async () => (await leaves()).length === 1);
+    expect(await leaves()).toMatchObject([{ name: 'Ada', slide: { id: 'leaf' } }]);
+    const everything = bela.received.join('\n');
+    for (const secret of Object.values(SECRETS)) expect(everything).not.toContain(secret);
+    // Who waits to be let in sees none of it.
+    await room.ines.request('PUT', at('settings'), { hasWaitingRoom: true });
+    const cato = await room.join('Cato');
+    for (const path of ['student/put-up', 'student/leaves']) {
+      expect((await cato.get(path)).status).toBe(403);
+    }
   });
 
   test('none of it is another teacher’s or a student’s to do', async () => {

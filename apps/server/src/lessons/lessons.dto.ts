@@ -101,6 +101,21 @@ export class ShowDto {
   withName?: boolean;
 }
 
+export class LikenDto {
+  @Matches(SLIDE, { message: 'That is not a question' })
+  questionId: string;
+
+  /** What was written, and what it is to count as; null parts them again. */
+  @IsString()
+  @Length(1, 300)
+  text: string;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(300)
+  as: string | null;
+}
+
 export class AskDto {
   /** A slide as the clipboard has it; null takes what was asked from before everyone. */
   @IsOptional()

@@ -95,6 +95,17 @@ export class ScreensService {
     };
   }
 
+  /** What is put up, for students' own devices: null unless the lesson lets them see it. */
+  async putUpForStudents(
+    lessonId: string,
+  ): Promise<Extract<ScreenShows, { kind: 'tally' }> | null> {
+    const lesson = await this.lessons.require(lessonId);
+    if (!lesson.settings.seesClassAnswers || lesson.endedAt) return null;
+    const state = { ...lesson.state, presenting: null, shown: null };
+    const shows = await this.#shows({ ...lesson, state });
+    return shows?.kind === 'tally' ? shows : null;
+  }
+
   async #shows({ id, state, editionId }: Lesson): Promise<ScreenShows> {
     const { presenting, shown, putUp } = state;
     if (!presenting && !shown && !putUp) return null;

@@ -18,6 +18,8 @@ export interface StudentLesson {
   handUpAt: string | null;
   attempts: { made: number; most: number };
   seesMarks: LessonSettings['seesMarks'];
+  seesClassAnswers: boolean;
+  seesLeaves: boolean;
   title: string;
   /** The server's clock when it answered, milliseconds since 1970. */
   now: number;

@@ -1,4 +1,4 @@
-import type { Deck, LessonSettings, LessonState, SlideId } from '@gobrel/core';
+import type { Deck, LessonSettings, LessonState, Likened, SlideId } from '@gobrel/core';
 import {
   useMutation,
   useQuery,
@@ -73,6 +73,7 @@ export interface Lesson {
   settings: LessonSettings;
   asked: SlideId[];
   starred: string[];
+  likened: Record<string, Likened>;
   opensAt: string | null;
   closesAt: string | null;
   now: number;

@@ -3,7 +3,6 @@ import {
   readDesk,
   readLessonState,
   routeGraph,
-  type DeskStudent,
   type LessonState,
   type SlideId,
 } from '@gobrel/core';
@@ -25,16 +24,17 @@ import { useDocument, useReader } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Badge, Centre, Header } from '../ui/Page';
-import { Sheet } from '../ui/Sheet';
 import { isTyping } from '../workspace/isTyping';
+import { BigScreenButton } from './BigScreenButton';
 import { DeskBar } from './DeskBar';
 import { FolioPanel } from './FolioPanel';
 import { JoinCard } from './JoinCard';
 import { LessonMap } from './LessonMap';
 import { LineUpPanel } from './LineUpPanel';
+import { Practice } from './Practice';
 import { PeoplePanel } from './PeoplePanel';
 import { SlidePanel } from './SlidePanel';
-import { useDeskActions, type DeskActions } from './useDeskActions';
+import { useDeskActions } from './useDeskActions';
 
 const AskDialog = lazy(() => import('./AskDialog'));
 const SettingsDialog = lazy(() => import('./SettingsDialog'));
@@ -234,6 +234,7 @@ function Desk(props: {
             <SlidePanel
               {...{ slide, edition, desk, state, hidesNames, act }}
               starred={lesson.starred}
+              likened={lesson.likened}
               onOpenFolio={openFolio}
               onBringAll={
                 isOver || state.pace !== 'together' || state.slideId === slide.id
@@ -281,102 +282,5 @@ function Desk(props: {
         </div>
       </Dialog>
     </div>
-  );
-}
-
-/** The big screen in a window of one's own, or on another device. */
-function BigScreenButton(props: { lessonId: string; act: DeskActions }): ReactElement {
-  const { lessonId, act } = props;
-  const [code, setCode] = useState('');
-  return (
-    <Sheet label="Big screen" width={320} trigger={<Button>Big screen</Button>}>
-      {(close) => (
-        <>
-          <Button
-            className="w-full"
-            onClick={() => {
-              window.open(`/screen/${lessonId}`, `screen-${lessonId}`);
-              close();
-            }}
-          >
-            In a window of this computer
-          </Button>
-          <form
-            className="mt-4"
-            onSubmit={(event) => {
-              event.preventDefault();
-              act.pair(code);
-              setCode('');
-              close();
-            }}
-          >
-            <p className="text-soft">
-              Or open <b className="text-ink">{window.location.host}/screen</b> on another device
-              and type the code that it shows.
-            </p>
-            <div className="mt-2 flex gap-2">
-              <input
-                aria-label="Code of the screen"
-                value={code}
-                maxLength={12}
-                autoComplete="off"
-                onChange={(event) => setCode(event.target.value)}
-                className="h-9 min-w-0 flex-1 rounded-[4px] border border-line px-2 uppercase"
-              />
-              <Button type="submit" look="main" disabled={code.trim() === ''}>
-                Pair
-              </Button>
-            </div>
-          </form>
-          <Button look="quiet" size="small" className="mt-2" onClick={() => act.pair(null)}>
-            Turn paired screens off
-          </Button>
-        </>
-      )}
-    </Sheet>
-  );
-}
-
-const CROWDS = [8, 24, 60, 200];
-
-/** Simulated students to try the lesson with; taken out again in one click with all they did. */
-function Practice(props: { students: readonly DeskStudent[]; act: DeskActions }): ReactElement {
-  const { act } = props;
-  const count = props.students.filter(({ isPractice }) => isPractice).length;
-  if (count > 0) {
-    return (
-      <Button size="small" onClick={() => act.practice(0)}>
-        Practice class · {count}: take it out
-      </Button>
-    );
-  }
-  return (
-    <Sheet
-      label="Practice class"
-      width={300}
-      trigger={<Button size="small">Practice class</Button>}
-    >
-      {(close) => (
-        <>
-          <p className="mb-2 text-soft">
-            Simulated students join over the network like real ones: quick and slow ones, some who
-            wander, err, or drop their connection.
-          </p>
-          <div className="flex gap-1.5">
-            {CROWDS.map((size) => (
-              <Button
-                key={size}
-                onClick={() => {
-                  act.practice(size);
-                  close();
-                }}
-              >
-                {size}
-              </Button>
-            ))}
-          </div>
-        </>
-      )}
-    </Sheet>
   );
 }

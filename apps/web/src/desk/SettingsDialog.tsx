@@ -48,6 +48,16 @@ export function SettingsFields(props: {
         />
       </Setting>
       <Check
+        label="What is put up is seen on students’ devices, too"
+        isOn={settings.seesClassAnswers}
+        onChange={(seesClassAnswers) => onChange({ seesClassAnswers })}
+      />
+      <Check
+        label="Students see the leaves of the others"
+        isOn={settings.seesLeaves}
+        onChange={(seesLeaves) => onChange({ seesLeaves })}
+      />
+      <Check
         label="Who joins waits until I let them in"
         isOn={settings.hasWaitingRoom}
         onChange={(hasWaitingRoom) => onChange({ hasWaitingRoom })}

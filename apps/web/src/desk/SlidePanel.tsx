@@ -5,6 +5,7 @@ import {
   type Answer,
   type Deck,
   type LessonState,
+  type Likened,
   type Desk,
   type DeskStudent,
   type QuestionElement,
@@ -31,6 +32,7 @@ export function SlidePanel(props: {
   state: LessonState;
   hidesNames: boolean;
   starred: readonly string[];
+  likened: Record<string, Likened>;
   act: DeskActions;
   onOpenFolio: (folioId: string) => void;
   onBringAll?: () => void;
@@ -106,6 +108,9 @@ export function SlidePanel(props: {
                   tally={tally}
                   students={desk.students.length}
                   answers={answersTo(question, desk)}
+                  before={beforeOf(question, desk)}
+                  likened={props.likened[question.id]}
+                  onLiken={(text, as) => props.act.liken(question.id, text, as)}
                   showsKey
                 />
               </Suspense>
@@ -150,6 +155,13 @@ function PutUpButtons(props: {
     </>
   );
 }
+
+/** The tally of the question that asked the same before. */
+export const beforeOf = (
+  { question }: QuestionElement,
+  desk: Desk,
+): Desk['tallies'][string] | undefined =>
+  question.kind === 'slider' ? desk.tallies[question.before] : undefined;
 
 /** All answers of the class to a question. */
 export const answersTo = (question: QuestionElement, desk: Desk): Answer[] =>

@@ -18,6 +18,8 @@ export interface DeskActions {
   show(key: string | null, withName?: boolean): void;
   settings(changed: Partial<LessonSettings>): void;
   renew(): void;
+  /** Counts a text as another one, or no more. */
+  liken(questionId: string, text: string, as: string | null): void;
   /** Pairs the screen that shows a code; null turns all paired ones off. */
   pair(code: string | null): void;
   end(): void;
@@ -53,6 +55,7 @@ export function useDeskActions(lessonId: string): DeskActions {
     star: (starred) => put('starred', { starred }),
     settings: (changed) => put('settings', changed),
     renew: () => post('renew'),
+    liken: (questionId, text, as) => post('liken', { questionId, text, as }),
     pair: (code) =>
       run(() => (code ? http.post(`${at}/screens`, { code }) : http.remove(`${at}/screens`))),
     end: () => post('end'),

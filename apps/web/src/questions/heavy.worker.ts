@@ -6,7 +6,7 @@ self.onmessage = ({ data }: MessageEvent<{ id: number; work: HeavyWork }>): void
   const { id, work } = data;
   const answer: HeavyAnswer =
     work.what === 'texts'
-      ? { what: 'texts', groups: likeGroups(work.texts) }
+      ? { what: 'texts', groups: likeGroups(work.texts, work.likened) }
       : { what: 'spots', ...clustersOf(work.spots), density: densityOf(work.spots) };
   self.postMessage({ id, answer });
 };

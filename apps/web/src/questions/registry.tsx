@@ -1,6 +1,7 @@
 import {
   wordsIn,
   type Answer,
+  type Likened,
   type KindName,
   type Question,
   type QuestionElement,
@@ -42,6 +43,11 @@ export interface TallyViewProps<K extends KindName = KindName> {
   students: number;
   /** All answers of the class that are known, in no order that says who gave which. */
   answers: readonly Of<Answer, K>[];
+  /** The tally of the question that asked the same before, for kinds that are asked twice. */
+  before?: Tally | undefined;
+  /** Texts that count as others in this lesson, and the way to say so; at the desk. */
+  likened?: Likened | undefined;
+  onLiken?: ((text: string, as: string | null) => void) | undefined;
   /** Whether the key may be told from the rest. */
   showsKey: boolean;
 }

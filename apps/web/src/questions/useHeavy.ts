@@ -1,8 +1,9 @@
-import type { Cluster, LikeGroup, Spot } from '@gobrel/core';
+import type { Cluster, Likened, LikeGroup, Spot } from '@gobrel/core';
 import { useEffect, useState } from 'react';
 
 export type HeavyWork =
-  { what: 'texts'; texts: Record<string, number> } | { what: 'spots'; spots: readonly Spot[] };
+  | { what: 'texts'; texts: Record<string, number>; likened: Likened }
+  | { what: 'spots'; spots: readonly Spot[] };
 export type HeavyAnswer =
   | { what: 'texts'; groups: LikeGroup[] }
   | { what: 'spots'; clusters: Cluster[]; strays: number; density: number[] };

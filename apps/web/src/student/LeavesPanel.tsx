@@ -16,13 +16,15 @@ import {
   type Leaf,
   type Link,
   type Result,
+  type Slide,
   type SlideId,
 } from '@gobrel/core';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { ySyncPluginKey } from 'y-prosemirror';
 import type * as Y from 'yjs';
 import { uploadPicture } from '../api/assets';
-import { sentenceOf } from '../api/http';
+import { useQuery } from '@tanstack/react-query';
+import { http, sentenceOf } from '../api/http';
 import type { StudentLesson } from '../api/student';
 import { pictureElement } from '../slide/newThings';
 import { EditingStage } from '../slide/stage/EditingStage';
@@ -116,8 +118,32 @@ export default function LeavesPanel(props: {
           ))}
         </ul>
       )}
+      {lesson.seesLeaves && <LeavesOfOthers theme={edition.theme} />}
       {patterns.length === 0 && <p className="mt-5">This lesson has no leaves to make.</p>}
     </main>
+  );
+}
+
+/** What the others have made, asked for anew now and then. */
+function LeavesOfOthers({ theme }: { theme: Deck['theme'] }): ReactElement | null {
+  const others = useQuery({
+    queryKey: ['leaves'],
+    queryFn: () => http.get<{ name: string; slide: Slide }[]>('student/leaves'),
+    refetchInterval: 10_000,
+  });
+  if (!others.data || others.data.length === 0) return null;
+  return (
+    <section className="mt-8">
+      <h2 className="text-[20px]">Leaves of the others</h2>
+      <ul className="mt-3 flex flex-wrap gap-4">
+        {others.data.map(({ name, slide }) => (
+          <li key={slide.id} className="w-[240px] rounded-[6px] border border-line bg-sheet p-1.5">
+            <SlideView slide={slide} theme={theme} width={226} />
+            <p className="mt-1 truncate">{name}</p>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -50,6 +50,7 @@ import { Presenting } from './Presenting';
 import { useSlideWork, useWalk } from './useFolio';
 import { useIsNarrow } from './useIsNarrow';
 
+const ClassAnswers = lazy(() => import('./ClassAnswers'));
 const LeavesPanel = lazy(() => import('./LeavesPanel'));
 // Asked for once the first slide stands there, so that it is at hand when the connection is not.
 const bringDialog = () => import('../ui/Dialog').then(({ Dialog }) => ({ default: Dialog }));
@@ -186,6 +187,9 @@ function AtWork(props: {
   return (
     <div className="flex h-full flex-col">
       <StateNote state={state} handedInAt={lesson.handedInAt} isVoting={vote !== null} />
+      <Suspense>
+        {lesson.seesClassAnswers && state?.putUp && <ClassAnswers {...state.putUp} />}
+      </Suspense>
       <div className="min-h-0 flex-1">
         {leaves === 'open' ? (
           <Suspense fallback={<Centre>Opening your leaves …</Centre>}>

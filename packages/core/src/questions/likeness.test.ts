@@ -1,13 +1,19 @@
 import fc from 'fast-check';
 import {
   clustersOf,
+  countsAs,
   densityOf,
   DENSITY_FIELDS,
   isWithinSlips,
   likeGroups,
   likeTexts,
+  markAnswer,
+  readDeck,
+  withLikened,
+  type QuestionElement,
   type Spot,
 } from '../index.js';
+import { deck, question, slide } from '../testing/builder.js';
 
 describe('near texts', () => {
   test.each([
@@ -104,5 +110,44 @@ describe('markers that lie together', () => {
     expect(at(0.5, 0.5)).toBeGreaterThan(0.9);
     expect(at(0.1, 0.9)).toBe(0);
     expect(densityOf([]).every((value) => value === 0)).toBe(true);
+  });
+});
+
+describe('counted as another by hand', () => {
+  const likened = { coper: 'copper', kopper: 'coper', iron: 'steel' };
+  test('what was written counts as what it was likened to, over several steps; a circle ends', () => {
+    expect(countsAs(likened, 'kopper')).toBe('copper');
+    expect(countsAs(likened, 'lamp')).toBe('lamp');
+    expect(['a', 'b']).toContain(countsAs({ a: 'b', b: 'a' }, 'a'));
+    expect(countsAs({}, 'toString')).toBe('toString');
+  });
+  test('groups are called by what they count as', () => {
+    expect(likeTexts({ Kopper: 5, coper: 2, copper: 1, lamp: 1 }, likened)).toEqual([
+      { text: 'copper', count: 8 },
+      { text: 'lamp', count: 1 },
+    ]);
+  });
+  test('the mark follows: what was likened to something right is right', () => {
+    const word = readDeck(
+      deck(
+        slide(
+          's',
+          question(
+            'q',
+            '?',
+            { kind: 'textEntry', points: 1 },
+            {
+              ...{ kind: 'textEntry', accepted: ['copper'], heedsCase: true, heedsAccents: true },
+            },
+          ),
+        ),
+      ),
+    ).slides.s!.elements.find(({ id }) => id === 'q') as QuestionElement;
+    const asked = withLikened(new Map([['q', word]]), { q: likened }).get('q')!;
+    const worth = (text: string) => markAnswer(asked, { kind: 'textEntry', text });
+    expect(['copper', 'Copper', 'KOPPER', 'coper ', 'iron', 'lamp'].map(worth)).toEqual([
+      1, 0, 1, 1, 0, 0,
+    ]);
+    expect(markAnswer(word, { kind: 'textEntry', text: 'coper' })).toBe(0);
   });
 });

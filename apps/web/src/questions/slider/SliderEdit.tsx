@@ -1,5 +1,6 @@
-import { readNumber } from '@gobrel/core';
+import { questionsOn, readNumber, wordsOf } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
+import { useDeck } from '../../workspace/DeckContext';
 import { Field } from '../../ui/Field';
 import { QuestionDialog } from '../QuestionDialog';
 import type { QuestionEditProps } from '../registry';
@@ -12,6 +13,11 @@ export default function SliderEdit(props: QuestionEditProps<'slider'>): ReactEle
   const [step, setStep] = useState(String(question.step));
   const [lowLabel, setLowLabel] = useState(question.lowLabel);
   const [highLabel, setHighLabel] = useState(question.highLabel);
+  const [before, setBefore] = useState(question.before);
+  const { deck } = useDeck();
+  const others = Object.values(deck.slides).flatMap((slide) =>
+    questionsOn(slide).filter((one) => one.question.kind === 'slider' && one.id !== element.id),
+  );
   const [from, setFrom] = useState(key ? String(key.low) : '');
   const [to, setTo] = useState(key ? String(key.high) : '');
   return (
@@ -28,7 +34,7 @@ export default function SliderEdit(props: QuestionEditProps<'slider'>): ReactEle
         }
         const changed = {
           ...question,
-          ...{ low: least, high: most, step: by, lowLabel, highLabel, points },
+          ...{ low: least, high: most, step: by, lowLabel, highLabel, points, before },
         };
         if (from.trim() === '' && to.trim() === '') return { question: changed, key: null };
         const [start, end] = [readNumber(from), readNumber(to)];
@@ -57,6 +63,23 @@ export default function SliderEdit(props: QuestionEditProps<'slider'>): ReactEle
         <Field label="Right from" value={from} onChange={(event) => setFrom(event.target.value)} />
         <Field label="Right to" value={to} onChange={(event) => setTo(event.target.value)} />
       </div>
+      {others.length > 0 && (
+        <label className="block text-[14px] font-semibold">
+          Asked the same before by
+          <select
+            value={before}
+            onChange={(event) => setBefore(event.target.value)}
+            className="mt-1 block h-10 w-full rounded-[6px] border border-line bg-sheet px-2 font-normal"
+          >
+            <option value="">no other question</option>
+            {others.map((one) => (
+              <option key={one.id} value={one.id}>
+                {wordsOf(one.text)}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
     </QuestionDialog>
   );
 }

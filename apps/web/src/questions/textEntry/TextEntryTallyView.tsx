@@ -8,9 +8,10 @@ const MOST_ROWS = 12;
 
 /** What was written, answers that say the same together, and those that nearly do beside them. */
 export default function TextEntryTallyView(props: TallyViewProps<'textEntry'>): ReactElement {
-  const { element, tally, students, showsKey } = props;
-  const known = useHeavy({ what: 'texts', texts: tally.texts });
-  const groups = known?.groups ?? likeTexts(tally.texts).map((group) => ({ ...group, near: [] }));
+  const { element, tally, students, showsKey, likened = {}, onLiken } = props;
+  const known = useHeavy({ what: 'texts', texts: tally.texts, likened });
+  const groups =
+    known?.groups ?? likeTexts(tally.texts, likened).map((group) => ({ ...group, near: [] }));
   const isRight = (text: string): boolean =>
     showsKey && markAnswer(element as QuestionElement, { kind: 'textEntry', text }) === 1;
   const row = (text: string, count: number): BarRow => ({
@@ -33,12 +34,42 @@ export default function TextEntryTallyView(props: TallyViewProps<'textEntry'>): 
       {near.length > 0 && (
         <ul className="mt-2 flex flex-col gap-0.5 text-[13px] text-soft">
           {near.map((group) => (
-            <li key={group.text}>
-              Near “{group.text}”:{' '}
-              {group.near.map(({ text, count }) => `${text} (${count})`).join(', ')}
+            <li key={group.text} className="flex flex-wrap items-center gap-x-2">
+              Near “{group.text}”:
+              {group.near.map(({ text, count }) => (
+                <span key={text} className="flex items-center gap-1">
+                  {text} ({count})
+                  {onLiken && (
+                    <button
+                      type="button"
+                      aria-label={`Count “${text}” as “${group.text}”`}
+                      className="min-h-7 rounded-[4px] px-1 font-semibold text-petrol hover:bg-sand"
+                      onClick={() => onLiken(text, group.text)}
+                    >
+                      the same
+                    </button>
+                  )}
+                </span>
+              ))}
             </li>
           ))}
         </ul>
+      )}
+      {onLiken && Object.keys(likened).length > 0 && (
+        <p className="mt-2 flex flex-wrap gap-x-2 text-[13px] text-soft">
+          Counted as another:
+          {Object.entries(likened).map(([text, as]) => (
+            <button
+              key={text}
+              type="button"
+              aria-label={`Part “${text}” from “${as}”`}
+              className="min-h-7 text-petrol underline"
+              onClick={() => onLiken(text, null)}
+            >
+              {text} → {as}
+            </button>
+          ))}
+        </p>
       )}
     </>
   );

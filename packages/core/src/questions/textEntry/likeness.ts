@@ -1,3 +1,4 @@
+import { countsAs, type Likened } from './likening.js';
 import { normalised } from './normalised.js';
 
 /** Answers that say the same, and those that nearly do. */
@@ -10,13 +11,23 @@ export interface LikeGroup {
 }
 
 /** Answers that say the same, whatever their case, accents and spaces: the commonest way to write it, and how many. */
-export function likeTexts(texts: Record<string, number>): { text: string; count: number }[] {
+export function likeTexts(
+  texts: Record<string, number>,
+  likened: Likened = {},
+): { text: string; count: number }[] {
   const groups = new Map<string, { text: string; most: number; count: number }>();
   for (const [text, count] of Object.entries(texts)) {
     if (count <= 0) continue;
-    const form = normalised(text);
+    const own = normalised(text);
+    const form = countsAs(likened, own);
     const group = groups.get(form) ?? { text, most: 0, count: 0 };
-    const isCommoner = count > group.most || (count === group.most && text < group.text);
+    // A group that was made by hand is called by what the others count as.
+    const isCommoner =
+      own === form
+        ? normalised(group.text) !== form ||
+          count > group.most ||
+          (count === group.most && text < group.text)
+        : false;
     groups.set(form, {
       ...(isCommoner ? { text, most: count } : group),
       count: group.count + count,
@@ -35,9 +46,9 @@ const slipsOf = (letters: number): number => Math.floor(letters / 4);
  * distance – letters put in, left out, mistaken, or two neighbours swapped – is a quarter of the longer one's letters at
  * the most. A group that has others near it is near to none itself.
  */
-export function likeGroups(texts: Record<string, number>): LikeGroup[] {
+export function likeGroups(texts: Record<string, number>, likened: Likened = {}): LikeGroup[] {
   const leaders: { group: LikeGroup; form: string }[] = [];
-  for (const { text, count } of likeTexts(texts)) {
+  for (const { text, count } of likeTexts(texts, likened)) {
     const form = normalised(text);
     const leader = leaders.find(({ form: other }) => {
       const slips = slipsOf(Math.max(form.length, other.length));

@@ -1,6 +1,6 @@
 import type { Marking } from '../kind.js';
 import { bump } from '../values.js';
-import { isAccepted } from './normalised.js';
+import { isAccepted, normalised } from './normalised.js';
 import type { TextEntryAnswer, TextEntryKey, TextEntryQuestion } from './textEntry.js';
 
 /** How often each text was written, exactly as it was written. */
@@ -18,7 +18,8 @@ export const textEntryMarking: Marking<
   TextEntryAnswer,
   TextEntryTally
 > = {
-  mark: (_question, key, { text }) => (isAccepted(key.accepted, text, key) ? 1 : 0),
+  mark: (_question, key, { text }) =>
+    isAccepted(key.accepted, text, key) || key.likened?.includes(normalised(text)) ? 1 : 0,
   emptyTally: () => ({ kind: 'textEntry', answered: 0, texts: {} }),
 
   count(tally, { text }, by) {

@@ -14,6 +14,8 @@ export interface TextEntryKey {
   accepted: string[];
   heedsCase: boolean;
   heedsAccents: boolean;
+  /** What a teacher counts as right besides, in one lesson; normalised. Never in a deck. */
+  likened?: string[];
 }
 
 export interface TextEntryAnswer {
