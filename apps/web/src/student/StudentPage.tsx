@@ -55,6 +55,8 @@ const LeavesPanel = lazy(() => import('./LeavesPanel'));
 // Asked for once the first slide stands there, so that it is at hand when the connection is not.
 const bringDialog = () => import('../ui/Dialog').then(({ Dialog }) => ({ default: Dialog }));
 const Dialog = lazy(bringDialog);
+/** Milliseconds until what is needed only later is fetched. */
+const AFTER_FIRST_SLIDE = 4000;
 
 export default function StudentPage(): ReactElement {
   const lesson = useStudentLesson();
@@ -382,7 +384,11 @@ function HandIn({
   const [isBusy, setIsBusy] = useState(false);
   const queries = useQueryClient();
   const { trouble } = useNotices();
-  useEffect(() => void bringDialog(), []);
+  useEffect(() => {
+    // Not before the slide can be used; later it is at hand even when the connection is not.
+    const timer = setTimeout(() => void bringDialog(), AFTER_FIRST_SLIDE);
+    return () => clearTimeout(timer);
+  }, []);
   const hand = async (): Promise<void> => {
     setIsBusy(true);
     try {
