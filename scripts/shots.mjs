@@ -108,11 +108,6 @@ await teacher.goto(`${LAMP}/slide/wire`);
 await teacher.getByRole('button', { name: 'Text: Copper' }).click();
 await shoot(teacher, 'slide');
 const WEATHER = LAMP.replace(/1$/, '4');
-await teacher.goto(`${WEATHER}/slide/forming`);
-await teacher.getByRole('button', { name: 'Shape: it cools' }).click();
-await teacher.getByRole('button', { name: 'Things on this slide' }).click();
-await teacher.getByRole('button', { name: 'Arrange' }).click();
-await shoot(teacher, 'things');
 await teacher.goto(`${WEATHER}/slide/scale`);
 await teacher
   .getByRole('toolbar', { name: 'Tray' })
