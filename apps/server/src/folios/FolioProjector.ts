@@ -22,11 +22,11 @@ import {
   countAnswer,
   tallyOf,
   withLikened,
-  type Answer,
   type Deck,
   type DeskAnswer,
   type DeskEntry,
   type ElementId,
+  type LessonState,
   type ProjectedChanges,
   type QuestionElement,
   type Tally,
@@ -35,6 +35,16 @@ import { DataSource, QueryFailedError } from 'typeorm';
 import type * as Y from 'yjs';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { SyncService } from '../sync/SyncService.js';
+import {
+  answersByQuestion,
+  counts,
+  forget,
+  isLateNow,
+  questionIn,
+  tellDesk,
+  withOpenVotes,
+  type FolioNow,
+} from './deskDocument.js';
 import * as rows from './folioRows.js';
 
 /** A lesson with folios open in this process. */
@@ -69,8 +79,6 @@ interface LiveFolio {
 const PASS_PAUSE = 100;
 /** Milliseconds between two recounts of a lesson's tallies. */
 const TALLY_PAUSE = 200;
-/** Milliseconds after a hold in which what arrives was done before it. */
-const GRACE = 1500;
 /** Folios worked on before others on this server get their turn. */
 const AT_ONCE = 4;
 
@@ -262,12 +270,10 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     }
   }
 
-  /** Whether what comes now comes after the hold or the end. A second is granted for what was on its way. */
-  #isLate(lesson: LiveLesson): boolean {
+  /** The lesson's state as everyone here is told it; from its row while nobody has it open. */
+  async #stateOf(lesson: LiveLesson): Promise<LessonState> {
     const doc = this.sync.hocuspocus.documents.get(`lesson:${lesson.id}`);
-    const state = doc && readLessonState(doc);
-    if (!state) return false;
-    return state.isEnded || (state.isHeld && Date.now() - state.heldAt > GRACE);
+    return (doc && readLessonState(doc)) ?? (await this.lessons.require(lesson.id)).state;
   }
 
   #touch(folioId: string): void {
@@ -321,17 +327,25 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   }
 
   async #project(batch: LiveFolio[]): Promise<void> {
-    const changed: { folio: LiveFolio; changes: ProjectedChanges }[] = [];
+    const changed: { folio: LiveFolio; changes: ProjectedChanges; isLate: boolean }[] = [];
     try {
+      const states = new Map<LiveLesson, LessonState>();
+      for (const { lesson } of batch) {
+        if (!states.has(lesson)) states.set(lesson, await this.#stateOf(lesson));
+      }
       for (const some of chunks(batch)) {
-        changed.push(...some.map((folio) => ({ folio, changes: folio.projection.take() })));
+        for (const folio of some) {
+          const state = states.get(folio.lesson)!;
+          const changes = withOpenVotes(state, folio.projection.take());
+          changed.push({ folio, changes, isLate: isLateNow(state) });
+        }
         await othersTurn();
       }
       await rows.write(
         this.database,
-        changed.map(({ folio, changes }) => ({
+        changed.map(({ folio, changes, isLate }) => ({
           folioId: folio.id,
-          isLate: this.#isLate(folio.lesson),
+          isLate,
           changes,
           leaves: leavesOf(folio.doc),
         })),
@@ -353,9 +367,8 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     for (const [lesson, entries] of byLesson) {
       for (const some of chunks(entries)) {
         await lesson.desk?.transact((doc) => {
-          for (const { folio, changes } of some) {
-            tellDesk(doc, folio, changes, this.#isLate(folio.lesson));
-          }
+          for (const { folio, changes, isLate } of some)
+            tellDesk(doc, nowOf(folio), changes, isLate);
         });
         await othersTurn();
       }
@@ -474,67 +487,7 @@ const hasItsStudent = ({ id, doc }: LiveFolio): boolean =>
 const leavesOf = (doc: Y.Doc): DeskEntry['leaves'] =>
   readLeaves(doc).map((leaf) => ({ id: leaf.id, title: leafTitle(leaf) }));
 
-/** Ways to come to a slide that are no links. */
-const NO_LINKS = ['start', 'back', 'teacher'];
-
-/** Whether an answer is counted with the others. */
-const counts = (lesson: Pick<LiveLesson, 'countsLate'>, { isLate }: DeskAnswer): boolean =>
-  lesson.countsLate || !isLate;
-
-/** Takes all that is known of a folio from the desk. */
-function forget(desk: Y.Doc, folioId: string): void {
-  deskEntries(desk).delete(folioId);
-  for (const map of [deskAnswers(desk), deskPlacements(desk), deskVotes(desk)]) {
-    for (const key of [...map.keys()]) if (key.startsWith(`${folioId}/`)) map.delete(key);
-  }
-}
-
-function tellDesk(desk: Y.Doc, folio: LiveFolio, changes: ProjectedChanges, isLate: boolean): void {
-  const known = deskEntries(desk).get(folio.id);
-  const last = changes.visits.at(-1);
-  if (known) {
-    const entry: DeskEntry = {
-      ...known,
-      slideId: last?.slideId ?? known.slideId,
-      steps: last ? last.seq + 1 : known.steps,
-      leaves: leavesOf(folio.doc),
-      isHere: hasItsStudent(folio),
-      activeAt: Math.max(known.activeAt, folio.activeAt),
-    };
-    if (!sameData(entry, known)) deskEntries(desk).set(folio.id, entry);
-  }
-  for (const { questionId, answer, score } of changes.answers) {
-    const key = `${folio.id}/${questionId}`;
-    const before = deskAnswers(desk).get(key);
-    const isSame = before && sameData(before.answer, answer);
-    const when = isSame ? before : { at: Date.now(), isLate };
-    if (isSame && before.score === score) continue;
-    deskAnswers(desk).set(key, { answer, score, at: when.at, isLate: when.isLate });
-  }
-  // Steps that are told again, after a failure, are not counted again.
-  for (const { via, seq } of changes.visits) {
-    if (NO_LINKS.includes(via) || seq < (known?.steps ?? 0)) continue;
-    deskWalks(desk).set(via, (deskWalks(desk).get(via) ?? 0) + 1);
-  }
-  for (const { slideId, linkId } of changes.votes) {
-    deskVotes(desk).set(`${folio.id}/${slideId}`, linkId);
-  }
-  for (const { slideId, elementId, x, y } of changes.placements) {
-    deskPlacements(desk).set(`${folio.id}/${slideId}/${elementId}`, { x, y });
-  }
-}
-
-/** The question of an entry of the desk's answers: `folio/question`. */
-const questionIn = (key: string): ElementId => key.slice(key.indexOf('/') + 1);
-
-function answersByQuestion(
-  desk: Y.Doc,
-  ids: Iterable<ElementId>,
-  countsLate: boolean,
-): Map<ElementId, Answer[]> {
-  const answers = new Map<ElementId, Answer[]>([...ids].map((id) => [id, []]));
-  for (const [key, given] of deskAnswers(desk)) {
-    if (counts({ countsLate }, given)) answers.get(questionIn(key))?.push(given.answer);
-  }
-  return answers;
-}
+const nowOf = (folio: LiveFolio): FolioNow => ({
+  ...{ id: folio.id, activeAt: folio.activeAt },
+  ...{ leaves: leavesOf(folio.doc), isHere: hasItsStudent(folio) },
+});

@@ -112,6 +112,7 @@ export class StudentController {
   @HttpCode(200)
   @UseGuards(StudentGuard)
   handIn(@CurrentStudent() student: Student): Promise<{ handedInAt: string }> {
+    requireIn(student);
     return this.folios.handIn(student.folioId);
   }
 
@@ -119,6 +120,7 @@ export class StudentController {
   @HttpCode(204)
   @UseGuards(StudentGuard)
   async tryAgain(@CurrentStudent() student: Student): Promise<void> {
+    requireIn(student);
     await this.folios.tryAgain(student.folioId);
   }
 
@@ -126,6 +128,7 @@ export class StudentController {
   @HttpCode(204)
   @UseGuards(StudentGuard)
   async hand(@CurrentStudent() student: Student, @Body() { isUp }: HandDto): Promise<void> {
+    requireIn(student);
     await this.folios.setHand(student.folioId, isUp);
   }
 
@@ -134,6 +137,7 @@ export class StudentController {
   @HttpCode(204)
   @UseGuards(StudentGuard)
   async turn(@CurrentStudent() student: Student, @Body() { leafId }: TurnDto): Promise<void> {
+    requireIn(student);
     await this.folios.turnTo(student.folioId, leafId);
   }
 

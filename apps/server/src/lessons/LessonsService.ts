@@ -3,6 +3,7 @@ import {
   decodeLessonSettings,
   decodeLessonState,
   editionChanges,
+  newId,
   normalised,
   questionsOf,
   makeJoinCode,
@@ -176,7 +177,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   /** Puts a slide into the edition on the fly, and over what everyone is at. */
   async ask(lesson: Lesson, slide: Slide): Promise<SlideId> {
     const edition = await this.edition(lesson.editionId);
-    const id = `asked-${lesson.asked.length + 1}`;
+    const id = `asked-${newId()}`;
     const asked: Slide = { ...slide, id, isLeftOut: false, isEnding: true, sectionId: null };
     await this.#giveEdition(lesson, { ...edition, slides: { ...edition.slides, [id]: asked } }, id);
     return id;

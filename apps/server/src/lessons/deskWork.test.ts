@@ -9,6 +9,7 @@ import {
   readDesk,
   readLessonState,
   setElement,
+  visit,
   voteFor,
   type Deck,
   type LessonState,
@@ -85,28 +86,36 @@ describe('while it runs', () => {
     );
   });
 
-  test('a class votes where it stands; a vote for a way out of another slide is none', async () => {
+  test('a class votes where it stands, while the vote is open, for ways out of that slide', async () => {
     const ada = await room.join('Ada');
     const folio = await ada.open(`folio:${ada.folioId}`);
+    await ada.open(`lesson:${room.lessonId}`);
     const desk = await room.ines.open(`desk:${room.lessonId}`);
+    const voted = () => deskVotes(desk.doc).get(`${ada.folioId}/pier`);
     expect((await room.ines.post(at('vote'), { vote: 'open' })).status).toBe(409);
     await room.ines.post(at('pace'), { pace: 'together', slideId: 'pier' });
     const { body } = await room.ines.post<LessonState>(at('vote'), { vote: 'open' });
     expect(body.vote).toEqual({ slideId: 'pier', isOpen: true });
+    // A way out of another slide, and a vote on a slide where nobody votes.
     voteFor(folio.doc, 'pier', 'home-link');
     voteFor(folio.doc, 'sea', 'home-link');
-    await until(() => deskVotes(desk.doc).has(`${ada.folioId}/sea`));
-    expect(deskVotes(desk.doc).has(`${ada.folioId}/pier`)).toBe(false);
+    visit(folio.doc, 'pier', 'teacher', Date.now());
+    await until(() => readDesk(desk.doc).students[0]?.slideId === 'pier');
+    expect(readDesk(desk.doc).students[0]?.votes).toEqual({});
     voteFor(folio.doc, 'pier', 'row');
-    await until(() => deskVotes(desk.doc).get(`${ada.folioId}/pier`) === 'row');
+    await until(() => voted() === 'row');
+    await room.ines.post(at('vote'), { vote: 'closed' });
+    voteFor(folio.doc, 'pier', 'none-such');
+    visit(folio.doc, 'sea', 'teacher', Date.now());
+    await until(() => readDesk(desk.doc).students[0]?.slideId === 'sea');
+    expect(voted()).toBe('row');
     // The desk is made anew from rows, as after a restart.
     ada.close();
     room.ines.close();
-    await until(
-      () => !server.app.get(SyncService).hocuspocus.documents.has(`desk:${room.lessonId}`),
-    );
+    const { hocuspocus } = server.app.get(SyncService);
+    await until(() => !hocuspocus.documents.has(`desk:${room.lessonId}`));
     const again = await room.ines.open(`desk:${room.lessonId}`);
-    expect(readDesk(again.doc).students[0]?.votes).toEqual({ pier: 'row', sea: 'home-link' });
+    expect(readDesk(again.doc).students[0]?.votes).toEqual({ pier: 'row' });
   });
 
   test('a question asked on the fly joins the edition without its key, and is counted', async () => {

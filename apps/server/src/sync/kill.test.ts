@@ -1,7 +1,15 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { readFolio, walkArray } from '@gobrel/core';
+import {
+  addChoice,
+  readDesk,
+  readDeck,
+  readLessonState,
+  readFolio,
+  voteFor,
+  walkArray,
+} from '@gobrel/core';
 import { createServer } from 'node:net';
 import { makeDatabase, signUp, until, Visitor } from '../testing/testServer.js';
 
@@ -75,4 +83,55 @@ test('killed in the middle of a student’s typing, nothing acknowledged is lost
   server.kill('SIGTERM');
   const code = await new Promise((resolve) => server.once('exit', resolve));
   expect([0, null]).toContain(code);
+}, 60_000);
+
+test('killed during a vote: it is still open afterwards, and what was voted is there', async () => {
+  const [databaseUrl, port] = [await makeDatabase(), await freePort()];
+  const url = `http://127.0.0.1:${port}`;
+  let server = await start(databaseUrl, port);
+  const ines = await signUp(url);
+  const { body: deck } = await ines.post<{ id: string }>('decks', { title: 'Tides' });
+  const document = await ines.open(`deck:${deck.id}`);
+  const first = readDeck(document.doc).startSlideId!;
+  const [row, wait] = ['Row out', 'Wait'].map((wording) => {
+    const added = addChoice(document.doc, first, wording);
+    if (!added.ok) throw new Error(added.reason);
+    return added.linkId;
+  });
+  await document.acknowledged();
+  const { body: lesson } = await ines.post<{ id: string }>(`decks/${deck.id}/lessons`, {
+    allowsTypedNames: true,
+  });
+  const { body } = await ines.get<{ joinCode: string }>(`lessons/${lesson.id}`);
+  const students = await Promise.all(
+    ['Ada', 'Bela'].map(async (name) => {
+      const visitor = new Visitor(url);
+      const joined = await visitor.post<{ folioId: string }>('student/join', {
+        ...{ code: body.joinCode, name },
+      });
+      const { folioId } = joined.body;
+      const folio = await visitor.open(`folio:${folioId}`);
+      return { visitor, folioId, folio, state: await visitor.open(`lesson:${lesson.id}`) };
+    }),
+  );
+  await ines.post(`lessons/${lesson.id}/pace`, { pace: 'together', slideId: first });
+  await ines.post(`lessons/${lesson.id}/vote`, { vote: 'open' });
+  const [ada, bela] = students as [(typeof students)[0], (typeof students)[0]];
+  await until(() => readLessonState(ada.state.doc)?.vote?.isOpen === true);
+  voteFor(ada.folio.doc, first, row!);
+  await ada.folio.acknowledged();
+  server.kill('SIGKILL');
+  await new Promise((resolve) => server.once('exit', resolve));
+  voteFor(bela.folio.doc, first, wait!);
+
+  server = await start(databaseUrl, port);
+  const desk = await ines.open(`desk:${lesson.id}`);
+  const votes = () =>
+    Object.fromEntries(readDesk(desk.doc).students.map((one) => [one.name, one.votes[first]]));
+  await until(() => votes().Ada === row && votes().Bela === wait, 20_000);
+  expect(readLessonState(bela.state.doc)?.vote).toEqual({ slideId: first, isOpen: true });
+  for (const { visitor } of students) visitor.close();
+  ines.close();
+  server.kill('SIGTERM');
+  await new Promise((resolve) => server.once('exit', resolve));
 }, 60_000);

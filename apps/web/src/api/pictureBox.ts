@@ -19,7 +19,7 @@ export const boxPictureUrl = (id: string): string => `/api/picture-box/${id}.svg
 
 /** Brings a drawing among one's own pictures, its credit with it. */
 export async function takeFromBox(
-  picture: BoxPicture,
+  picture: Pick<BoxPicture, 'id' | 'title'>,
 ): Promise<{ asset: AssetRef; credit: Credit; alt: string }> {
   const { asset, credit } = await http.post<{ asset: AssetRef; credit: Credit }>(
     `picture-box/${picture.id}`,

@@ -19,8 +19,8 @@ import {
 import { useState, type ReactElement } from 'react';
 import * as Y from 'yjs';
 import { sentenceOf } from '../api/http';
-import { takeFromBox } from '../api/pictureBox';
 import { Lines } from '../questions/QuestionDialog';
+import { pictureOf } from '../starters/pictureOf';
 import { Select, Setting } from '../slide/controls';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -57,17 +57,9 @@ export default function AskDialog(props: {
   };
   const askStarter = async (starter: Starter): Promise<void> => {
     try {
-      const taken = starter.drawing
-        ? await takeFromBox({
-            id: starter.drawing,
-            title: '',
-            tags: [],
-            author: '',
-            licence: 'cc0',
-          })
-        : null;
+      const picture = await pictureOf(starter);
       const doc = new Y.Doc();
-      const added = addStarter(doc, starter, { picture: taken?.asset ?? null });
+      const added = addStarter(doc, starter, { picture });
       if (added.ok) ask(JSON.stringify(clipSlides(readDeck(doc), '', [added.slideId])));
     } catch (error) {
       trouble(sentenceOf(error));

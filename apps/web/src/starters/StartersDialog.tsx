@@ -17,7 +17,7 @@ import { useQuery } from '@tanstack/react-query';
 import { memo, useMemo, useState, type ReactElement, type ReactNode } from 'react';
 import * as Y from 'yjs';
 import { http, sentenceOf } from '../api/http';
-import { boxPictureUrl, takeFromBox } from '../api/pictureBox';
+import { boxPictureUrl } from '../api/pictureBox';
 import { useChange } from '../api/teacher';
 import { SlideView } from '../stage/SlideView';
 import { Button } from '../ui/Button';
@@ -26,6 +26,7 @@ import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';
 import { Segments } from '../ui/Segments';
 import { useDeck } from '../workspace/DeckContext';
+import { pictureOf } from './pictureOf';
 
 interface KeptStarter {
   id: string;
@@ -67,19 +68,9 @@ export default function StartersDialog(props: {
   const add = async (starter: Starter): Promise<void> => {
     setBusy(starter.id);
     try {
-      const taken = starter.drawing
-        ? await takeFromBox({
-            id: starter.drawing,
-            title: '',
-            tags: [],
-            author: '',
-            licence: 'cc0',
-          })
-        : null;
+      const picture = await pictureOf(starter);
       const { beside } = props;
-      const added = run(
-        addStarter(doc, starter, { ...(beside ? { beside } : {}), picture: taken?.asset ?? null }),
-      );
+      const added = run(addStarter(doc, starter, { ...(beside ? { beside } : {}), picture }));
       if (added) props.onAdded(added.slideId);
     } catch (error) {
       trouble(sentenceOf(error));

@@ -25,6 +25,7 @@ import {
   deck,
   pattern,
   piece,
+  question,
   slide,
   text,
   zone,
@@ -135,16 +136,58 @@ describe('projection', () => {
     expect(projection.take()).toEqual({
       answers: [{ questionId: 'q', answer: { kind: 'choice', optionIds: ['a'] }, score: 1, at }],
       placements: [{ slideId: 'sea', elementId: 'oar', x: 450, y: 450, zoneId: 'boat' }],
+      votes: [],
       visits: [
         { seq: 0, slideId: 'pier', via: 'start', at },
         { seq: 1, slideId: 'sea', via: 'l', at: at + 1 },
       ],
     });
-    expect(projection.take()).toEqual({ answers: [], placements: [], visits: [] });
+    expect(projection.take()).toEqual({ answers: [], placements: [], votes: [], visits: [] });
     answer(doc, 'q', { kind: 'choice', optionIds: ['b'] }, at);
     expect(projection.take().answers).toEqual([
       { questionId: 'q', answer: { kind: 'choice', optionIds: ['b'] }, score: 0, at },
     ]);
+  });
+
+  test('where the pieces of a slide lie answers its sort question, whatever a device says', () => {
+    const asks = { kind: 'sort', credit: 'piece', points: 1, pieces: [], zones: [] } as const;
+    const sorting = readDeck(
+      deck(
+        slide(
+          'sea',
+          piece('oar', 'oar', { x: 10, y: 600, w: 100, h: 50 }),
+          zone('boat', 'the boat', { x: 400, y: 400, w: 300, h: 200 }, ['oar']),
+          question('sorted', 'Where?', asks),
+        ),
+      ),
+    );
+    const doc = new Y.Doc();
+    const projection = new FolioProjection(doc, sorting);
+    answer(doc, 'sorted', { kind: 'sort', zoneIds: { oar: ['boat'] } }, 1);
+    expect(projection.take().answers).toEqual([]);
+    place(doc, 'sea', { oar: { x: 450, y: 450 } });
+    expect(projection.take().answers).toMatchObject([
+      { questionId: 'sorted', answer: { zoneIds: { oar: ['boat'] } }, score: 1 },
+    ]);
+    place(doc, 'sea', { oar: { x: 0, y: 0 } });
+    expect(projection.take().answers).toMatchObject([{ answer: { zoneIds: {} }, score: 0 }]);
+  });
+
+  test('the first answer to a question that takes only one stands, also after a restart', () => {
+    const final = structuredClone(edition);
+    for (const { elements } of Object.values(final.slides)) {
+      for (const element of elements) if (element.kind === 'question') element.isFinal = true;
+    }
+    const doc = new Y.Doc();
+    const projection = new FolioProjection(doc, final);
+    answer(doc, 'q', { kind: 'choice', optionIds: [] }, 1);
+    projection.take();
+    answer(doc, 'q', { kind: 'choice', optionIds: ['a'] }, 2);
+    expect(projection.take().answers).toMatchObject([{ answer: { optionIds: ['a'] } }]);
+    answer(doc, 'q', { kind: 'choice', optionIds: ['b'] }, 3);
+    expect(projection.take().answers).toEqual([]);
+    const again = new FolioProjection(doc, final, undefined, { answered: projection.answered });
+    expect(again.take().answers).toEqual([]);
   });
 
   test('passes over answers of the wrong shape, other questions, scenery and unknown slides', () => {
@@ -158,7 +201,7 @@ describe('projection', () => {
     placementsMap(doc).set('sea/oar/more', { x: 1, y: 1 });
     placementsMap(doc).set('sea', 'junk');
     walkArray(doc).push([{ slideId: 'nowhere' }, 'junk', null, { slideId: 'constructor' }]);
-    expect(projection.take()).toEqual({ answers: [], placements: [], visits: [] });
+    expect(projection.take()).toEqual({ answers: [], placements: [], votes: [], visits: [] });
     expect(() => readFolio(doc)).not.toThrow();
   });
 });

@@ -1,25 +1,9 @@
-import { shuffled, type ChoiceOption } from '@gobrel/core';
+import { shuffled } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { assetUrl } from '../../api/assets';
+import { ItemBody } from '../ItemBody';
 import type { QuestionInputProps, QuestionStillProps } from '../registry';
 
 const LOOK = 'flex items-center gap-[0.6em] rounded-[8px] border-2 px-[0.7em] py-[0.4em] text-left';
-
-/** What an option says: its words, its picture, or both. */
-function OptionBody({ option }: { option: ChoiceOption }): ReactElement {
-  return (
-    <>
-      {option.picture && (
-        <img
-          src={assetUrl(option.picture, 320)}
-          alt={option.text ? '' : 'Picture'}
-          className="h-[3.2em] max-w-[45%] rounded-[4px] object-contain"
-        />
-      )}
-      {option.text}
-    </>
-  );
-}
 
 export function ChoiceStill({ question }: QuestionStillProps<'choice'>): ReactElement {
   return (
@@ -29,7 +13,7 @@ export function ChoiceStill({ question }: QuestionStillProps<'choice'>): ReactEl
     >
       {question.options.map((option) => (
         <li key={option.id} className={`${LOOK} border-line`}>
-          <OptionBody option={option} />
+          <ItemBody item={option} />
         </li>
       ))}
     </ul>
@@ -78,7 +62,7 @@ export function ChoiceInput({
               onChange={() => pick(option.id)}
               className="size-[1em] shrink-0 accent-petrol"
             />
-            <OptionBody option={option} />
+            <ItemBody item={option} />
           </label>
         );
       })}

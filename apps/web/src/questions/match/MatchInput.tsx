@@ -1,25 +1,10 @@
-import { shuffled, type Item } from '@gobrel/core';
+import { shuffled } from '@gobrel/core';
 import { useState, type ReactElement, type ReactNode } from 'react';
-import { assetUrl } from '../../api/assets';
+import { ItemBody } from '../ItemBody';
 import type { QuestionInputProps, QuestionStillProps } from '../registry';
 
 const LOOK =
   'flex min-h-11 w-full items-center gap-[0.4em] rounded-[8px] border-2 px-[0.5em] py-[0.25em] text-left';
-
-function Body({ item }: { item: Item }): ReactElement {
-  return (
-    <>
-      {item.picture && (
-        <img
-          src={assetUrl(item.picture, 320)}
-          alt={item.text ? '' : 'Picture'}
-          className="h-[2.6em] rounded-[4px] object-contain"
-        />
-      )}
-      {item.text}
-    </>
-  );
-}
 
 export function Still({ question }: QuestionStillProps<'match'>): ReactElement {
   return (
@@ -32,7 +17,7 @@ export function Still({ question }: QuestionStillProps<'match'>): ReactElement {
         >
           {items.map((item) => (
             <li key={item.id} className={`${LOOK} border-line`}>
-              <Body item={item} />
+              <ItemBody item={item} />
             </li>
           ))}
         </ul>
@@ -74,7 +59,7 @@ export function Input(props: QuestionInputProps<'match'>): ReactElement {
                   onClick={() => setTaken(taken === item.id ? null : item.id)}
                   className={`${LOOK} ${taken === item.id ? 'border-petrol bg-petrol-mist' : 'border-line bg-sheet'}`}
                 >
-                  <Body item={item} />
+                  <ItemBody item={item} />
                   {right && (
                     <Letter>
                       {letterOf(item.id)}
@@ -100,7 +85,7 @@ export function Input(props: QuestionInputProps<'match'>): ReactElement {
                   {joined.map(({ id }) => (
                     <Letter key={id}>{letterOf(id)}</Letter>
                   ))}
-                  <Body item={item} />
+                  <ItemBody item={item} />
                 </button>
               </li>
             );

@@ -21,7 +21,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { shuffled, type Item } from '@gobrel/core';
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, GripVertical } from 'lucide-react';
 import { useRef, type ReactElement } from 'react';
-import { assetUrl } from '../../api/assets';
+import { ItemBody } from '../ItemBody';
 import type { QuestionInputProps, QuestionStillProps } from '../registry';
 
 const LOOK =
@@ -39,21 +39,6 @@ export function Still({ question }: QuestionStillProps<'order'>): ReactElement {
         </li>
       ))}
     </ul>
-  );
-}
-
-function ItemBody({ item }: { item: Item }): ReactElement {
-  return (
-    <>
-      {item.picture && (
-        <img
-          src={assetUrl(item.picture, 320)}
-          alt={item.text ? '' : 'Picture'}
-          className="h-[2.6em] rounded-[4px] object-contain"
-        />
-      )}
-      {item.text}
-    </>
   );
 }
 

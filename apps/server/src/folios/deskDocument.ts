@@ -1,0 +1,106 @@
+import {
+  deskAnswers,
+  deskEntries,
+  deskPlacements,
+  deskVotes,
+  deskWalks,
+  sameData,
+  type Answer,
+  type DeskAnswer,
+  type DeskEntry,
+  type ElementId,
+  type LessonState,
+  type ProjectedChanges,
+} from '@gobrel/core';
+import type * as Y from 'yjs';
+
+/* What the desk's document says of folios: told, counted and forgotten. */
+
+/** Milliseconds after a hold in which what arrives was done before it. */
+const GRACE = 1500;
+
+/** Ways to come to a slide that are no links. */
+const NO_LINKS = ['start', 'back', 'teacher'];
+
+/** Whether what comes now comes after the hold or the end. A moment is granted for what was on its way. */
+export const isLateNow = ({ isEnded, isHeld, heldAt }: LessonState): boolean =>
+  isEnded || (isHeld && Date.now() - heldAt > GRACE);
+
+/** Votes count while the vote is open, for the slide that is voted on. */
+export const withOpenVotes = (
+  { vote }: LessonState,
+  changes: ProjectedChanges,
+): ProjectedChanges => ({
+  ...changes,
+  votes: changes.votes.filter(({ slideId }) => vote?.isOpen === true && vote.slideId === slideId),
+});
+
+/** Whether an answer is counted with the others. */
+export const counts = (lesson: { countsLate: boolean }, { isLate }: DeskAnswer): boolean =>
+  lesson.countsLate || !isLate;
+
+/** Takes all that is known of a folio from the desk. */
+export function forget(desk: Y.Doc, folioId: string): void {
+  deskEntries(desk).delete(folioId);
+  for (const map of [deskAnswers(desk), deskPlacements(desk), deskVotes(desk)]) {
+    for (const key of [...map.keys()]) if (key.startsWith(`${folioId}/`)) map.delete(key);
+  }
+}
+
+/** What the desk is told of a folio besides what has changed in it. */
+export type FolioNow = Pick<DeskEntry, 'leaves' | 'isHere' | 'activeAt'> & { id: string };
+
+export function tellDesk(
+  desk: Y.Doc,
+  folio: FolioNow,
+  changes: ProjectedChanges,
+  isLate: boolean,
+): void {
+  const known = deskEntries(desk).get(folio.id);
+  const last = changes.visits.at(-1);
+  if (known) {
+    const entry: DeskEntry = {
+      ...known,
+      slideId: last?.slideId ?? known.slideId,
+      steps: last ? last.seq + 1 : known.steps,
+      leaves: folio.leaves,
+      isHere: folio.isHere,
+      activeAt: Math.max(known.activeAt, folio.activeAt),
+    };
+    if (!sameData(entry, known)) deskEntries(desk).set(folio.id, entry);
+  }
+  for (const { questionId, answer, score } of changes.answers) {
+    const key = `${folio.id}/${questionId}`;
+    const before = deskAnswers(desk).get(key);
+    const isSame = before && sameData(before.answer, answer);
+    const when = isSame ? before : { at: Date.now(), isLate };
+    if (isSame && before.score === score) continue;
+    deskAnswers(desk).set(key, { answer, score, at: when.at, isLate: when.isLate });
+  }
+  // Steps that are told again, after a failure, are not counted again.
+  for (const { via, seq } of changes.visits) {
+    if (NO_LINKS.includes(via) || seq < (known?.steps ?? 0)) continue;
+    deskWalks(desk).set(via, (deskWalks(desk).get(via) ?? 0) + 1);
+  }
+  for (const { slideId, linkId } of changes.votes) {
+    deskVotes(desk).set(`${folio.id}/${slideId}`, linkId);
+  }
+  for (const { slideId, elementId, x, y } of changes.placements) {
+    deskPlacements(desk).set(`${folio.id}/${slideId}/${elementId}`, { x, y });
+  }
+}
+
+/** The question of an entry of the desk's answers: `folio/question`. */
+export const questionIn = (key: string): ElementId => key.slice(key.indexOf('/') + 1);
+
+export function answersByQuestion(
+  desk: Y.Doc,
+  ids: Iterable<ElementId>,
+  countsLate: boolean,
+): Map<ElementId, Answer[]> {
+  const answers = new Map<ElementId, Answer[]>([...ids].map((id) => [id, []]));
+  for (const [key, given] of deskAnswers(desk)) {
+    if (counts({ countsLate }, given)) answers.get(questionIn(key))?.push(given.answer);
+  }
+  return answers;
+}
