@@ -18,6 +18,7 @@ import {
   standing,
   visit,
   walkArray,
+  type Question,
 } from '../index.js';
 import {
   choice,
@@ -150,7 +151,7 @@ describe('projection', () => {
   });
 
   test('where the pieces of a slide lie answers its sort question, whatever a device says', () => {
-    const asks = { kind: 'sort', credit: 'piece', points: 1, pieces: [], zones: [] } as const;
+    const asks: Question = { kind: 'sort', credit: 'piece', points: 1, pieces: [], zones: [] };
     const sorting = readDeck(
       deck(
         slide(
