@@ -1,21 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { joinAs, LAMP, signIn, someone, test } from './people';
-
-/** Starts a lesson on the lamp deck, and gives its address, its desk and its code. */
-async function startLesson(page: Page): Promise<{ lessonId: string; code: string }> {
-  await page.goto(`${LAMP}/lessons`);
-  await page.getByRole('button', { name: 'Start a lesson' }).click();
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await page.waitForURL(/\/desk\//);
-  const label = await page.getByRole('button', { name: /Join code/ }).getAttribute('aria-label');
-  const code = /Join code (.*):/.exec(label ?? '')![1]!;
-  return { lessonId: page.url().split('/desk/')[1]!, code };
-}
-const pick = (desk: Page, slide: string): Promise<void> =>
-  desk
-    .getByRole('region', { name: 'Map of the lesson' })
-    .getByRole('group', { name: slide, exact: true })
-    .click();
+import { joinAs, pick, signIn, someone, startLesson, test } from './people';
 
 test('a live lesson: waiting room, together, vote, hold with a word, timer, put up, ask now, stars, hands', async ({
   browser,
@@ -94,8 +78,24 @@ test('a live lesson: waiting room, together, vote, hold with a word, timer, put 
     for (const name of ['Mona', 'Tove', 'Keno']) await expect(up.getByText(name)).toHaveCount(0);
     await desk.getByRole('button', { name: 'Tell the key' }).click();
     await expect(up.getByText('key', { exact: true })).toBeVisible();
+    await desk.getByRole('button', { name: 'On its slide' }).click();
+    const inPlace = up.getByRole('region', { name: 'What the class answered' });
+    await expect(inPlace.getByRole('row', { name: /circuit is open/ })).toContainText('2');
+    await expect(up.getByRole('radio')).toHaveCount(0);
+    // On students' devices, too, where the lesson lets them see it.
+    await expect(keno.getByLabel('The battery is flat')).toBeVisible();
+    await desk.getByRole('button', { name: 'Settings' }).click();
+    await desk.getByLabel('What is put up is seen on students’ devices, too').check();
+    await desk.keyboard.press('Escape');
+    for (const page of [mona, keno, tove]) {
+      const seen = page.getByRole('region', { name: 'What the class answered' });
+      await expect(seen.getByRole('row', { name: /circuit is open/ })).toContainText('2');
+    }
+    await expect(keno.getByLabel('The battery is flat')).toHaveCount(0);
+    await expect(tove.getByRole('radio', { name: 'The battery is flat' })).toBeVisible();
     await desk.getByRole('button', { name: 'Take down' }).click();
     await expect(up).toHaveCount(0);
+    await expect(keno.getByLabel('The battery is flat')).toBeChecked();
   });
 
   await test.step('hold with a word: inputs freeze; a timer runs everywhere', async () => {

@@ -90,3 +90,29 @@ export const PNG = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAoAAAAICAIAAABPmPnhAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAEUlEQVQImWNYWa+EBzEMV2kAIZZnITYkVA4AAAAASUVORK5CYII=',
   'base64',
 );
+
+/** Starts a lesson on the lamp deck, and gives its address and its code. */
+export async function startLesson(
+  page: Page,
+  { className = '', byGroups = false } = {},
+): Promise<{ lessonId: string; code: string }> {
+  await page.goto(`${LAMP}/lessons`);
+  await page.getByRole('button', { name: 'Start a lesson' }).click();
+  if (className) await page.getByRole('radio', { name: className }).check();
+  if (byGroups) {
+    await page.getByText('Pace, times and what students see').click();
+    await page.getByLabel('Groups of the class list share a folio').check();
+  }
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.waitForURL(/\/desk\//);
+  const label = await page.getByRole('button', { name: /Join code/ }).getAttribute('aria-label');
+  const code = /Join code (.*):/.exec(label ?? '')![1]!;
+  return { lessonId: page.url().split('/desk/')[1]!, code };
+}
+
+/** Picks a slide on the desk's map. */
+export const pick = (desk: Page, slide: string): Promise<void> =>
+  desk
+    .getByRole('region', { name: 'Map of the lesson' })
+    .getByRole('group', { name: slide, exact: true })
+    .click();

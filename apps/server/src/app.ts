@@ -19,6 +19,7 @@ import {
   FilesAndTrails1700000000001,
   FirstSchema1700000000000,
   LessonsAndResults1700000000003,
+  SharedFolios1700000000004,
   MediaAndStage1700000000002,
 } from './database/migrations.js';
 import { DecksModule } from './decks/decks.module.js';
@@ -49,6 +50,7 @@ class AppModule {
             FilesAndTrails1700000000001,
             MediaAndStage1700000000002,
             LessonsAndResults1700000000003,
+            SharedFolios1700000000004,
           ],
           migrationsRun: true,
           migrationsTransactionMode: 'each',

@@ -283,6 +283,20 @@ export class LessonsAndResults1700000000003 implements MigrationInterface {
   }
 }
 
+/** A folio that a group shares is known by its group: a name that is typed or changed later says nothing. */
+export class SharedFolios1700000000004 implements MigrationInterface {
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      ALTER TABLE folio ADD COLUMN group_name text;
+      CREATE UNIQUE INDEX folio_group ON folio (lesson_id, group_name) WHERE group_name IS NOT NULL;
+    `);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE folio DROP COLUMN group_name');
+  }
+}
+
 /** Editions as decks are read by now: what slides and questions have since is there, as in an old deck. */
 async function readEditionsAnew(runner: QueryRunner): Promise<void> {
   const editions = (await runner.query('SELECT id FROM edition')) as { id: string }[];

@@ -21,6 +21,7 @@ import { AssetsService } from '../assets/AssetsService.js';
 import { ClassesService } from '../classes/ClassesService.js';
 import { DecksService } from '../decks/DecksService.js';
 import { FoliosService } from '../folios/FoliosService.js';
+import { JoiningService } from '../folios/JoiningService.js';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { SyncService } from '../sync/SyncService.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
@@ -103,9 +104,10 @@ async function fill(
 ): Promise<void> {
   const lessons = app.get(LessonsService);
   const folios = app.get(FoliosService);
+  const joining = app.get(JoiningService);
   const lesson = await lessons.require(lessonId);
   const edition = await lessons.edition(lesson.editionId);
-  const names = await folios.namesFor(lesson);
+  const names = await joining.namesFor(lesson);
   const isWhole = students === names.length;
   for (const [index, { id: classStudentId }] of names.slice(0, students).entries()) {
     const doc = walkedFolio(edition, seed + index, {
@@ -113,7 +115,7 @@ async function fill(
       mostSteps: isWhole ? mostSteps : 2 + (index % mostSteps),
       makesLeaf: isWhole || index % 3 === 0,
     });
-    const folio = await folios.join(lesson, { classStudentId, id: uuid(seed * 1000 + index) });
+    const folio = await joining.join(lesson, { classStudentId, id: uuid(seed * 1000 + index) });
     await app.get(UpdateStore).save(`folio:${folio.id}`, doc);
     // Opening a folio projects it into its rows.
     const connection = await app

@@ -18,18 +18,15 @@ import {
   questionsOf,
   readLeaves,
   readLessonState,
-  sameData,
-  countAnswer,
   tallyOf,
   withLikened,
+  writeDeskWork,
   type Deck,
-  type DeskAnswer,
   type DeskEntry,
   type ElementId,
   type LessonState,
   type ProjectedChanges,
   type QuestionElement,
-  type Tally,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import type * as Y from 'yjs';
@@ -37,29 +34,26 @@ import { LessonsService } from '../lessons/LessonsService.js';
 import { SyncService } from '../sync/SyncService.js';
 import {
   answersByQuestion,
-  counts,
   forget,
   isLateNow,
-  questionIn,
+  markDeskAnew,
   tellDesk,
   withOpenVotes,
   type FolioNow,
 } from './deskDocument.js';
 import * as rows from './folioRows.js';
+import { LessonTallies } from './LessonTallies.js';
 
 /** A lesson with folios open in this process. */
 interface LiveLesson {
   id: string;
   edition: Deck;
   questions: Map<ElementId, QuestionElement>;
+  /** Which making of edition and settings these are, as the lesson's state counts them. */
+  renewed: number;
   /** Keeps the desk's document in memory, so that no change is missed while it loads. */
   desk: DirectConnection | null;
-  /** Kept up answer by answer, from the desk's document: it knows the answers of all servers. */
-  tallies: Map<ElementId, Tally>;
-  countsLate: boolean;
-  stopCounting: () => void;
-  staleTallies: Set<ElementId>;
-  tallyTimer: NodeJS.Timeout | null;
+  tallies: LessonTallies;
 }
 
 interface LiveFolio {
@@ -77,8 +71,6 @@ interface LiveFolio {
  * transactions a second instead of hundreds, which the updates on their way to disk would have to wait for.
  */
 const PASS_PAUSE = 100;
-/** Milliseconds between two recounts of a lesson's tallies. */
-const TALLY_PAUSE = 200;
 /** Folios worked on before others on this server get their turn. */
 const AT_ONCE = 4;
 
@@ -95,6 +87,10 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   #folios = new Map<string, LiveFolio>();
   #dirty = new Set<LiveFolio>();
   #pass: Promise<void> | null = null;
+  /** Passes begun, and the last of them whose changes are in the rows. */
+  #begun = 0;
+  #written = 0;
+  #onPass: (() => void)[] = [];
   #isClosing = false;
   #isClosed = false;
 
@@ -174,59 +170,36 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
 
   /** Lets go of the desk's document, once: both the last holder and a server going down do. */
   async #close(lesson: LiveLesson): Promise<void> {
-    if (lesson.tallyTimer) clearTimeout(lesson.tallyTimer);
-    lesson.stopCounting();
-    lesson.stopCounting = () => undefined;
     const { desk } = lesson;
+    if (!desk) return;
     lesson.desk = null;
-    await desk?.disconnect();
+    await lesson.tallies.close();
+    await desk.disconnect();
   }
 
   async #open(lessonId: string): Promise<LiveLesson> {
-    const { editionId, settings, likened } = await this.lessons.require(lessonId);
+    const desk = await this.sync.hocuspocus.openDirectConnection(`desk:${lessonId}`);
+    try {
+      const { countsLate, ...read } = await this.#read(lessonId);
+      const lesson: LiveLesson = { id: lessonId, ...read, desk, tallies: new LessonTallies(desk) };
+      await lesson.tallies.follow(lesson.questions, countsLate);
+      return lesson;
+    } catch (error) {
+      await desk.disconnect();
+      throw error;
+    }
+  }
+
+  /** What a lesson's answers are marked and counted by. */
+  async #read(
+    lessonId: string,
+  ): Promise<Pick<LiveLesson, 'edition' | 'questions' | 'renewed'> & { countsLate: boolean }> {
+    const { editionId, settings, likened, state } = await this.lessons.require(lessonId);
     const edition = await this.lessons.edition(editionId);
-    const lesson: LiveLesson = {
-      id: lessonId,
-      edition,
-      questions: withLikened(questionsOf(edition), likened),
-      desk: await this.sync.hocuspocus.openDirectConnection(`desk:${lessonId}`),
-      tallies: new Map(),
-      countsLate: settings.countsLate,
-      stopCounting: () => undefined,
-      staleTallies: new Set(),
-      tallyTimer: null,
+    return {
+      ...{ edition, questions: withLikened(questionsOf(edition), likened) },
+      ...{ renewed: state.renewed, countsLate: settings.countsLate },
     };
-    await lesson.desk?.transact((doc) => this.#keepCount(lesson, doc));
-    return lesson;
-  }
-
-  /** Counts what the desk knows, and from then on every answer as it comes, is changed, or goes. */
-  #keepCount(lesson: LiveLesson, doc: Y.Doc): void {
-    this.#countAnew(lesson, doc);
-    const counted = deskAnswers(doc);
-    const count = (event: Y.YMapEvent<DeskAnswer>): void => {
-      for (const [key, { oldValue }] of event.changes.keys) {
-        const questionId = questionIn(key);
-        const tally = lesson.tallies.get(questionId);
-        if (!tally) continue;
-        const before = oldValue as DeskAnswer | undefined;
-        const now = counted.get(key);
-        if (before && counts(lesson, before)) countAnswer(tally, before.answer, -1);
-        if (now && counts(lesson, now)) countAnswer(tally, now.answer, 1);
-        lesson.staleTallies.add(questionId);
-      }
-      this.#countSoon(lesson);
-    };
-    counted.observe(count);
-    lesson.stopCounting = () => counted.unobserve(count);
-  }
-
-  #countAnew(lesson: LiveLesson, doc: Y.Doc): void {
-    const { questions, countsLate } = lesson;
-    const known = answersByQuestion(doc, questions.keys(), countsLate);
-    lesson.tallies = new Map(
-      [...questions].map(([id, { question }]) => [id, tallyOf(question, known.get(id)!)]),
-    );
   }
 
   /**
@@ -236,37 +209,28 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   async renew(lessonId: string): Promise<void> {
     const lesson = await this.#hold(lessonId);
     try {
+      await this.#refresh(lesson);
+      // What was on its way by the questions from before is in the rows, and marked anew with them.
       await this.settle();
-      const { editionId, settings, likened } = await this.lessons.require(lessonId);
-      lesson.edition = await this.lessons.edition(editionId);
-      lesson.questions = withLikened(questionsOf(lesson.edition), likened);
-      lesson.countsLate = settings.countsLate;
-      const gone = await rows.markAnew(this.database, lessonId, lesson.questions);
-      const known = await rows.readLesson(this.database, lessonId);
-      await lesson.desk?.transact((doc) => {
-        for (const key of gone) deskAnswers(doc).delete(key);
-        for (const { key, value } of known.answers) {
-          const before = deskAnswers(doc).get(key);
-          if (!sameData(before, value)) deskAnswers(doc).set(key, value);
-        }
-        this.#countAnew(lesson, doc);
-        for (const id of [...deskTallies(doc).keys()]) {
-          if (!lesson.questions.has(id)) deskTallies(doc).delete(id);
-        }
-      });
-      lesson.staleTallies = new Set(lesson.questions.keys());
-      this.#countSoon(lesson);
-      for (const folio of this.#folios.values()) {
-        if (folio.lesson !== lesson) continue;
-        const { answered } = folio.projection;
-        const steps = folio.projection.steps;
-        folio.projection = new FolioProjection(folio.doc, lesson.edition, lesson.questions, {
-          ...{ answered, steps },
-        });
-        this.#mark(folio);
-      }
+      await rows.markAnew(this.database, lessonId, lesson.questions);
+      await lesson.desk?.transact((doc) => markDeskAnew(doc, lesson.questions));
     } finally {
       await this.#letGo(lesson);
+    }
+  }
+
+  /** Marks and counts by the lesson as it is now; each server does so when the lesson's state says that it is renewed. */
+  async #refresh(lesson: LiveLesson): Promise<void> {
+    const { countsLate, ...read } = await this.#read(lesson.id);
+    Object.assign(lesson, read);
+    if (lesson.desk) await lesson.tallies.follow(lesson.questions, countsLate);
+    for (const folio of this.#folios.values()) {
+      if (folio.lesson !== lesson) continue;
+      const { answered, steps } = folio.projection;
+      folio.projection = new FolioProjection(folio.doc, lesson.edition, lesson.questions, {
+        ...{ answered, steps },
+      });
+      this.#mark(folio);
     }
   }
 
@@ -291,8 +255,10 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       // Let the changes that arrive together come along in one pass.
       if (!this.#isClosing) await new Promise((resolve) => setTimeout(resolve, PASS_PAUSE));
       const batch = this.#takeDirty();
+      const pass = ++this.#begun;
       try {
         await this.#project(batch);
+        this.#written = pass;
       } catch (error) {
         this.#logger.error(error instanceof Error ? error.message : String(error));
         // Going down: the rows are made good when the folio is next opened.
@@ -300,8 +266,10 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
         else if (isOfTheData(error)) await this.#projectOneByOne(this.#takeDirty());
         await new Promise((resolve) => setTimeout(resolve, 500));
       }
+      for (const tell of this.#onPass.splice(0)) tell();
     }
     this.#pass = null;
+    for (const tell of this.#onPass.splice(0)) tell();
   }
 
   /** Each folio once: one that was left and opened again meanwhile is told by its latest opening, which tells all. */
@@ -328,10 +296,14 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
 
   async #project(batch: LiveFolio[]): Promise<void> {
     const changed: { folio: LiveFolio; changes: ProjectedChanges; isLate: boolean }[] = [];
+    const answeredBefore = new Map(batch.map((folio) => [folio, folio.projection.answered]));
     try {
       const states = new Map<LiveLesson, LessonState>();
       for (const { lesson } of batch) {
-        if (!states.has(lesson)) states.set(lesson, await this.#stateOf(lesson));
+        if (states.has(lesson)) continue;
+        const state = await this.#stateOf(lesson);
+        states.set(lesson, state);
+        if (state.renewed > lesson.renewed) await this.#refresh(lesson);
       }
       for (const some of chunks(batch)) {
         for (const folio of some) {
@@ -354,7 +326,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       // Nothing was written: tell everything again in a later pass.
       for (const folio of batch) {
         const { edition, questions } = folio.lesson;
-        const { answered } = folio.projection;
+        const answered = answeredBefore.get(folio)!;
         folio.projection = new FolioProjection(folio.doc, edition, questions, { answered });
         this.#dirty.add(folio);
       }
@@ -375,34 +347,9 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     }
   }
 
-  #countSoon(lesson: LiveLesson): void {
-    const known = this.#lessons.get(lesson.id);
-    if (lesson.staleTallies.size === 0 || lesson.tallyTimer || this.#isClosed || !known) return;
-    known.holders++;
-    lesson.tallyTimer = setTimeout(() => {
-      lesson.tallyTimer = null;
-      this.#tellTallies(lesson)
-        .catch((error: unknown) => this.#logger.error(String(error)))
-        .finally(() => void this.#letGo(lesson));
-    }, TALLY_PAUSE);
-  }
-
-  async #tellTallies(lesson: LiveLesson): Promise<void> {
-    const questionIds = [...lesson.staleTallies];
-    lesson.staleTallies.clear();
-    await lesson.desk?.transact((doc) => {
-      for (const id of questionIds) {
-        const tally = lesson.tallies.get(id);
-        // The document keeps what it is given as it is: it must not change under it.
-        if (tally) deskTallies(doc).set(id, JSON.parse(JSON.stringify(tally)) as Tally);
-      }
-    });
-    this.#countSoon(lesson);
-  }
-
   /** The desk's document from the rows. */
   async #fillDesk(lessonId: string, doc: Document): Promise<void> {
-    const { editionId, settings } = await this.lessons.require(lessonId);
+    const { editionId, settings, lineUp, starred, likened } = await this.lessons.require(lessonId);
     const questions = questionsOf(await this.lessons.edition(editionId));
     const known = await rows.readLesson(this.database, lessonId);
     doc.transact(() => {
@@ -413,6 +360,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
       for (const { key, value } of known.placements) deskPlacements(doc).set(key, value);
       for (const { key, value } of known.votes) deskVotes(doc).set(key, value);
       for (const { via, count } of known.walks) deskWalks(doc).set(via, count);
+      writeDeskWork(doc, { lineUp, starred, likened });
       const given = answersByQuestion(doc, questions.keys(), settings.countsLate);
       for (const [id, { question }] of questions) {
         deskTallies(doc).set(id, tallyOf(question, given.get(id)!));
@@ -446,15 +394,18 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     await this.#letGo(lesson);
   }
 
-  /** Resolves when all that has changed so far is in the rows. */
+  /** Resolves when all that has changed so far is in the rows; what changes meanwhile is not waited for. */
   async settle(): Promise<void> {
-    while (this.#pass) await this.#pass;
+    const wanted = this.#begun + 1;
+    while (this.#pass && this.#written < wanted) {
+      await new Promise<void>((resolve) => this.#onPass.push(resolve));
+    }
   }
 
   async beforeApplicationShutdown(): Promise<void> {
     await this.sync.close();
     this.#isClosing = true;
-    await this.settle();
+    while (this.#pass) await this.#pass;
     this.#isClosed = true;
     for (const { opening } of this.#lessons.values()) {
       const lesson = await opening.catch(() => null);

@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
   leafOnPattern,
-  makeReturnCode,
   questionsOf,
   readFolio,
   readLeaves,
@@ -13,9 +12,7 @@ import {
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import * as Y from 'yjs';
-import { FailureThrottle } from '../access/FailureThrottle.js';
-import { hashToken, makeToken, random } from '../access/tokens.js';
-import { isDuplicate, LessonsService, type Lesson } from '../lessons/LessonsService.js';
+import { isDuplicate, LessonsService } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { FolioProjector } from './FolioProjector.js';
@@ -28,13 +25,6 @@ export interface FolioRow {
   handedInAt: string | null;
   status: 'waiting' | 'in';
   handUpAt: string | null;
-}
-
-/** A name to choose when joining. */
-export interface NameOnList {
-  id: string;
-  name: string;
-  isTaken: boolean;
 }
 
 /** What a student is told of the mark for an answer. */
@@ -73,11 +63,9 @@ export interface StudentLesson {
   edition: Deck | null;
 }
 
-const COLUMNS = `id, lesson_id AS "lessonId", name, return_code AS "returnCode", handed_in_at AS "handedInAt",
+/** The columns of a `FolioRow`. */
+export const COLUMNS = `id, lesson_id AS "lessonId", name, return_code AS "returnCode", handed_in_at AS "handedInAt",
   status, hand_up_at AS "handUpAt"`;
-
-/** Seconds in which wrong return codes are counted together. */
-const CODES_WITHIN = 300;
 
 @Injectable()
 export class FoliosService {
@@ -86,92 +74,7 @@ export class FoliosService {
     private readonly lessons: LessonsService,
     private readonly sync: SyncService,
     private readonly projector: FolioProjector,
-    private readonly throttle: FailureThrottle,
   ) {}
-
-  async namesFor(lesson: Lesson): Promise<NameOnList[]> {
-    if (!lesson.classListId) return [];
-    return this.database.query<NameOnList[]>(
-      `SELECT s.id, s.name, EXISTS (SELECT 1 FROM folio f WHERE f.lesson_id = $1
-         AND (f.class_student_id = s.id OR lower(f.name) = lower(s.name))) AS "isTaken"
-       FROM class_student s WHERE s.class_list_id = $2 ORDER BY s.name`,
-      [lesson.id, lesson.classListId],
-    );
-  }
-
-  /** Opens a folio under a name from the list or a typed one. A name is given to one student only. */
-  async join(
-    lesson: Lesson,
-    who: { classStudentId?: string; name?: string; id?: string; isPractice?: boolean },
-  ): Promise<FolioRow> {
-    const { name, group } = await this.#nameOf(lesson, who);
-    if (await this.#isBlocked(lesson.id, name)) {
-      throw refused(`“${name}” does not come into this lesson. Ask your teacher.`);
-    }
-    if (group && lesson.settings.byGroups) {
-      const shared = await this.#folioNamed(lesson.id, group);
-      if (shared) return shared;
-    }
-    const { hasWaitingRoom } = lesson.settings;
-    const status = hasWaitingRoom && !who.isPractice && !who.id ? 'waiting' : 'in';
-    const called = group && lesson.settings.byGroups ? group : name;
-    for (let attempt = 0; attempt < 20; attempt++) {
-      try {
-        const [folio] = await this.database.query<FolioRow[]>(
-          `INSERT INTO folio (id, lesson_id, class_student_id, name, return_code, status, is_practice)
-           VALUES (coalesce($5::uuid, gen_random_uuid()), $1, $2, $3, $4, $6, $7) RETURNING ${COLUMNS}`,
-          [
-            lesson.id,
-            called === group ? null : (who.classStudentId ?? null),
-            called,
-            makeReturnCode(random),
-            who.id ?? null,
-            status,
-            who.isPractice ?? false,
-          ],
-        );
-        await this.projector.announce(lesson.id, folio!.id);
-        return folio!;
-      } catch (error) {
-        if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
-        const constraint = (error.driverError as { constraint?: string }).constraint;
-        if (constraint !== 'folio_return_code') {
-          const known = await this.#letDeviceIn(lesson.id, called);
-          if (known) return known;
-          throw refused(
-            `“${name}” has joined already. If that is you on another device, use your return code, or ask your teacher to let the device in.`,
-          );
-        }
-      }
-    }
-    throw refused('No free return code was found.');
-  }
-
-  async #isBlocked(lessonId: string, name: string): Promise<boolean> {
-    const rows = await this.database.query<unknown[]>(
-      'SELECT 1 FROM lesson_block WHERE lesson_id = $1 AND name = lower($2)',
-      [lessonId, name],
-    );
-    return rows.length > 0;
-  }
-
-  async #folioNamed(lessonId: string, name: string): Promise<FolioRow | null> {
-    const [row] = await this.database.query<FolioRow[]>(
-      `SELECT ${COLUMNS} FROM folio WHERE lesson_id = $1 AND lower(name) = lower($2)`,
-      [lessonId, name],
-    );
-    return row ?? null;
-  }
-
-  /** The folio of this name, if the teacher has said that one more device may come in: that one is used up. */
-  async #letDeviceIn(lessonId: string, name: string): Promise<FolioRow | null> {
-    const [rows] = await this.database.query<[FolioRow[], number]>(
-      `UPDATE folio SET may_add_device = false
-       WHERE lesson_id = $1 AND lower(name) = lower($2) AND may_add_device RETURNING ${COLUMNS}`,
-      [lessonId, name],
-    );
-    return rows[0] ?? null;
-  }
 
   /** What a teacher changes of a student of this lesson. */
   async change(
@@ -228,54 +131,6 @@ export class FoliosService {
     if (rows[0]) await this.projector.announce(rows[0].lesson_id, folioId);
   }
 
-  async #nameOf(
-    lesson: Lesson,
-    who: { classStudentId?: string; name?: string },
-  ): Promise<{ name: string; group: string }> {
-    if (who.classStudentId) {
-      const [row] = await this.database.query<{ name: string; group: string }[]>(
-        'SELECT name, group_name AS "group" FROM class_student WHERE id = $1 AND class_list_id = $2',
-        [who.classStudentId, lesson.classListId],
-      );
-      if (!row) throw notFound('name on the class list');
-      return row;
-    }
-    if (!lesson.allowsTypedNames) throw refused('Choose your name from the list.');
-    return { name: (who.name ?? '').replace(/\s+/g, ' ').trim(), group: '' };
-  }
-
-  /** The folio that a return code opens, or null. */
-  async findByReturnCode(lessonId: string, returnCode: string): Promise<FolioRow | null> {
-    const [row] = await this.database.query<FolioRow[]>(
-      `SELECT ${COLUMNS} FROM folio WHERE lesson_id = $1 AND return_code = $2`,
-      [lessonId, returnCode],
-    );
-    return row ?? null;
-  }
-
-  /** Return codes are short: in one lesson no more than sixty wrong ones are taken in five minutes, wherever from. */
-  async checkReturnCodes(lessonId: string): Promise<void> {
-    await this.throttle.check(`return:${lessonId}`, 60, CODES_WITHIN);
-  }
-
-  /** Counts a wrong return code; the desk is told when that looks like guessing. */
-  async wrongReturnCode(lessonId: string): Promise<void> {
-    const key = `return:${lessonId}`;
-    await this.throttle.record(key);
-    const failures = await this.throttle.count(key, CODES_WITHIN);
-    if (failures >= 10) await this.projector.alarm(lessonId, failures);
-  }
-
-  /** A token for one more device of this student. */
-  async openDevice(folioId: string): Promise<string> {
-    const token = makeToken();
-    await this.database.query('INSERT INTO student_token (token_hash, folio_id) VALUES ($1, $2)', [
-      hashToken(token),
-      folioId,
-    ]);
-    return token;
-  }
-
   async require(folioId: string): Promise<FolioRow> {
     const [row] = await this.database.query<FolioRow[]>(
       `SELECT ${COLUMNS} FROM folio WHERE id = $1`,
@@ -292,11 +147,14 @@ export class FoliosService {
     return folio;
   }
 
-  /** What a student may see of the marks by now; null when none. Marks by hand take the place of the machine's. */
+  /**
+   * What a student may see of the marks by now; null when none. Marks by hand take the place of the machine's, and what
+   * came late and does not count has only those.
+   */
   async marksFor(folioId: string): Promise<Record<ElementId, StudentMark> | null> {
     const folio = await this.require(folioId);
     const { settings, editionId } = await this.lessons.require(folio.lessonId);
-    const { seesMarks, isReleased } = settings;
+    const { seesMarks, isReleased, countsLate } = settings;
     const isSeen =
       seesMarks === 'at-once' ||
       (seesMarks === 'after-hand-in' && folio.handedInAt !== null) ||
@@ -306,10 +164,10 @@ export class FoliosService {
     const rows = await this.database.query<
       { id: string; score: number | null; comment: string | null; stamp: string | null }[]
     >(
-      `SELECT a.question_id AS id, coalesce(m.score, a.score) AS score, m.comment, m.stamp
+      `SELECT a.question_id AS id, coalesce(m.score, CASE WHEN $2 OR NOT a.is_late THEN a.score END) AS score, m.comment, m.stamp
        FROM answer a LEFT JOIN mark m ON m.folio_id = a.folio_id AND m.question_id = a.question_id
        WHERE a.folio_id = $1`,
-      [folioId],
+      [folioId, countsLate],
     );
     return Object.fromEntries(
       rows.flatMap(({ id, score, comment, stamp }) => {

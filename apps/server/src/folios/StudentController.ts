@@ -12,11 +12,11 @@ import { PracticeService } from '../practice/PracticeService.js';
 import { invalid, Problem } from '../problems/problem.js';
 import {
   FoliosService,
-  type NameOnList,
   type OthersLeaf,
   type StudentLesson,
   type StudentMark,
 } from './FoliosService.js';
+import { JoiningService, type NameOnList } from './JoiningService.js';
 import { CodeDto, HandDto, JoinDto, ReturnDto, TurnDto } from './student.dto.js';
 
 /** Everything a student's device asks for. */
@@ -24,6 +24,7 @@ import { CodeDto, HandDto, JoinDto, ReturnDto, TurnDto } from './student.dto.js'
 export class StudentController {
   constructor(
     private readonly folios: FoliosService,
+    private readonly joining: JoiningService,
     private readonly lessons: LessonsService,
     private readonly throttle: FailureThrottle,
     private readonly practice: PracticeService,
@@ -40,7 +41,7 @@ export class StudentController {
   ): Promise<{ title: string; names: NameOnList[]; allowsTypedNames: boolean }> {
     const lesson = await this.#lessonOf(code, request);
     const { title, allowsTypedNames } = lesson;
-    return { title, allowsTypedNames, names: await this.folios.namesFor(lesson) };
+    return { title, allowsTypedNames, names: await this.joining.namesFor(lesson) };
   }
 
   @Post('join')
@@ -52,7 +53,7 @@ export class StudentController {
     const lesson = await this.#lessonOf(body.code, request);
     if (!body.classStudentId && !body.name) throw invalid('Choose or type your name.');
     const isPractice = this.practice.isSimulated(lesson.id, body.practice);
-    const folio = await this.folios.join(lesson, { ...body, isPractice });
+    const folio = await this.joining.join(lesson, { ...body, isPractice });
     await this.#open(folio.id, response);
     return { folioId: folio.id };
   }
@@ -66,12 +67,12 @@ export class StudentController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<{ folioId: string }> {
     const lesson = await this.#lessonOf(body.code, request);
-    await this.folios.checkReturnCodes(lesson.id);
+    await this.joining.checkReturnCodes(lesson.id);
     const returnCode = readReturnCode(body.returnCode);
-    const folio = returnCode && (await this.folios.findByReturnCode(lesson.id, returnCode));
+    const folio = returnCode && (await this.joining.findByReturnCode(lesson.id, returnCode));
     if (!folio) {
       await this.throttle.record(keyOf(request));
-      await this.folios.wrongReturnCode(lesson.id);
+      await this.joining.wrongReturnCode(lesson.id);
       throw new Problem(404, 'Not found', 'This return code is not one of this lesson.');
     }
     await this.#open(folio.id, response);
@@ -150,11 +151,9 @@ export class StudentController {
     if (lesson) {
       const opens = lesson.opensAt ? new Date(lesson.opensAt) : null;
       if (opens && opens.getTime() > Date.now()) {
-        throw new Problem(
-          425,
-          'Not open yet',
-          `This lesson opens on ${opens.toLocaleDateString('en', { day: 'numeric', month: 'long', timeZone: 'UTC' })} at ${opens.toISOString().slice(11, 16)} (UTC).`,
-        );
+        throw new Problem(425, 'Not open yet', 'This lesson is not open yet.', {
+          opensAt: opens.toISOString(),
+        });
       }
       return lesson;
     }
@@ -172,7 +171,7 @@ export class StudentController {
   }
 
   async #open(folioId: string, response: Response): Promise<void> {
-    giveCookie(response, this.config, STUDENT_COOKIE, await this.folios.openDevice(folioId), 60);
+    giveCookie(response, this.config, STUDENT_COOKIE, await this.joining.openDevice(folioId), 60);
   }
 }
 

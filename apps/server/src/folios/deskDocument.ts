@@ -4,6 +4,8 @@ import {
   deskPlacements,
   deskVotes,
   deskWalks,
+  markAnswer,
+  readAnswer,
   sameData,
   type Answer,
   type DeskAnswer,
@@ -11,6 +13,7 @@ import {
   type ElementId,
   type LessonState,
   type ProjectedChanges,
+  type QuestionElement,
 } from '@gobrel/core';
 import type * as Y from 'yjs';
 
@@ -36,8 +39,8 @@ export const withOpenVotes = (
 });
 
 /** Whether an answer is counted with the others. */
-export const counts = (lesson: { countsLate: boolean }, { isLate }: DeskAnswer): boolean =>
-  lesson.countsLate || !isLate;
+export const counts = ({ isLate }: DeskAnswer, countsLate: boolean): boolean =>
+  countsLate || !isLate;
 
 /** Takes all that is known of a folio from the desk. */
 export function forget(desk: Y.Doc, folioId: string): void {
@@ -90,6 +93,23 @@ export function tellDesk(
   }
 }
 
+/** Marks all answers by the questions as they are now; those that do not fit their question any more are let go. */
+export function markDeskAnew(
+  desk: Y.Doc,
+  questions: ReadonlyMap<ElementId, QuestionElement>,
+): void {
+  for (const [key, given] of [...deskAnswers(desk)]) {
+    const asked = questions.get(questionIn(key));
+    const answer = asked && readAnswer(asked.question, given.answer);
+    if (!answer) {
+      deskAnswers(desk).delete(key);
+      continue;
+    }
+    const score = markAnswer(asked, answer);
+    if (score !== given.score) deskAnswers(desk).set(key, { ...given, score });
+  }
+}
+
 /** The question of an entry of the desk's answers: `folio/question`. */
 export const questionIn = (key: string): ElementId => key.slice(key.indexOf('/') + 1);
 
@@ -100,7 +120,7 @@ export function answersByQuestion(
 ): Map<ElementId, Answer[]> {
   const answers = new Map<ElementId, Answer[]>([...ids].map((id) => [id, []]));
   for (const [key, given] of deskAnswers(desk)) {
-    if (counts({ countsLate }, given)) answers.get(questionIn(key))?.push(given.answer);
+    if (counts(given, countsLate)) answers.get(questionIn(key))?.push(given.answer);
   }
   return answers;
 }

@@ -229,14 +229,14 @@ export async function readLesson(
 }
 
 /**
- * Marks all answers of a lesson by its questions as they are now, and takes out those that do not fit any more: their
- * keys on the desk come back.
+ * Marks all answers of a lesson by its questions as they are now, and takes out those that do not fit any more. An
+ * answer that is changed meanwhile is left to whoever changes it.
  */
 export async function markAnew(
   database: DataSource,
   lessonId: string,
   questions: ReadonlyMap<string, QuestionElement>,
-): Promise<string[]> {
+): Promise<void> {
   const known = await database.query<
     { folio_id: string; question_id: string; answer: Answer; score: number | null }[]
   >('SELECT a.* FROM answer a JOIN folio f ON f.id = a.folio_id WHERE f.lesson_id = $1', [
@@ -249,24 +249,29 @@ export async function markAnew(
   const kept = known.flatMap((row) => {
     const asked = questions.get(row.question_id);
     const answer = asked && readAnswer(asked.question, row.answer);
-    return asked && answer ? [{ ...row, score: markAnswer(asked, answer) }] : [];
+    return answer ? [{ ...row, score: markAnswer(asked, answer) }] : [];
   });
   await database.transaction(async (rows) => {
     await rows.query(
-      `DELETE FROM answer USING unnest($1::uuid[], $2::text[]) AS gone (folio_id, question_id)
-       WHERE answer.folio_id = gone.folio_id AND answer.question_id = gone.question_id`,
-      [gone.map((row) => row.folio_id), gone.map((row) => row.question_id)],
+      `DELETE FROM answer USING unnest($1::uuid[], $2::text[], $3::jsonb[]) AS gone (folio_id, question_id, answer)
+       WHERE answer.folio_id = gone.folio_id AND answer.question_id = gone.question_id AND answer.answer = gone.answer`,
+      [
+        gone.map((row) => row.folio_id),
+        gone.map((row) => row.question_id),
+        gone.map((row) => JSON.stringify(row.answer)),
+      ],
     );
     await rows.query(
       `UPDATE answer SET score = given.score
-       FROM unnest($1::uuid[], $2::text[], $3::real[]) AS given (folio_id, question_id, score)
-       WHERE answer.folio_id = given.folio_id AND answer.question_id = given.question_id`,
+       FROM unnest($1::uuid[], $2::text[], $3::real[], $4::jsonb[]) AS given (folio_id, question_id, score, answer)
+       WHERE answer.folio_id = given.folio_id AND answer.question_id = given.question_id
+         AND answer.answer = given.answer AND answer.score IS DISTINCT FROM given.score`,
       [
         kept.map((row) => row.folio_id),
         kept.map((row) => row.question_id),
         kept.map((row) => row.score),
+        kept.map((row) => JSON.stringify(row.answer)),
       ],
     );
   });
-  return gone.map(({ folio_id, question_id }) => `${folio_id}/${question_id}`);
 }

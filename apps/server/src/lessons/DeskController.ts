@@ -80,7 +80,7 @@ export class DeskController {
   async putUp(
     @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
-    @Body() { questionId, showsKey = false }: PutUpDto,
+    @Body() { questionId, showsKey = false, isInPlace = false }: PutUpDto,
   ): Promise<LessonState> {
     const { editionId } = await this.#lesson(teacher, id);
     const { slides } = await this.lessons.editionForStudents(editionId);
@@ -88,7 +88,7 @@ export class DeskController {
       elements.some((element) => element.kind === 'question' && element.id === questionId),
     );
     if (questionId && !isThere) throw refused('This question is not in the lesson.');
-    const putUp = questionId ? { questionId, showsKey } : null;
+    const putUp = questionId ? { questionId, isInPlace, showsKey } : null;
     return this.lessons.change(id, (state) => ({ ...state, putUp }));
   }
 

@@ -5,7 +5,7 @@ import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js'
 import { ClassesService } from '../classes/ClassesService.js';
 import { FolioProjector } from '../folios/FolioProjector.js';
 import { invalid, refused } from '../problems/problem.js';
-import { NewLessonDto } from './lessons.dto.js';
+import { NewLessonDto, SettingsDto, TimesDto } from './lessons.dto.js';
 import { LessonsService, type Lesson, type LessonCard } from './LessonsService.js';
 
 @Controller('api')
@@ -39,10 +39,7 @@ export class LessonsController {
     if (!classListId && !body.allowsTypedNames) {
       throw invalid('Without a class list students must be allowed to type their name.');
     }
-    const { opensAt, closesAt } = body;
-    if (closesAt && Date.parse(closesAt) <= Math.max(Date.now(), Date.parse(opensAt ?? '') || 0)) {
-      throw invalid('A lesson closes after it has opened, and in the time to come.');
-    }
+    checkTimes(body);
     return { id: await this.lessons.start({ ...body, deckId, classListId }) };
   }
 
@@ -65,12 +62,28 @@ export class LessonsController {
   async settings(
     @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
-    @Body() body: Record<string, unknown>,
+    @Body() body: SettingsDto,
   ): Promise<LessonSettings> {
     await this.access.requireLesson(teacher.id, id);
     const settings = await this.lessons.setSettings(id, body);
     await this.projector.renew(id);
     return settings;
+  }
+
+  /** When it opens and closes by itself, also while it runs. */
+  @Put('lessons/:id/times')
+  @HttpCode(204)
+  async times(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Body() body: TimesDto,
+  ): Promise<void> {
+    await this.access.requireLesson(teacher.id, id);
+    checkTimes(body);
+    const lesson = await this.lessons.require(id);
+    if (lesson.endedAt) throw refused('This lesson has ended.');
+    const { opensAt = lesson.opensAt, closesAt = lesson.closesAt } = body;
+    await this.lessons.setTimes(id, { opensAt, closesAt });
   }
 
   /** What taking over the deck as it is now would change. */
@@ -98,5 +111,11 @@ export class LessonsController {
   async end(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
     await this.access.requireLesson(teacher.id, id);
     await this.lessons.end(id);
+  }
+}
+
+function checkTimes({ opensAt, closesAt }: TimesDto): void {
+  if (closesAt && Date.parse(closesAt) <= Math.max(Date.now(), Date.parse(opensAt ?? '') || 0)) {
+    throw invalid('A lesson closes after it has opened, and in the time to come.');
   }
 }

@@ -1,4 +1,9 @@
-import { Injectable, type BeforeApplicationShutdown, type OnModuleInit } from '@nestjs/common';
+import {
+  Injectable,
+  Logger,
+  type BeforeApplicationShutdown,
+  type OnModuleInit,
+} from '@nestjs/common';
 import {
   decodeLessonSettings,
   decodeLessonState,
@@ -9,8 +14,10 @@ import {
   makeJoinCode,
   OPENING_STATE,
   studentView,
+  writeDeskWork,
   writeLessonState,
   type Deck,
+  type DeskWork,
   type EditionChanges,
   type LessonSettings,
   type LessonState,
@@ -20,7 +27,7 @@ import {
 import { DataSource, QueryFailedError } from 'typeorm';
 import { random } from '../access/tokens.js';
 import { DecksService } from '../decks/DecksService.js';
-import { notFound, refused } from '../problems/problem.js';
+import { notFound, Problem, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 
 export interface Lesson {
@@ -62,7 +69,7 @@ export interface NewLesson {
   deckId: string;
   classListId: string | null;
   allowsTypedNames: boolean;
-  settings?: unknown;
+  settings?: Partial<LessonSettings>;
   pace?: 'together' | 'own';
   opensAt?: string | null;
   closesAt?: string | null;
@@ -80,6 +87,7 @@ const CLOCK = 15_000;
 
 @Injectable()
 export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
+  #logger = new Logger('lessons');
   #clock: NodeJS.Timeout | null = null;
 
   constructor(
@@ -89,7 +97,9 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   ) {}
 
   onModuleInit(): void {
-    this.#clock = setInterval(() => void this.endDue().catch(() => undefined), CLOCK).unref();
+    this.#clock = setInterval(() => {
+      this.endDue().catch((error: unknown) => this.#logger.error(String(error)));
+    }, CLOCK).unref();
     this.sync.keep({
       kind: 'lesson',
       onLoad: async (lessonId, doc) => writeLessonState(doc, (await this.require(lessonId)).state),
@@ -105,7 +115,12 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     const due = await this.database.query<{ id: string }[]>(
       'SELECT id FROM lesson WHERE closes_at <= now() AND ended_at IS NULL',
     );
-    for (const { id } of due) await this.end(id);
+    for (const { id } of due) {
+      // Another server may have been quicker.
+      await this.end(id).catch((error: unknown) => {
+        if (!(error instanceof Problem)) throw error;
+      });
+    }
   }
 
   /** Freezes an edition of the deck and opens a lesson on it under a code that no running lesson has. */
@@ -115,7 +130,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     const view = studentView(deck);
     if (!view.startSlideId)
       throw refused('This deck has no slide to start on yet. Make one first.');
-    const editionId = await this.#freeze(deckId, deck);
+    const editionId = await this.#freeze(deckId, deck, view);
     const { pace = 'own' } = given;
     const state: LessonState = { ...OPENING_STATE, pace, slideId: view.startSlideId };
     for (let attempt = 0; attempt < 20; attempt++) {
@@ -146,10 +161,10 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     throw refused('No free join code was found. End a lesson that is over and try again.');
   }
 
-  async #freeze(deckId: string, deck: Deck): Promise<string> {
+  async #freeze(deckId: string, deck: Deck, view = studentView(deck)): Promise<string> {
     const [edition] = await this.database.query<{ id: string }[]>(
       'INSERT INTO edition (deck_id, deck, student_view) VALUES ($1, $2, $3) RETURNING id',
-      [deckId, JSON.stringify(deck), JSON.stringify(studentView(deck))],
+      [deckId, JSON.stringify(deck), JSON.stringify(view)],
     );
     return edition!.id;
   }
@@ -197,16 +212,25 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     }));
   }
 
-  /** Other settings, at any time. */
-  async setSettings(lessonId: string, settings: unknown): Promise<LessonSettings> {
-    const { settings: before } = await this.require(lessonId);
-    const next = decodeLessonSettings({ ...before, ...(settings as object) });
-    await this.database.query('UPDATE lesson SET settings = $2 WHERE id = $1', [
-      lessonId,
-      JSON.stringify(next),
-    ]);
+  /** Other settings, at any time; what is not named stays as it is. */
+  async setSettings(lessonId: string, changed: Partial<LessonSettings>): Promise<LessonSettings> {
+    const [rows] = await this.database.query<[{ settings: unknown }[], number]>(
+      'UPDATE lesson SET settings = settings || $2::jsonb WHERE id = $1 RETURNING settings',
+      [lessonId, JSON.stringify(changed)],
+    );
     await this.change(lessonId, (state) => ({ ...state, renewed: state.renewed + 1 }), true);
-    return next;
+    return decodeLessonSettings(rows[0]?.settings);
+  }
+
+  /** When a lesson opens and closes by itself; null for never. */
+  async setTimes(
+    lessonId: string,
+    times: { opensAt: string | null; closesAt: string | null },
+  ): Promise<void> {
+    await this.database.query(
+      'UPDATE lesson SET opens_at = $2, closes_at = $3 WHERE id = $1 AND ended_at IS NULL',
+      [lessonId, times.opensAt, times.closesAt],
+    );
   }
 
   /** Counts what was written as something else that was; null parts them again. */
@@ -217,12 +241,15 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     }
     const { [normalised(text)]: _before, ...others } = lesson.likened[questionId] ?? {};
     const ofQuestion = as ? { ...others, [normalised(text)]: normalised(as) } : others;
+    const likened = { ...lesson.likened, [questionId]: ofQuestion };
     if (Object.keys(ofQuestion).length > 300)
       throw refused('Three hundred are likened at the most.');
     await this.database.query('UPDATE lesson SET likened = $2 WHERE id = $1', [
       lesson.id,
-      JSON.stringify({ ...lesson.likened, [questionId]: ofQuestion }),
+      JSON.stringify(likened),
     ]);
+    await this.#tellDesks(lesson.id, { likened });
+    await this.change(lesson.id, (state) => ({ ...state, renewed: state.renewed + 1 }), true);
   }
 
   async setStarred(lessonId: string, starred: string[]): Promise<void> {
@@ -230,6 +257,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       lessonId,
       JSON.stringify(starred),
     ]);
+    await this.#tellDesks(lessonId, { starred });
   }
 
   async find(lessonId: string): Promise<Lesson | null> {
@@ -347,6 +375,12 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       lessonId,
       JSON.stringify(folioIds),
     ]);
+    await this.#tellDesks(lessonId, { lineUp: folioIds });
+  }
+
+  /** Everyone at the lesson's desk sees what one of them has set. */
+  #tellDesks(lessonId: string, work: Partial<DeskWork>): Promise<void> {
+    return this.sync.write(`desk:${lessonId}`, (doc) => writeDeskWork(doc, work));
   }
 }
 

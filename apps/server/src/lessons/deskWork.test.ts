@@ -74,12 +74,12 @@ describe('while it runs', () => {
 
   test('a question is put up, its key told on the teacher’s word only', async () => {
     const { body } = await room.ines.post<LessonState>(at('put-up'), { questionId: 'q' });
-    expect(body.putUp).toEqual({ questionId: 'q', showsKey: false });
+    expect(body.putUp).toEqual({ questionId: 'q', isInPlace: false, showsKey: false });
     const shown = await room.ines.post<LessonState>(at('put-up'), {
       questionId: 'q',
-      showsKey: true,
+      ...{ showsKey: true, isInPlace: true },
     });
-    expect(shown.body.putUp?.showsKey).toBe(true);
+    expect(shown.body.putUp).toEqual({ questionId: 'q', isInPlace: true, showsKey: true });
     expect((await room.ines.post(at('put-up'), { questionId: 'nothing' })).status).toBe(409);
     expect((await room.ines.post<LessonState>(at('put-up'), { questionId: null })).body.putUp).toBe(
       null,
@@ -212,6 +212,60 @@ describe('while it runs', () => {
     ).toBe(409);
   });
 
+  test('two at one desk see what the other stars, lines up and likens', async () => {
+    const ada = await room.join('Ada');
+    const desks = [
+      await room.ines.open(`desk:${room.lessonId}`),
+      await room.ines.open(`desk:${room.lessonId}`),
+    ];
+    const starred = [`${ada.folioId}/q`];
+    await room.ines.request('PUT', at('starred'), { starred });
+    await room.ines.request('PUT', at('line-up'), { folioIds: [ada.folioId] });
+    for (const { doc } of desks) {
+      await until(() => readDesk(doc).lineUp[0] === ada.folioId);
+      expect(readDesk(doc).starred).toEqual(starred);
+    }
+    // And whoever comes later.
+    const third = await room.ines.open(`desk:${room.lessonId}`);
+    expect(readDesk(third.doc)).toMatchObject({ starred, lineUp: [ada.folioId] });
+  });
+
+  test('settings change at once in a class that is busy without a pause', async () => {
+    const ada = await room.join('Ada');
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    let isBusy = true;
+    const work = (async () => {
+      for (let n = 0; isBusy; n++) {
+        answer(folio.doc, 'q', picks(n % 2 ? 'a' : 'b'), Date.now());
+        await new Promise((resolve) => setTimeout(resolve, 10));
+      }
+    })();
+    const { status } = await room.ines.request('PUT', at('settings'), { countsLate: true });
+    expect(status).toBe(200);
+    isBusy = false;
+    await work;
+  });
+
+  test('settings that are none change nothing', async () => {
+    const settings = async () =>
+      (await room.ines.get<{ settings: object }>(`lessons/${room.lessonId}`)).body.settings;
+    const before = await settings();
+    for (const wrong of [
+      { attempts: 0 },
+      { attempts: 'two' },
+      { seesMarks: 'soon' },
+      { isReleased: 1 },
+    ]) {
+      expect((await room.ines.request('PUT', at('settings'), wrong)).status).toBe(400);
+    }
+    expect(await settings()).toEqual(before);
+    await Promise.all([
+      room.ines.request('PUT', at('settings'), { attempts: 3 }),
+      room.ines.request('PUT', at('settings'), { seesLeaves: true }),
+    ]);
+    expect(await settings()).toEqual({ ...before, attempts: 3, seesLeaves: true });
+  });
+
   test('what is put up and the leaves of the others are seen on students’ devices where the lesson says so', async () => {
     const [ada, bela] = [await room.join('Ada'), await room.join('Bela')];
     const folio = await ada.open(`folio:${ada.folioId}`);
@@ -250,6 +304,7 @@ describe('while it runs', () => {
       ['POST', 'vote', { vote: 'open' }],
       ['POST', 'ask', { clip: null }],
       ['PUT', 'starred', { starred: [] }],
+      ['PUT', 'times', { closesAt: null }],
       ['PUT', 'settings', { countsLate: true }],
       ['POST', 'renew', {}],
       ['GET', 'renewal', undefined],
@@ -379,10 +434,14 @@ test('a lesson that is not open yet says when it opens; one in the past cannot b
   const { body } = await room.ines.get<{ joinCode: string }>(`lessons/${started.body.id}`);
   const join = (): ReturnType<Visitor['post']> =>
     new Visitor(server.url).post('student/join', { code: body.joinCode, name: 'Ada' });
+  const early = await join();
+  expect([early.status, (early.body as { opensAt?: string }).opensAt]).toEqual([425, opensAt]);
+  const times = (body: object) =>
+    room.ines.request('PUT', `lessons/${started.body.id}/times`, body);
+  expect((await times({ closesAt: new Date(0).toISOString() })).status).toBe(400);
+  expect((await times({ opensAt: 'at noon' })).status).toBe(400);
   expect((await join()).status).toBe(425);
-  await server.app
-    .get(DataSource)
-    .query('UPDATE lesson SET opens_at = now() WHERE id = $1', [started.body.id]);
+  expect((await times({ opensAt: null })).status).toBe(204);
   expect((await join()).status).toBe(201);
   for (const closesAt of [new Date(0).toISOString(), 'tomorrow']) {
     const refused = await room.ines.post(`decks/${room.deckId}/lessons`, {

@@ -104,6 +104,44 @@ test('names come from the class list, and a list that is closed takes no typed o
   ).toBe(400);
 });
 
+test('a group shares one folio, also when its students come at once; its name opens it to nobody else', async () => {
+  const { ines, deckId } = room;
+  const list = await ines.post<{ id: string }>('classes', {
+    name: 'Groups',
+    students: ['Ada', 'Bela', 'Cleo'].map((name) => ({ name, group: 'Table 1' })),
+  });
+  const start = async (): Promise<{ code: string; ids: string[]; lessonId: string }> => {
+    const { body } = await ines.post<{ id: string }>(`decks/${deckId}/lessons`, {
+      ...{ classListId: list.body.id, allowsTypedNames: true, settings: { byGroups: true } },
+    });
+    const code = (await ines.get<{ joinCode: string }>(`lessons/${body.id}`)).body.joinCode;
+    const seen = await new Visitor(server.url).post<{ names: { id: string }[] }>('student/look', {
+      code,
+    });
+    return { code, ids: seen.body.names.map(({ id }) => id), lessonId: body.id };
+  };
+  const enter = (body: object) =>
+    new Visitor(server.url).post<{ folioId: string; detail?: string }>('student/join', body);
+
+  const { code, ids, lessonId } = await start();
+  const came = await Promise.all(ids.map((classStudentId) => enter({ code, classStudentId })));
+  expect(came.map(({ status }) => status)).toEqual([201, 201, 201]);
+  const [folioId] = new Set(came.map(({ body }) => body.folioId));
+  expect(came.every(({ body }) => body.folioId === folioId)).toBe(true);
+  expect((await enter({ code, name: 'table 1' })).status).toBe(409);
+  // It stays theirs under another name.
+  await ines.request('PATCH', `lessons/${lessonId}/students/${folioId}`, { name: 'The Terns' });
+  expect((await enter({ code, classStudentId: ids[0] })).body.folioId).toBe(folioId);
+
+  const taken = await start();
+  expect((await enter({ code: taken.code, name: 'Table 1' })).status).toBe(201);
+  const late = await enter({ code: taken.code, classStudentId: taken.ids[0] });
+  expect([late.status, late.body.detail]).toEqual([
+    409,
+    'Somebody has joined as “Table 1”, which is your group. Tell your teacher.',
+  ]);
+});
+
 test('a return code brings a student back on another device; a wrong one does not', async () => {
   const student = await room.join('Bela');
   const { body } = await student.get<{ returnCode: string }>('student/lesson');

@@ -1,4 +1,5 @@
-import { Transform } from 'class-transformer';
+import { MARKS_SEEN, type LessonSettings } from '@gobrel/core';
+import { Transform, Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   IsArray,
@@ -6,7 +7,6 @@ import {
   IsIn,
   IsInt,
   IsISO8601,
-  IsObject,
   IsOptional,
   IsString,
   IsUUID,
@@ -15,9 +15,57 @@ import {
   Max,
   MaxLength,
   Min,
+  ValidateNested,
 } from 'class-validator';
 
-export class NewLessonDto {
+export class SettingsDto implements Partial<LessonSettings> {
+  @IsOptional()
+  @IsIn(MARKS_SEEN, { message: 'That is no time to see marks' })
+  seesMarks?: LessonSettings['seesMarks'];
+
+  @IsOptional()
+  @IsBoolean()
+  isReleased?: boolean;
+
+  @IsOptional()
+  @IsBoolean()
+  seesClassAnswers?: boolean;
+
+  @IsOptional()
+  @IsBoolean()
+  seesLeaves?: boolean;
+
+  @IsOptional()
+  @IsInt()
+  @Min(1, { message: 'A folio is handed in once at least' })
+  @Max(9, { message: 'A folio is handed in nine times at the most' })
+  attempts?: number;
+
+  @IsOptional()
+  @IsBoolean()
+  byGroups?: boolean;
+
+  @IsOptional()
+  @IsBoolean()
+  hasWaitingRoom?: boolean;
+
+  @IsOptional()
+  @IsBoolean()
+  countsLate?: boolean;
+}
+
+/** When a lesson opens and closes by itself. */
+export class TimesDto {
+  @IsOptional()
+  @IsISO8601({ strict: true }, { message: 'That is no time to open at' })
+  opensAt?: string | null;
+
+  @IsOptional()
+  @IsISO8601({ strict: true }, { message: 'That is no time to close at' })
+  closesAt?: string | null;
+}
+
+export class NewLessonDto extends TimesDto {
   @IsOptional()
   @IsUUID()
   classListId: string | null;
@@ -29,18 +77,10 @@ export class NewLessonDto {
   @IsIn(['together', 'own'])
   pace?: 'together' | 'own';
 
-  /** Field by field decoded in the core. */
   @IsOptional()
-  @IsObject()
-  settings?: Record<string, unknown>;
-
-  @IsOptional()
-  @IsISO8601({ strict: true }, { message: 'That is no time to open at' })
-  opensAt?: string | null;
-
-  @IsOptional()
-  @IsISO8601({ strict: true }, { message: 'That is no time to close at' })
-  closesAt?: string | null;
+  @ValidateNested()
+  @Type(() => SettingsDto)
+  settings?: SettingsDto;
 }
 
 const SLIDE = /^[a-z0-9-]{1,64}$/;
@@ -84,6 +124,10 @@ export class PutUpDto {
   @IsOptional()
   @IsBoolean()
   showsKey?: boolean;
+
+  @IsOptional()
+  @IsBoolean()
+  isInPlace?: boolean;
 }
 
 export class ShowDto {

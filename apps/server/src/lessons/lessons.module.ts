@@ -3,6 +3,7 @@ import { ClassesModule } from '../classes/classes.module.js';
 import { DecksModule } from '../decks/decks.module.js';
 import { FolioProjector } from '../folios/FolioProjector.js';
 import { FoliosService } from '../folios/FoliosService.js';
+import { JoiningService } from '../folios/JoiningService.js';
 import { ResultsService } from '../folios/ResultsService.js';
 import { StudentController } from '../folios/StudentController.js';
 import { StudentsController } from '../folios/StudentsController.js';
@@ -30,11 +31,12 @@ import { LessonsService } from './LessonsService.js';
   providers: [
     LessonsService,
     FoliosService,
+    JoiningService,
     FolioProjector,
     PracticeService,
     ResultsService,
     ScreensService,
   ],
-  exports: [LessonsService, FoliosService, FolioProjector],
+  exports: [LessonsService, FoliosService, JoiningService, FolioProjector],
 })
 export class LessonsModule {}

@@ -1,4 +1,5 @@
 import { answer, visit, type StudentResult } from '@gobrel/core';
+import { DataSource } from 'typeorm';
 import { FoliosService } from '../folios/FoliosService.js';
 import { openClassroom, type Classroom } from '../testing/classroom.js';
 import { signUp, startServer, type TestServer } from '../testing/testServer.js';
@@ -83,4 +84,30 @@ test('marks are given to questions of the lesson only, by its teachers only', as
   expect((await room.ines.request('PUT', at(`students/${eve.folioId}/marks/q`), mark)).status).toBe(
     404,
   );
+});
+
+test('a late answer has no mark that its student sees, unless late ones count or it is marked by hand', async () => {
+  const other = await openClassroom(server);
+  const path = (rest: string): string => `lessons/${other.lessonId}/${rest}`;
+  const ada = await other.join('Ada');
+  const folio = await ada.open(`folio:${ada.folioId}`);
+  answer(folio.doc, 'q', { kind: 'choice', optionIds: ['b'] }, Date.now());
+  await folio.acknowledged();
+  await server.app.get(FoliosService).settle();
+  await server.app
+    .get(DataSource)
+    .query('UPDATE answer SET is_late = true WHERE folio_id = $1', [ada.folioId]);
+  const allow = (settings: object) => other.ines.request('PUT', path('settings'), settings);
+  const score = async (): Promise<number | null | undefined> =>
+    (await ada.get<{ marks: Record<string, { score: number | null }> }>('student/marks')).body.marks
+      .q?.score;
+  await allow({ seesMarks: 'at-once' });
+  expect(await score()).toBeNull();
+  await allow({ countsLate: true });
+  expect(await score()).toBe(0);
+  await allow({ countsLate: false });
+  await other.ines.request('PUT', path(`students/${ada.folioId}/marks/q`), {
+    ...{ score: 1, comment: '', stamp: '' },
+  });
+  expect(await score()).toBe(1);
 });

@@ -40,7 +40,8 @@ export class PracticeService implements BeforeApplicationShutdown {
     const server = this.host.httpAdapter.getHttpServer() as Server;
     const { port } = server.address() as AddressInfo;
     const secret = makeToken();
-    const child = fork(this.config.practiceWorker, [], { stdio: 'ignore', execArgv: [] });
+    // It needs nothing of what this server knows, least of all its database.
+    const child = fork(this.config.practiceWorker, [], { stdio: 'ignore', execArgv: [], env: {} });
     this.#classes.set(lessonId, { secret, process: child });
     child.once('exit', () => {
       if (this.#classes.get(lessonId)?.process === child) this.#classes.delete(lessonId);

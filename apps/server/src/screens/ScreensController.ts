@@ -7,6 +7,7 @@ import {
   Inject,
   Param,
   Post,
+  Query,
   Req,
   Res,
   UseGuards,
@@ -56,8 +57,12 @@ export class ScreensController {
   @Get('screens/mine')
   async mine(
     @Req() request: Request,
+    @Query('has') has?: string,
   ): Promise<{ code: string | null; lesson: ScreenLesson | null; isKnown: boolean }> {
-    const shown = await this.screens.shown(cookieOf(request, SCREEN_COOKIE));
+    const shown = await this.screens.shown(
+      cookieOf(request, SCREEN_COOKIE),
+      /^\d{1,9}$/.test(has ?? '') ? Number(has) : null,
+    );
     return { code: null, lesson: null, ...shown, isKnown: shown !== null };
   }
 

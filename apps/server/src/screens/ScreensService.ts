@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
+  askedBefore,
   leafOnPattern,
   makeReturnCode,
   questionsOf,
@@ -21,7 +22,15 @@ import { SyncService } from '../sync/SyncService.js';
 
 /** What a paired screen shows besides slides. It never gets names but the one that the teacher switches on. */
 export type ScreenShows =
-  | { kind: 'tally'; question: QuestionElement; tally: Tally; students: number; answers: Answer[] }
+  | {
+      kind: 'tally';
+      question: QuestionElement;
+      tally: Tally;
+      /** Of the question that asked the same before. */
+      before: Tally | null;
+      students: number;
+      answers: Answer[];
+    }
   | { kind: 'answer'; question: QuestionElement; answer: Answer; name: string }
   | { kind: 'leaf'; slide: Slide; who: string }
   | null;
@@ -31,8 +40,8 @@ export interface ScreenLesson {
   joinCode: string;
   now: number;
   state: LessonState;
-  /** As students may see it. */
-  edition: Deck;
+  /** As students may see it; null when the screen has it already. */
+  edition: Deck | null;
   shows: ScreenShows;
 }
 
@@ -73,9 +82,13 @@ export class ScreensService {
     await this.database.query('DELETE FROM screen WHERE lesson_id = $1', [lessonId]);
   }
 
-  /** What a screen shows: null for one that is not known, its code while it waits. */
+  /**
+   * What a screen shows: null for one that is not known, its code while it waits. `has` is the making of the edition
+   * that it was given last, as the lesson's state counts them.
+   */
   async shown(
     token: string | undefined,
+    has: number | null,
   ): Promise<{ code: string | null; lesson: ScreenLesson | null } | null> {
     const [row] = await this.database.query<{ code: string | null; lesson_id: string | null }[]>(
       'SELECT code, lesson_id FROM screen WHERE token_hash = $1',
@@ -89,7 +102,7 @@ export class ScreensService {
       code: null,
       lesson: {
         ...{ title, joinCode, state, now: Date.now() },
-        edition: await this.lessons.editionForStudents(editionId),
+        edition: has === state.renewed ? null : await this.lessons.editionForStudents(editionId),
         shows: await this.#shows(lesson),
       },
     };
@@ -135,7 +148,10 @@ export class ScreensService {
     const tally = desk.tallies[asked.id];
     const inside = desk.students.filter(({ status }) => status === 'in');
     const answers = inside.flatMap(({ answers }) => answers[asked.id]?.answer ?? []);
-    return tally ? { kind: 'tally', question, tally, students: inside.length, answers } : null;
+    const before = desk.tallies[askedBefore(asked.question)] ?? null;
+    return tally
+      ? { kind: 'tally', question, tally, before, students: inside.length, answers }
+      : null;
   }
 
   /** The desk as it is, whether or not somebody sits at it. */

@@ -47,6 +47,15 @@ test('a screen is paired by its code, shows the lesson, and never hears a name o
     students: 1,
     question: { key: null },
   });
+  // What it has of the lesson is not sent again, until that is another one.
+  const after = async (has: unknown) =>
+    (await device.get<Mine>(`screens/mine?has=${String(has)}`)).body.lesson!;
+  const { state, edition } = (await mine()).lesson!;
+  expect(edition?.slides.pier).toBeDefined();
+  expect((await after(state.renewed)).edition).toBeNull();
+  for (const has of [state.renewed + 1, '', 'x', '-1']) {
+    expect((await after(has)).edition).not.toBeNull();
+  }
   // The code is used up.
   expect((await room.ines.post(at('screens'), { code })).status).toBe(404);
   const everything = device.received.join('\n');

@@ -4,6 +4,8 @@ export class ApiProblem extends Error {
     readonly status: number,
     detail: string,
     readonly errors: { field: string; message: string }[] = [],
+    /** When what was asked for opens, ISO 8601. */
+    readonly opensAt?: string,
   ) {
     super(detail);
   }
@@ -26,8 +28,14 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
   const problem = answer as {
     detail?: string;
     errors?: { field: string; message: string }[];
+    opensAt?: string;
   } | null;
-  throw new ApiProblem(response.status, problem?.detail ?? UNREACHABLE, problem?.errors);
+  throw new ApiProblem(
+    response.status,
+    problem?.detail ?? UNREACHABLE,
+    problem?.errors,
+    problem?.opensAt,
+  );
 }
 
 export const http = {

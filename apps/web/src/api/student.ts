@@ -1,5 +1,6 @@
 import type { Deck, ElementId, LessonSettings } from '@gobrel/core';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import { clockIs } from './clock';
 import { http } from './http';
 
@@ -77,19 +78,33 @@ export interface StudentMark {
   stamp: string;
 }
 
-/** The marks that may be seen by now, asked for anew whenever `since` is another one. */
-export const useMarks = (
+/** Milliseconds after a change in which an answer reaches the server and is marked. */
+const MARKED_AFTER = 1500;
+/** Milliseconds between two looks for what the teacher says by hand. */
+const LOOK_AGAIN = 60_000;
+
+/** The marks that may be seen by now: asked for anew with `since`, and where they come at once after every change. */
+export function useMarks(
   lesson: Pick<StudentLesson, 'folioId' | 'seesMarks'>,
   since: string,
-): Record<ElementId, StudentMark> =>
-  useQuery({
+  folio: object,
+): Record<ElementId, StudentMark> {
+  const isAtOnce = lesson.seesMarks === 'at-once';
+  const marks = useQuery({
     queryKey: ['marks', lesson.folioId, since],
     queryFn: () => http.get<{ marks: Record<ElementId, StudentMark> | null }>('student/marks'),
     enabled: lesson.seesMarks !== 'never',
     placeholderData: (before) => before,
-    // An answer has to be on the server before it has a mark.
-    refetchInterval: lesson.seesMarks === 'at-once' ? 3000 : false,
-  }).data?.marks ?? NO_MARKS;
+    refetchInterval: LOOK_AGAIN,
+  });
+  const { refetch } = marks;
+  useEffect(() => {
+    if (!isAtOnce) return;
+    const timer = setTimeout(() => void refetch(), MARKED_AFTER);
+    return () => clearTimeout(timer);
+  }, [isAtOnce, folio, refetch]);
+  return marks.data?.marks ?? NO_MARKS;
+}
 const NO_MARKS = {};
 
 export const tryAgain = (): Promise<void> => http.post('student/try-again');

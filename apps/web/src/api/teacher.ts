@@ -1,4 +1,4 @@
-import type { Deck, LessonSettings, LessonState, Likened, SlideId } from '@gobrel/core';
+import type { Deck, LessonSettings, LessonState, SlideId } from '@gobrel/core';
 import {
   useMutation,
   useQuery,
@@ -72,12 +72,9 @@ export interface Lesson {
   state: LessonState;
   settings: LessonSettings;
   asked: SlideId[];
-  starred: string[];
-  likened: Record<string, Likened>;
   opensAt: string | null;
   closesAt: string | null;
   now: number;
-  lineUp: string[];
   startedAt: string;
   endedAt: string | null;
   edition: Deck;

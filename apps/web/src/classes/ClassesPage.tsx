@@ -3,7 +3,7 @@ import { http, sentenceOf } from '../api/http';
 import { useChange, useClasses, type ClassList } from '../api/teacher';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import { count } from '../decks/when';
-import { Lines } from '../questions/QuestionDialog';
+import { Lines } from '../ui/Lines';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';

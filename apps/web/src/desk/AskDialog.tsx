@@ -19,9 +19,9 @@ import {
 import { useState, type ReactElement } from 'react';
 import * as Y from 'yjs';
 import { sentenceOf } from '../api/http';
-import { Lines } from '../questions/QuestionDialog';
+import { Lines } from '../ui/Lines';
 import { pictureOf } from '../starters/pictureOf';
-import { Select, Setting } from '../slide/controls';
+import { Select, Setting } from '../ui/controls';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';

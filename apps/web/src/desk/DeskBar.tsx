@@ -1,5 +1,5 @@
 import type { Deck, DeskStudent, LessonState, Link, RouteGraph, SlideId } from '@gobrel/core';
-import { useState, type ReactElement, type ReactNode } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { Countdown } from '../ui/Countdown';
 import { Segments } from '../ui/Segments';
@@ -16,7 +16,6 @@ export function DeskBar(props: {
   slideId: SlideId | null;
   act: DeskActions;
   onAsk: () => void;
-  children: ReactNode;
 }): ReactElement {
   const { state, act, slideId } = props;
   const isTogether = state.pace === 'together';
@@ -41,7 +40,6 @@ export function DeskBar(props: {
       ) : (
         <Button onClick={props.onAsk}>Ask now</Button>
       )}
-      {props.children}
     </div>
   );
 }

@@ -153,9 +153,7 @@ function Desk(props: {
               {...{ state, edition, graph, slideId, act }}
               students={desk.students}
               onAsk={() => setOpen('ask')}
-            >
-              {null}
-            </DeskBar>
+            />
           )}
           <div className="flex flex-wrap items-center gap-2 border-b border-line/60 px-4 pb-2">
             <Button
@@ -173,7 +171,7 @@ function Desk(props: {
               aria-pressed={panel.kind === 'line-up'}
               onClick={() => show('line-up')}
             >
-              Line-up{lesson.lineUp.length > 0 && ` · ${lesson.lineUp.length}`}
+              Line-up{desk.lineUp.length > 0 && ` · ${desk.lineUp.length}`}
             </Button>
             <Button
               size="small"
@@ -211,13 +209,13 @@ function Desk(props: {
               folioId={panel.folioId}
               edition={edition}
               student={desk.students.find((student) => student.folioId === panel.folioId)}
-              isInLineUp={lesson.lineUp.includes(panel.folioId)}
-              onLineUp={() => act.lineUp([...lesson.lineUp, panel.folioId])}
+              isInLineUp={desk.lineUp.includes(panel.folioId)}
+              onLineUp={() => act.lineUp([...desk.lineUp, panel.folioId])}
               onClose={() => setPanel({ kind: 'slide' })}
             />
           ) : panel.kind === 'line-up' ? (
             <LineUpPanel
-              lineUp={lesson.lineUp}
+              lineUp={desk.lineUp}
               students={desk.students}
               presenting={state.presenting}
               onChange={act.lineUp}
@@ -233,8 +231,8 @@ function Desk(props: {
           ) : slide ? (
             <SlidePanel
               {...{ slide, edition, desk, state, hidesNames, act }}
-              starred={lesson.starred}
-              likened={lesson.likened}
+              starred={desk.starred}
+              likened={desk.likened}
               onOpenFolio={openFolio}
               onBringAll={
                 isOver || state.pace !== 'together' || state.slideId === slide.id
@@ -253,13 +251,7 @@ function Desk(props: {
       <Suspense>
         {open === 'ask' && <AskDialog onAsk={act.ask} onClose={() => setOpen(null)} />}
         {open === 'settings' && (
-          <SettingsDialog
-            lessonId={lesson.id}
-            settings={lesson.settings}
-            isOver={isOver}
-            act={act}
-            onClose={() => setOpen(null)}
-          />
+          <SettingsDialog lesson={lesson} isOver={isOver} act={act} onClose={() => setOpen(null)} />
         )}
       </Suspense>
       <Dialog

@@ -63,7 +63,13 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
             <li key={student.folioId}>
               <button
                 type="button"
-                title={student.handUpAt ? `${student.name}: hand up` : student.name}
+                title={
+                  hidesNames
+                    ? undefined
+                    : student.handUpAt
+                      ? `${student.name}: hand up`
+                      : student.name
+                }
                 aria-label={student.name}
                 onClick={(event) => {
                   event.stopPropagation();

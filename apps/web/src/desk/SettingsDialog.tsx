@@ -1,106 +1,51 @@
-import { MARKS_SEEN, type EditionChanges, type LessonSettings } from '@gobrel/core';
+import type { EditionChanges, LessonSettings } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactElement } from 'react';
 import { http } from '../api/http';
-import { Check, Select, Setting } from '../slide/controls';
+import type { Lesson } from '../api/teacher';
+import { SettingsFields, TimesFields } from '../lessons/LessonFields';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import type { DeskActions } from './useDeskActions';
 
-const MARKS: Record<(typeof MARKS_SEEN)[number], string> = {
-  never: 'never',
-  'at-once': 'at once',
-  'after-hand-in': 'after handing in',
-  'when-released': 'when you release them',
-};
-
-/** The settings of a lesson, as one row each. */
-export function SettingsFields(props: {
-  settings: LessonSettings;
-  onChange: (changed: Partial<LessonSettings>) => void;
-}): ReactElement {
-  const { settings, onChange } = props;
-  return (
-    <div className="flex flex-col gap-1.5">
-      <Setting label="Students see their marks">
-        <Select
-          label="Students see their marks"
-          value={settings.seesMarks}
-          options={MARKS_SEEN.map((value) => ({ value, label: MARKS[value] }))}
-          onChange={(seesMarks) => onChange({ seesMarks })}
-        />
-      </Setting>
-      {settings.seesMarks === 'when-released' && (
-        <Check
-          label="The marks are released"
-          isOn={settings.isReleased}
-          onChange={(isReleased) => onChange({ isReleased })}
-        />
-      )}
-      <Setting label="A folio may be handed in">
-        <Select
-          label="A folio may be handed in"
-          value={String(settings.attempts)}
-          options={['1', '2', '3', '5', '9'].map((value) => ({
-            ...{ value, label: value === '1' ? 'once' : `${value} times` },
-          }))}
-          onChange={(attempts) => onChange({ attempts: Number(attempts) })}
-        />
-      </Setting>
-      <Check
-        label="What is put up is seen on students’ devices, too"
-        isOn={settings.seesClassAnswers}
-        onChange={(seesClassAnswers) => onChange({ seesClassAnswers })}
-      />
-      <Check
-        label="Students see the leaves of the others"
-        isOn={settings.seesLeaves}
-        onChange={(seesLeaves) => onChange({ seesLeaves })}
-      />
-      <Check
-        label="Who joins waits until I let them in"
-        isOn={settings.hasWaitingRoom}
-        onChange={(hasWaitingRoom) => onChange({ hasWaitingRoom })}
-      />
-      <Check
-        label="Groups of the class list share a folio"
-        isOn={settings.byGroups}
-        onChange={(byGroups) => onChange({ byGroups })}
-      />
-      <Check
-        label="What comes after a hold or the end counts all the same"
-        isOn={settings.countsLate}
-        onChange={(countsLate) => onChange({ countsLate })}
-      />
-    </div>
-  );
-}
-
 /** Settings of the running lesson, and taking over the deck as it is now. */
 export default function SettingsDialog(props: {
-  lessonId: string;
-  settings: LessonSettings;
+  lesson: Lesson;
   isOver: boolean;
   act: DeskActions;
   onClose: () => void;
 }): ReactElement {
-  const { lessonId, act } = props;
+  const { lesson, act } = props;
   // Shown as set at once; the server's word comes a moment later.
   const [set, setSet] = useState<Partial<LessonSettings>>({});
+  const [times, setTimes] = useState({ opensAt: lesson.opensAt, closesAt: lesson.closesAt });
   const renewal = useQuery({
-    queryKey: ['renewal', lessonId],
-    queryFn: () => http.get<EditionChanges>(`lessons/${lessonId}/renewal`),
+    queryKey: ['renewal', lesson.id],
+    queryFn: () => http.get<EditionChanges>(`lessons/${lesson.id}/renewal`),
     gcTime: 0,
   });
   return (
     <Dialog title="This lesson" isOpen onClose={props.onClose}>
       <SettingsFields
-        settings={{ ...props.settings, ...set }}
+        settings={{ ...lesson.settings, ...set }}
         onChange={(changed) => {
           setSet({ ...set, ...changed });
           act.settings(changed);
         }}
       />
+      {!props.isOver && (
+        <section className="mt-4">
+          <TimesFields times={times} onChange={setTimes} />
+          <div className="mt-2 flex justify-end">
+            <Button
+              disabled={times.opensAt === lesson.opensAt && times.closesAt === lesson.closesAt}
+              onClick={() => act.times(times)}
+            >
+              Keep these times
+            </Button>
+          </div>
+        </section>
+      )}
       {!props.isOver && (
         <section className="mt-5 border-t border-line pt-4">
           <h3 className="mb-1 text-[16px]">Changes in the deck since</h3>

@@ -1,4 +1,5 @@
 import {
+  askedBefore,
   isPiece,
   questionsOn,
   wordsOf,
@@ -14,6 +15,7 @@ import {
 } from '@gobrel/core';
 import { Suspense, useMemo, useRef, useState, type ReactElement } from 'react';
 import { fitting, QUESTION_VIEWS } from '../questions/registry';
+import type { ClassTally } from '../questions/TallyCard';
 import { boxStyle, ElementBody } from '../stage/ElementView';
 import { SlideView } from '../stage/SlideView';
 import { Button } from '../ui/Button';
@@ -92,9 +94,9 @@ export function SlidePanel(props: {
       )}
       {view !== 'roll' &&
         questions.map((question) => {
-          const tally = desk.tallies[question.id];
+          const known = classTally(question, desk);
           const { TallyView } = QUESTION_VIEWS[question.question.kind];
-          return tally ? (
+          return known ? (
             <section key={question.id} className="mt-5" aria-label="Tally">
               <div className="mb-1.5 flex items-start gap-2">
                 <h3 className="flex-1 text-[15px]">{promptOf(question)}</h3>
@@ -105,10 +107,8 @@ export function SlidePanel(props: {
               <Suspense>
                 <TallyView
                   element={question}
-                  tally={tally}
-                  students={desk.students.length}
-                  answers={answersTo(question, desk)}
-                  before={beforeOf(question, desk)}
+                  {...known}
+                  before={known.before ?? undefined}
                   likened={props.likened[question.id]}
                   onLiken={(text, as) => props.act.liken(question.id, text, as)}
                   showsKey
@@ -132,16 +132,25 @@ function PutUpButtons(props: {
 }): ReactElement {
   const { question, state, act } = props;
   const isUp = state.putUp?.questionId === question.id;
-  const showsKey = isUp && state.putUp?.showsKey === true;
+  const { showsKey = false, isInPlace = false } = (isUp && state.putUp) || {};
   return (
     <>
       {isUp && question.key && (
         <Button
           size="small"
           aria-pressed={showsKey}
-          onClick={() => act.putUp(question.id, !showsKey)}
+          onClick={() => act.putUp(question.id, { showsKey: !showsKey, isInPlace })}
         >
           {showsKey ? 'Hide the key' : 'Tell the key'}
+        </Button>
+      )}
+      {isUp && (
+        <Button
+          size="small"
+          aria-pressed={isInPlace}
+          onClick={() => act.putUp(question.id, { showsKey, isInPlace: !isInPlace })}
+        >
+          On its slide
         </Button>
       )}
       <Button
@@ -156,15 +165,19 @@ function PutUpButtons(props: {
   );
 }
 
-/** The tally of the question that asked the same before. */
-export const beforeOf = (
-  { question }: QuestionElement,
-  desk: Desk,
-): Desk['tallies'][string] | undefined =>
-  question.kind === 'slider' ? desk.tallies[question.before] : undefined;
+/** The class's answers to a question, for whoever may see the desk. */
+export function classTally(question: QuestionElement, desk: Desk): ClassTally | null {
+  const tally = desk.tallies[question.id];
+  if (!tally) return null;
+  return {
+    ...{ question, tally, answers: answersTo(question, desk) },
+    before: desk.tallies[askedBefore(question.question)] ?? null,
+    students: desk.students.filter(({ status }) => status === 'in').length,
+  };
+}
 
 /** All answers of the class to a question. */
-export const answersTo = (question: QuestionElement, desk: Desk): Answer[] =>
+const answersTo = (question: QuestionElement, desk: Desk): Answer[] =>
   desk.students.flatMap(({ answers }) => {
     const given = fitting(question.question, answers[question.id]?.answer);
     return given ? [given] : [];

@@ -1,6 +1,7 @@
-import type { LessonSettings, SlideId } from '@gobrel/core';
+import type { LessonSettings, PutUp, SlideId } from '@gobrel/core';
 import { http, sentenceOf } from '../api/http';
 import { useChange } from '../api/teacher';
+import type { LessonTimes } from '../lessons/LessonFields';
 import { useNotices } from '../ui/Notice';
 
 /** What can be done at a desk; each goes to the server, and a refusal is told. */
@@ -8,7 +9,7 @@ export interface DeskActions {
   pace(pace: 'together' | 'own', slideId?: SlideId | null): void;
   hold(isHeld: boolean, word?: string): void;
   timer(seconds: number | null): void;
-  putUp(questionId: string | null, showsKey?: boolean): void;
+  putUp(questionId: string | null, how?: Omit<PutUp, 'questionId'>): void;
   vote(vote: 'open' | 'closed' | 'none'): void;
   ask(clip: string | null): void;
   lineUp(folioIds: string[]): void;
@@ -17,6 +18,7 @@ export interface DeskActions {
   /** An answer, `folio/question`, on the big screen; null takes it down. */
   show(key: string | null, withName?: boolean): void;
   settings(changed: Partial<LessonSettings>): void;
+  times(times: LessonTimes): void;
   renew(): void;
   /** Counts a text as another one, or no more. */
   liken(questionId: string, text: string, as: string | null): void;
@@ -43,7 +45,7 @@ export function useDeskActions(lessonId: string): DeskActions {
     pace: (pace, slideId) => post('pace', { pace, ...(slideId ? { slideId } : {}) }),
     hold: (isHeld, word = '') => post('hold', { isHeld, word }),
     timer: (seconds) => post('timer', { seconds }),
-    putUp: (questionId, showsKey = false) => post('put-up', { questionId, showsKey }),
+    putUp: (questionId, how) => post('put-up', { questionId, ...how }),
     vote: (vote) => post('vote', { vote }),
     ask: (clip) => post('ask', { clip }),
     lineUp: (folioIds) => put('line-up', { folioIds }),
@@ -54,6 +56,7 @@ export function useDeskActions(lessonId: string): DeskActions {
     },
     star: (starred) => put('starred', { starred }),
     settings: (changed) => put('settings', changed),
+    times: (times) => put('times', times),
     renew: () => post('renew'),
     liken: (questionId, text, as) => post('liken', { questionId, text, as }),
     pair: (code) =>

@@ -4,13 +4,12 @@ import { Link, useNavigate } from 'react-router';
 import { http } from '../api/http';
 import { useChange, useClasses, useLessons } from '../api/teacher';
 import { count, when } from '../decks/when';
-import { SettingsFields } from '../desk/SettingsDialog';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
-import { Field } from '../ui/Field';
 import { Badge } from '../ui/Page';
 import { Segments } from '../ui/Segments';
 import { useDeck } from '../workspace/DeckContext';
+import { SettingsFields, TimesFields, type LessonTimes } from './LessonFields';
 
 /** Past and running lessons of the deck. */
 export default function LessonsView(): ReactElement {
@@ -76,10 +75,8 @@ function StartLesson({ isOpen, onClose }: { isOpen: boolean; onClose: () => void
   const [classListId, setClassListId] = useState<string | null>(null);
   const [allowsTypedNames, setAllowsTypedNames] = useState(true);
   const [pace, setPace] = useState<'together' | 'own'>('own');
-  const [opensAt, setOpensAt] = useState('');
-  const [closesAt, setClosesAt] = useState('');
+  const [times, setTimes] = useState<LessonTimes>({ opensAt: null, closesAt: null });
   const [settings, setSettings] = useState(() => decodeLessonSettings({}));
-  const time = (local: string): string | null => (local ? new Date(local).toISOString() : null);
   const start = useChange(
     (given: object) => http.post<{ id: string }>(`decks/${deckId}/lessons`, given),
     ['lessons', deckId],
@@ -135,20 +132,7 @@ function StartLesson({ isOpen, onClose }: { isOpen: boolean; onClose: () => void
               { value: 'together', label: 'Together' },
             ]}
           />
-          <div className="grid grid-cols-2 gap-3">
-            <Field
-              label="Opens"
-              type="datetime-local"
-              value={opensAt}
-              onChange={(event) => setOpensAt(event.target.value)}
-            />
-            <Field
-              label="Closes"
-              type="datetime-local"
-              value={closesAt}
-              onChange={(event) => setClosesAt(event.target.value)}
-            />
-          </div>
+          <TimesFields times={times} onChange={setTimes} />
           <SettingsFields
             settings={settings}
             onChange={(changed) => setSettings({ ...settings, ...changed })}
@@ -167,10 +151,7 @@ function StartLesson({ isOpen, onClose }: { isOpen: boolean; onClose: () => void
           disabled={start.isPending}
           onClick={() =>
             start.mutate(
-              {
-                ...{ classListId, allowsTypedNames: mayType, pace, settings },
-                ...{ opensAt: time(opensAt), closesAt: time(closesAt) },
-              },
+              { classListId, allowsTypedNames: mayType, pace, settings, ...times },
               { onSuccess: ({ id }) => void navigate(`/desk/${id}`) },
             )
           }

@@ -8,7 +8,8 @@ import {
 } from '@gobrel/core';
 import { useState, type ReactElement, type ReactNode } from 'react';
 import { assetUrl } from '../api/assets';
-import { Check } from '../slide/controls';
+import { Check } from '../ui/controls';
+import { Lines } from '../ui/Lines';
 import { PicturePop } from '../slide/tray/PicturePop';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -161,27 +162,5 @@ export function QuestionDialog(props: {
         </div>
       </div>
     </Dialog>
-  );
-}
-
-/** Words on several lines, with their name above. */
-export function Lines(props: {
-  label: string;
-  value: string;
-  rows: number;
-  hint?: string;
-  onChange: (value: string) => void;
-}): ReactElement {
-  return (
-    <label className="block text-[14px] font-semibold">
-      {props.label}
-      <textarea
-        rows={props.rows}
-        value={props.value}
-        onChange={(event) => props.onChange(event.target.value)}
-        className="mt-1 w-full rounded-[6px] border border-line bg-sheet px-3 py-2 text-[16px] font-normal"
-      />
-      {props.hint && <span className="font-normal text-soft">{props.hint}</span>}
-    </label>
   );
 }

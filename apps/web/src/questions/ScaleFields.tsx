@@ -1,6 +1,6 @@
 import { readNumber, type ScaleStep } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { Lines } from './QuestionDialog';
+import { Lines } from '../ui/Lines';
 
 /** A scale as it is written: one step on each line, with what it is worth in per cent. */
 export const writeScale = (scale: readonly ScaleStep[]): string =>

@@ -9,7 +9,7 @@ import {
 } from '@gobrel/core';
 import { Suspense, useState, type ReactElement } from 'react';
 import { fitting, QUESTION_VIEWS } from '../questions/registry';
-import { Lines } from '../questions/QuestionDialog';
+import { Lines } from '../ui/Lines';
 import { Button } from '../ui/Button';
 
 const NONE: HandMark = { score: null, comment: '', stamp: '' };

@@ -8,6 +8,7 @@ import {
   type Deck,
   type LessonState,
   type Presenting,
+  type PutUp,
   type QuestionElement,
   type ShownAnswer,
 } from '@gobrel/core';
@@ -16,7 +17,7 @@ import { useEffect, useMemo, type ReactElement } from 'react';
 import { useParams } from 'react-router';
 import { useLesson, type Lesson } from '../api/teacher';
 import { RequireTeacher } from '../decks/RequireTeacher';
-import { answersTo } from '../desk/SlidePanel';
+import { classTally } from '../desk/SlidePanel';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
 import { Centre } from '../ui/Page';
@@ -85,28 +86,24 @@ function Shown(props: { lesson: Lesson; state: LessonState; desk: OpenDocument }
   }
   const putUp = questions.get(state.putUp?.questionId ?? '');
   if (state.putUp && putUp) {
-    return <PutUp question={putUp} showsKey={state.putUp.showsKey} desk={props.desk} />;
+    return (
+      <ClassAnswers question={putUp} putUp={state.putUp} edition={edition} desk={props.desk} />
+    );
   }
   return (
     <WhereTheClassIs title={lesson.title} joinCode={lesson.joinCode} {...{ edition, state }} />
   );
 }
 
-function PutUp(props: {
+function ClassAnswers(props: {
   question: QuestionElement;
-  showsKey: boolean;
+  putUp: PutUp;
+  edition: Deck;
   desk: OpenDocument;
-}): ReactElement {
-  const { question, showsKey } = props;
+}): ReactElement | null {
   const desk = useReader(props.desk.doc, (doc) => new DocumentReader(doc, readDesk));
-  return (
-    <PutUpView
-      {...{ question, showsKey }}
-      tally={desk.tallies[question.id]}
-      students={desk.students.filter(({ status }) => status === 'in').length}
-      answers={answersTo(question, desk)}
-    />
-  );
+  const known = classTally(props.question, desk);
+  return known && <PutUpView known={known} putUp={props.putUp} edition={props.edition} />;
 }
 
 function OneAnswer(props: {

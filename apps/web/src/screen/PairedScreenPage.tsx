@@ -1,14 +1,15 @@
-import type { Answer, Deck, LessonState, QuestionElement, Slide, Tally } from '@gobrel/core';
-import { useQuery } from '@tanstack/react-query';
+import type { Answer, Deck, LessonState, QuestionElement, Slide } from '@gobrel/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactElement } from 'react';
 import { clockIs } from '../api/clock';
 import { http } from '../api/http';
+import type { ClassTally } from '../questions/TallyCard';
 import { Centre } from '../ui/Page';
 import { AnswerView, LeafView, OverScreen, PutUpView } from './views';
 import { WhereTheClassIs } from './WhereTheClassIs';
 
 type Shows =
-  | { kind: 'tally'; question: QuestionElement; tally: Tally; students: number; answers: Answer[] }
+  | ({ kind: 'tally' } & ClassTally)
   | { kind: 'answer'; question: QuestionElement; answer: Answer; name: string }
   | { kind: 'leaf'; slide: Slide; who: string }
   | null;
@@ -20,7 +21,8 @@ interface Mine {
     joinCode: string;
     now: number;
     state: LessonState;
-    edition: Deck;
+    /** Null when this device has it already. */
+    edition: Deck | null;
     shows: Shows;
   } | null;
 }
@@ -30,10 +32,16 @@ const LOOK = 1000;
 
 /** A device that is nothing but a big screen: it shows a code until a teacher types that at a desk. */
 export default function PairedScreenPage(): ReactElement {
+  const queries = useQueryClient();
   const mine = useQuery({
     queryKey: ['screen'],
     queryFn: async (): Promise<Mine> => {
-      const shown = await http.get<Mine>('screens/mine');
+      const known = queries.getQueryData<Mine>(['screen'])?.lesson;
+      const has = known?.edition ? `?has=${known.state.renewed}` : '';
+      const shown = await http.get<Mine>(`screens/mine${has}`);
+      // Paired with another lesson meanwhile, it knows nothing of that.
+      if (shown.lesson && known?.joinCode === shown.lesson.joinCode)
+        shown.lesson.edition ??= known.edition;
       if (shown.lesson) clockIs(shown.lesson.now);
       if (shown.isKnown) return shown;
       // Not a screen yet, or not any more: it becomes one.
@@ -43,7 +51,7 @@ export default function PairedScreenPage(): ReactElement {
     refetchIntervalInBackground: true,
   });
   const { lesson, code } = mine.data ?? { lesson: null, code: null };
-  if (!lesson) {
+  if (!lesson?.edition) {
     return (
       <main className="grid h-full place-items-center text-center">
         <div>
@@ -55,13 +63,13 @@ export default function PairedScreenPage(): ReactElement {
       </main>
     );
   }
-  const { state, edition, shows, title, joinCode } = lesson;
+  const { state, edition, shows, title, joinCode } = { ...lesson, edition: lesson.edition };
   if (state.isEnded) return <Centre title={title}>The lesson has ended.</Centre>;
   const said = state.isHeld ? state.holdWord || 'Hold: look up for a moment.' : '';
   return (
     <div className="relative h-full">
       {shows?.kind === 'tally' ? (
-        <PutUpView {...shows} showsKey={state.putUp?.showsKey === true} />
+        <PutUpView known={shows} putUp={state.putUp} edition={edition} />
       ) : shows?.kind === 'answer' ? (
         <AnswerView {...shows} />
       ) : shows?.kind === 'leaf' ? (

@@ -1,9 +1,31 @@
-import type { Deck, LessonState } from '@gobrel/core';
+import type { Deck, LessonState, Slide } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { JoinCard } from '../desk/JoinCard';
 import { CreditsOf } from '../stage/Credits';
 import { PlayingSlides } from '../stage/Playing';
-import { FittedSlide } from '../stage/SlideView';
+import { FittedSlide, type StageBehaviour } from '../stage/SlideView';
+
+/** A slide of the lesson, as large as it goes. */
+export function ShownSlide(props: {
+  edition: Deck;
+  slide: Slide;
+  renderElement?: StageBehaviour['renderElement'];
+}): ReactElement {
+  const { edition, slide, renderElement } = props;
+  return (
+    <CreditsOf deck={edition}>
+      <PlayingSlides deck={edition} here={slide.id}>
+        <FittedSlide
+          className="bg-[#10191d]"
+          slide={slide}
+          theme={edition.theme}
+          links={Object.values(edition.links).filter((link) => link.from === slide.id)}
+          renderElement={renderElement}
+        />
+      </PlayingSlides>
+    </CreditsOf>
+  );
+}
 
 /** The slide that was asked on the fly, or the one where the class stands together; otherwise how to join. */
 export function WhereTheClassIs(props: {
@@ -18,16 +40,8 @@ export function WhereTheClassIs(props: {
     (state.pace === 'together' ? edition.slides[state.slideId ?? ''] : undefined);
   if (slide) {
     return (
-      <main className="h-full bg-[#10191d]">
-        <CreditsOf deck={edition}>
-          <PlayingSlides deck={edition} here={slide.id}>
-            <FittedSlide
-              slide={slide}
-              theme={edition.theme}
-              links={Object.values(edition.links).filter((link) => link.from === slide.id)}
-            />
-          </PlayingSlides>
-        </CreditsOf>
+      <main className="h-full">
+        <ShownSlide {...{ edition, slide }} />
       </main>
     );
   }

@@ -1,44 +1,53 @@
-import {
-  type Answer,
-  type QuestionElement,
-  type Slide,
-  type Tally,
-  type ThemeName,
-} from '@gobrel/core';
+import type { Answer, Deck, PutUp, QuestionElement, Slide, ThemeName } from '@gobrel/core';
 import { Suspense, type ReactElement } from 'react';
 import { promptOf } from '../desk/SlidePanel';
 import { fitting, QUESTION_VIEWS } from '../questions/registry';
+import { TallyCard, TallyOf, type ClassTally } from '../questions/TallyCard';
+import { boxStyle } from '../stage/ElementView';
 import { FittedSlide } from '../stage/SlideView';
 import { Countdown } from '../ui/Countdown';
 import { Centre } from '../ui/Page';
+import { ShownSlide } from './WhereTheClassIs';
 
 /* What a big screen shows, wherever it has it from: the teacher's own window, or a device that was paired. */
 
-/** The tally of a question, without names; the key only on the teacher's word. */
+/** The tally of a question, without names; the key only on the teacher's word. Alone, or where the question stands. */
 export function PutUpView(props: {
-  question: QuestionElement;
-  tally: Tally | undefined;
-  students: number;
-  answers: readonly Answer[];
-  showsKey: boolean;
+  known: ClassTally;
+  putUp: PutUp | null;
+  edition: Deck;
 }): ReactElement {
-  const { question, tally } = props;
-  const { TallyView } = QUESTION_VIEWS[question.question.kind];
+  const { known, putUp, edition } = props;
+  const { question } = known;
+  const showsKey = putUp?.showsKey === true;
+  const slide =
+    putUp?.isInPlace &&
+    Object.values(edition.slides).find(({ elements }) =>
+      elements.some(({ id }) => id === question.id),
+    );
+  if (slide) {
+    return (
+      <main aria-label="Put up" className="h-full">
+        <ShownSlide
+          {...{ edition, slide }}
+          renderElement={(element, drawn) =>
+            element.id === question.id ? (
+              <div key={element.id} style={boxStyle(element.box, element.rotation)}>
+                <TallyCard {...known} showsKey={showsKey} />
+              </div>
+            ) : (
+              drawn
+            )
+          }
+        />
+      </main>
+    );
+  }
   return (
     <main aria-label="Put up" className="h-full overflow-auto bg-paper px-[6vw] py-[5vh]">
       <h1 className="mb-6 text-[40px] leading-tight">{promptOf(question)}</h1>
       <div className="mx-auto max-w-[1500px]" style={{ zoom: 2 }}>
-        <Suspense>
-          {tally && (
-            <TallyView
-              element={question}
-              tally={tally}
-              students={props.students}
-              answers={props.answers}
-              showsKey={props.showsKey}
-            />
-          )}
-        </Suspense>
+        <TallyOf {...known} showsKey={showsKey} />
       </div>
     </main>
   );

@@ -20,7 +20,7 @@ import { Centre } from '../ui/Page';
 import { Segments } from '../ui/Segments';
 import { useNotices } from '../ui/Notice';
 import { useDeck } from '../workspace/DeckContext';
-import { Sign } from './controls';
+import { Sign } from '../ui/controls';
 import { SlotGhosts } from './SlotGhosts';
 import { EditingStage } from './stage/EditingStage';
 import type { PenLook } from './stage/StageHands';

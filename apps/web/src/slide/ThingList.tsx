@@ -11,7 +11,7 @@ import {
 import { ChevronDown, ChevronUp, Lock, LockOpen, X } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { useDeck } from '../workspace/DeckContext';
-import { Select, Sign } from './controls';
+import { Select, Sign } from '../ui/controls';
 import { kindName, labelOf } from './labelOf';
 import { LAYER_NAMES, type StageEdit } from './useStageEdit';
 

@@ -2,12 +2,18 @@ import { useQueryClient } from '@tanstack/react-query';
 import { readJoinCode } from '@gobrel/core';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { sentenceOf } from '../api/http';
+import { ApiProblem, sentenceOf } from '../api/http';
 import { comeBack, join, look, type LessonLook } from '../api/student';
 import { forgetSocket } from '../sync/openDocument';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Mark } from '../ui/Page';
+
+/** A time to come, by this device's own clock and zone. */
+const moment = (time: string): string =>
+  new Date(time).toLocaleString('en', {
+    ...{ weekday: 'long', day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' },
+  });
 
 /** The way into a lesson: its code, then one's name, or a return code. */
 export default function JoinPage(): ReactElement {
@@ -26,7 +32,8 @@ export default function JoinPage(): ReactElement {
     try {
       await what();
     } catch (error) {
-      setTrouble(sentenceOf(error));
+      const opensAt = error instanceof ApiProblem ? error.opensAt : undefined;
+      setTrouble(opensAt ? `This lesson opens on ${moment(opensAt)}.` : sentenceOf(error));
     } finally {
       setIsBusy(false);
     }

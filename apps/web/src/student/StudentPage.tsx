@@ -15,10 +15,20 @@ import {
   type Folio,
   type LessonState,
   type LinkId,
+  type PutUp,
+  type SlideElement,
 } from '@gobrel/core';
 import { Hand } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useMemo, useState, type ReactElement } from 'react';
+import {
+  lazy,
+  Suspense,
+  useCallback,
+  useEffect,
+  useMemo,
+  useState,
+  type ReactElement,
+} from 'react';
 import { Navigate } from 'react-router';
 import * as Y from 'yjs';
 import { ApiProblem, sentenceOf } from '../api/http';
@@ -32,6 +42,7 @@ import {
 } from '../api/student';
 import { count } from '../decks/when';
 import { openBeside } from '../links/openTarget';
+import { boxStyle } from '../stage/ElementView';
 import { FittedSlide } from '../stage/SlideView';
 import { CreditsOf } from '../stage/Credits';
 import { PlayingSlides } from '../stage/Playing';
@@ -151,9 +162,15 @@ function AtWork(props: {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [pace, classSlide, here, isClosed, isKnown, edition]);
 
-  const marks = useMarks(lesson, `${renewed} ${lesson.handedInAt ?? ''}`);
+  const marks = useMarks(lesson, `${renewed} ${lesson.handedInAt ?? ''}`, folio);
   const graph = useMemo(() => routeGraph(edition), [edition]);
   const slide = asked ?? edition.slides[here ?? edition.startSlideId ?? ''];
+  const isNarrow = useIsNarrow();
+  const putUp = (lesson.seesClassAnswers && state?.putUp) || null;
+  const isOnSlide =
+    putUp?.isInPlace === true &&
+    !isNarrow &&
+    slide?.elements.some(({ id }) => id === putUp.questionId) === true;
   const follow = (linkId: LinkId): void => {
     const link = edition.links[linkId];
     if (!link || isHeld) return;
@@ -178,7 +195,8 @@ function AtWork(props: {
   const atWork = (
     <SlideAtWork
       key={slide.id}
-      {...{ doc, folio, edition, slide, isHeld, spotId, marks }}
+      {...{ doc, folio, edition, slide, isHeld, spotId, marks, isNarrow }}
+      putUp={isOnSlide ? putUp : null}
       seed={lesson.folioId}
       onRefused={tell}
       step={folio.walk.length}
@@ -189,9 +207,7 @@ function AtWork(props: {
   return (
     <div className="flex h-full flex-col">
       <StateNote state={state} handedInAt={lesson.handedInAt} isVoting={vote !== null} />
-      <Suspense>
-        {lesson.seesClassAnswers && state?.putUp && <ClassAnswers {...state.putUp} />}
-      </Suspense>
+      <Suspense>{putUp && !isOnSlide && <ClassAnswers putUp={putUp} isOnSlide={false} />}</Suspense>
       <div className="min-h-0 flex-1">
         {leaves === 'open' ? (
           <Suspense fallback={<Centre>Opening your leaves …</Centre>}>
@@ -216,7 +232,9 @@ function AtWork(props: {
           size="large"
           className="!px-3 sm:!px-5"
           onClick={walk.back}
-          disabled={!walk.canGoBack || isHeld || pace === 'together' || leaves === 'open'}
+          disabled={
+            !walk.canGoBack || isHeld || !!asked || pace === 'together' || leaves === 'open'
+          }
         >
           Back
         </Button>
@@ -254,11 +272,27 @@ function SlideAtWork(
     edition: Deck;
     spotId: ElementId | undefined;
     step: number;
+    isNarrow: boolean;
+    /** The class's answers that stand in the place of their question. */
+    putUp: PutUp | null;
   },
 ): ReactElement {
+  const { isNarrow, putUp } = props;
   const work = useSlideWork(props);
-  const isNarrow = useIsNarrow();
-  const renderElement = useLiveElements(work, props.edition.theme);
+  const renderLive = useLiveElements(work, props.edition.theme);
+  const renderElement = useCallback(
+    (element: SlideElement, drawn: ReactElement): ReactElement | null =>
+      element.id === putUp?.questionId ? (
+        <div key={element.id} style={boxStyle(element.box, element.rotation)}>
+          <Suspense>
+            <ClassAnswers putUp={putUp} isOnSlide />
+          </Suspense>
+        </div>
+      ) : (
+        renderLive(element, drawn)
+      ),
+    [putUp, renderLive],
+  );
   const { camera, way } = useFlight(props.slide, props.spotId, props.step);
   return (
     <div className="relative h-full">

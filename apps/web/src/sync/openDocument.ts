@@ -6,9 +6,9 @@ import { noteSaved } from './kept.js';
 
 /**
  * What is known of a document's changes: `saved` means the server has all of them on disk; `saving` that some are
- * on their way; `kept` that there is no connection and they wait on this device.
+ * on their way; `kept` that there is no connection and they wait on this device; `full` that the server takes no more.
  */
-export type SavedState = 'opening' | 'saved' | 'saving' | 'kept' | 'refused';
+export type SavedState = 'opening' | 'saved' | 'saving' | 'kept' | 'full' | 'refused';
 
 export interface OpenDocument {
   doc: Y.Doc;
@@ -19,6 +19,10 @@ export interface OpenDocument {
   subscribe(listener: () => void): () => void;
   close(): void;
 }
+
+/** With these the server closes one document and leaves the socket open. */
+const RESET = 'Reset Connection';
+const TOO_LARGE = 'too-large';
 
 let socket: HocuspocusProviderWebsocket | null = null;
 
@@ -47,6 +51,7 @@ export function openDocument(
   const listeners = new Set<() => void>();
   let isConnected = false;
   let isRefused = false;
+  let isFull = false;
   let hasOpened = false;
   let wasSaved: boolean | null = null;
   const tell = (): void => {
@@ -70,6 +75,14 @@ export function openDocument(
     },
     onUnsyncedChanges: tell,
     onSynced: tell,
+    onClose: ({ event }) => {
+      if (event.reason === TOO_LARGE) isFull = true;
+      // What this device may do has changed: it asks anew, over the socket that is still open.
+      if (event.reason === RESET && isConnected) {
+        void provider.sendToken().then(() => provider.startSync());
+      }
+      tell();
+    },
     onAuthenticationFailed: () => {
       isRefused = true;
       tell();
@@ -91,6 +104,7 @@ export function openDocument(
   ready.catch(() => undefined);
   function savedState(): SavedState {
     if (isRefused) return 'refused';
+    if (isFull) return 'full';
     if (!hasOpened) return 'opening';
     if (!isConnected) return 'kept';
     return provider.hasUnsyncedChanges || !provider.isSynced ? 'saving' : 'saved';

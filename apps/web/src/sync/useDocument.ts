@@ -31,6 +31,12 @@ export function useDocument(name: string, options: DocumentOptions = {}): Openin
         () => !isGone && setOpening({ state: 'open', document: opened }),
         (error: Error) => !isGone && setOpening({ state: 'failed', reason: error.message }),
       );
+      opened.subscribe(() => {
+        // Let in before, and not any more.
+        if (!isGone && opened.savedState() === 'refused') {
+          setOpening({ state: 'failed', reason: 'This is not yours to open any more.' });
+        }
+      });
       if (!isServerMade) return;
       const stop = opened.subscribe(() => {
         if (opened.savedState() !== 'kept') return;

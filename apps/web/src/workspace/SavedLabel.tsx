@@ -7,13 +7,14 @@ const SAID: Record<SavedState, string> = {
   saved: 'saved',
   saving: 'saving',
   kept: 'kept on this device',
+  full: 'not saved: there is too much in it',
   refused: 'not saved: no longer yours to change',
 };
 
 /** The acknowledged state, in words. */
 export function SavedLabel({ document }: { document: OpenDocument }): ReactElement {
   const state = useSavedState(document);
-  const isTrouble = state === 'kept' || state === 'refused';
+  const isTrouble = state === 'kept' || state === 'full' || state === 'refused';
   return (
     <span
       role="status"

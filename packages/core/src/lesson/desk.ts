@@ -2,6 +2,7 @@ import type * as Y from 'yjs';
 import type { ElementId, FolioId, LinkId, SlideId } from '../ids.js';
 import type { Tally } from '../questions/marking.js';
 import type { Answer } from '../questions/registry.js';
+import type { Likened } from '../questions/textEntry/likening.js';
 import type { Placement, Placements } from '../stage/pieces.js';
 
 /**
@@ -15,6 +16,7 @@ import type { Placement, Placements } from '../stage/pieces.js';
  *   votes       map  'FolioId/SlideId' → LinkId
  *   walks       map  LinkId → how often it was walked
  *   alarms      map  what somebody tries → how often so far
+ *   work        map  of DeskWork
  */
 /** Whether a student has been let in. */
 export const STATUSES = ['waiting', 'in'] as const;
@@ -55,7 +57,17 @@ export interface DeskStudent extends DeskEntry {
   votes: Record<SlideId, LinkId>;
 }
 
-export interface Desk {
+/** What teachers have set at the desk. */
+export interface DeskWork {
+  /** Who presents, in this order. */
+  lineUp: FolioId[];
+  /** Answers to be shown, each as `FolioId/question ElementId`. */
+  starred: string[];
+  /** Words that count as others, by question. */
+  likened: Record<ElementId, Likened>;
+}
+
+export interface Desk extends DeskWork {
   /** By name. */
   students: DeskStudent[];
   tallies: Record<ElementId, Tally>;
@@ -71,6 +83,12 @@ export const deskVotes = (doc: Y.Doc): Y.Map<LinkId> => doc.getMap('votes');
 export const deskAlarms = (doc: Y.Doc): Y.Map<number> => doc.getMap('alarms');
 export const deskWalks = (doc: Y.Doc): Y.Map<number> => doc.getMap('walks');
 export const deskTallies = (doc: Y.Doc): Y.Map<Tally> => doc.getMap('tallies');
+
+const deskWork = (doc: Y.Doc): Y.Map<DeskWork[keyof DeskWork]> => doc.getMap('work');
+
+export function writeDeskWork(doc: Y.Doc, work: Partial<DeskWork>): void {
+  for (const [name, value] of Object.entries(work)) deskWork(doc).set(name, value);
+}
 
 export function readDesk(doc: Y.Doc): Desk {
   const students = new Map<FolioId, DeskStudent>();
@@ -96,6 +114,8 @@ export function readDesk(doc: Y.Doc): Desk {
     students: [...students.values()].sort((a, b) => a.name.localeCompare(b.name)),
     tallies: Object.fromEntries(deskTallies(doc)),
     walks: Object.fromEntries(deskWalks(doc)),
+    ...{ lineUp: [], starred: [], likened: {} },
+    ...(Object.fromEntries(deskWork(doc)) as Partial<DeskWork>),
     wrongReturnCodes: deskAlarms(doc).get('returnCodes') ?? 0,
   };
 }

@@ -35,9 +35,11 @@ export interface LessonState {
   presenting: Presenting | null;
 }
 
-/** What is shown of a question on the big screen, without names. */
+/** What the class has answered to a question, shown without names. */
 export interface PutUp {
   questionId: ElementId;
+  /** On its slide, where the question stands, instead of alone. */
+  isInPlace: boolean;
   /** The correct answer is told. */
   showsKey: boolean;
 }
@@ -103,7 +105,11 @@ export function decodeLessonState(raw: unknown): LessonState {
     heldAt: asNumber(heldAt, 0, 0, 1e14),
     timerEndsAt: typeof timerEndsAt === 'number' ? asNumber(timerEndsAt, 0, 0, 1e14) : null,
     putUp: asId(put.questionId)
-      ? { questionId: asId(put.questionId), showsKey: asBoolean(put.showsKey) }
+      ? {
+          questionId: asId(put.questionId),
+          isInPlace: asBoolean(put.isInPlace),
+          showsKey: asBoolean(put.showsKey),
+        }
       : null,
     shown:
       typeof answer.folioId === 'string' && asId(answer.questionId)

@@ -73,6 +73,10 @@ export const questionsOn = (slide: Slide): QuestionElement[] =>
     .filter((element: SlideElement): element is QuestionElement => element.kind === 'question')
     .map((element) => completed(element, slide));
 
+/** The question that asked the same before; '' for none: only sliders are asked twice. */
+export const askedBefore = (question: Question): string =>
+  question.kind === 'slider' ? question.before : '';
+
 /** The options of a question that carry links of their own; other kinds than choice have none. */
 export const optionsOf = (question: Question): { id: string; text: string }[] =>
   question.kind === 'choice' ? question.options : [];

@@ -1,6 +1,6 @@
 import { MOST_OPTIONS, type ChoiceOption, type OptionId } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import { Check } from '../../slide/controls';
+import { Check } from '../../ui/controls';
 import { filled, ItemList } from '../ItemList';
 import { QuestionDialog } from '../QuestionDialog';
 import type { QuestionEditProps } from '../registry';

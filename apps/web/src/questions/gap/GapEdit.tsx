@@ -1,7 +1,8 @@
 import { readGapText, textLines, writeGapText } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import { Check } from '../../slide/controls';
-import { Lines, QuestionDialog } from '../QuestionDialog';
+import { Check } from '../../ui/controls';
+import { Lines } from '../../ui/Lines';
+import { QuestionDialog } from '../QuestionDialog';
 import type { QuestionEditProps } from '../registry';
 
 /** A text with what belongs into its gaps in square brackets. */

@@ -1,6 +1,6 @@
 import type { Area } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import { Check } from '../../slide/controls';
+import { Check } from '../../ui/controls';
 import { Field } from '../../ui/Field';
 import { AreaEditor } from '../AreaEditor';
 import { QuestionDialog } from '../QuestionDialog';

@@ -1,6 +1,6 @@
 import { MOST_ITEMS, ORDER_CREDITS, type Item } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import { Check, Select, Setting } from '../../slide/controls';
+import { Check, Select, Setting } from '../../ui/controls';
 import { filled, ItemList, unordered } from '../ItemList';
 import { QuestionDialog } from '../QuestionDialog';
 import type { QuestionEditProps } from '../registry';

@@ -1,6 +1,6 @@
 import { MARKERS, type SelectPointKey } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import { Select, Setting } from '../../slide/controls';
+import { Select, Setting } from '../../ui/controls';
 import { Field } from '../../ui/Field';
 import { Segments } from '../../ui/Segments';
 import { AreaEditor } from '../AreaEditor';

@@ -1,6 +1,6 @@
 import { SORT_CREDITS } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import { Select, Setting } from '../../slide/controls';
+import { Select, Setting } from '../../ui/controls';
 import { QuestionDialog } from '../QuestionDialog';
 import type { QuestionEditProps } from '../registry';
 

@@ -1,7 +1,8 @@
 import { textLines } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import { Check } from '../../slide/controls';
-import { Lines, QuestionDialog } from '../QuestionDialog';
+import { Check } from '../../ui/controls';
+import { Lines } from '../../ui/Lines';
+import { QuestionDialog } from '../QuestionDialog';
 import type { QuestionEditProps } from '../registry';
 
 export default function TextEntryEdit(props: QuestionEditProps<'textEntry'>): ReactElement {

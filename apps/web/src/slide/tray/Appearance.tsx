@@ -1,7 +1,7 @@
 import { SHADOWS, type PictureElement, type ShapeElement } from '@gobrel/core';
 import { FlipHorizontal2, FlipVertical2 } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { named, Select, Setting, Sign, Slide } from '../controls';
+import { named, Select, Setting, Sign, Slide } from '../../ui/controls';
 import type { SettingsOf } from './settings';
 
 /** Flip, shadow and opacity. */

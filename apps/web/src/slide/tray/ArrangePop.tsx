@@ -41,7 +41,7 @@ import { useState, type ReactElement } from 'react';
 import { useNotices } from '../../ui/Notice';
 import { useDeck } from '../../workspace/DeckContext';
 import { boxAround } from '../stage/arranging';
-import { Check, NumberField, Plain, Pop, Select, Setting, Sign } from '../controls';
+import { Check, NumberField, Plain, Pop, Select, Setting, Sign } from '../../ui/controls';
 import { LAYER_NAMES, type StageEdit } from '../useStageEdit';
 
 const ALIGN_SIGNS: [Aligning, string, LucideIcon][] = [

@@ -8,7 +8,7 @@ import {
   type Tip,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { Line, named, NumberField, Plain, Select, Setting, Slide } from '../controls';
+import { Line, named, NumberField, Plain, Select, Setting, Slide } from '../../ui/controls';
 import { ColourPop } from './colours';
 import type { SettingsOf } from './settings';
 

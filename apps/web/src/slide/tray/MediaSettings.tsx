@@ -1,6 +1,6 @@
 import type { MediaElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { Check, Line, Plain, Pop } from '../controls';
+import { Check, Line, Plain, Pop } from '../../ui/controls';
 import { PicturePop } from './PicturePop';
 import { RecordPop } from './SoundPop';
 import type { SettingsOf } from './settings';

@@ -7,7 +7,7 @@ import { boxPictureUrl, searchPictureBox, takeFromBox } from '../../api/pictureB
 import { Button } from '../../ui/Button';
 import { useNotices } from '../../ui/Notice';
 import { Sheet } from '../../ui/Sheet';
-import { Pop, Select, Setting } from '../controls';
+import { Pop, Select, Setting } from '../../ui/controls';
 
 /** A picture that somebody chose, with what is known of it. */
 export interface ChosenPicture {

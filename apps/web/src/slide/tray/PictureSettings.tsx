@@ -12,7 +12,7 @@ import {
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useDeck } from '../../workspace/DeckContext';
-import { Check, Line, named, Plain, Pop, Select, Setting, Slide } from '../controls';
+import { Check, Line, named, Plain, Pop, Select, Setting, Slide } from '../../ui/controls';
 import { creditsElement } from '../newThings';
 import { Appearance } from './Appearance';
 import { OutlinePop } from './colours';

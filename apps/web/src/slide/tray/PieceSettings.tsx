@@ -11,7 +11,7 @@ import {
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useDeck } from '../../workspace/DeckContext';
-import { Check, Line, named, NumberField, Plain, Pop, Select, Setting } from '../controls';
+import { Check, Line, named, NumberField, Plain, Pop, Select, Setting } from '../../ui/controls';
 import { labelOf } from '../labelOf';
 import type { SettingsOf } from './settings';
 

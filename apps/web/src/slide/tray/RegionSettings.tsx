@@ -9,7 +9,7 @@ import {
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useDeck } from '../../workspace/DeckContext';
-import { Check, Line, Pop } from '../controls';
+import { Check, Line, Pop } from '../../ui/controls';
 import { OutlinePop } from './colours';
 import type { SettingsOf } from './settings';
 import { ShapeGallery } from './ShapeGallery';

@@ -18,7 +18,7 @@ import type { Linking } from '../../links/Linking';
 import { TargetName } from '../../links/TargetName';
 import { QUESTION_VIEWS, type QuestionEditProps } from '../../questions/registry';
 import { useDeck } from '../../workspace/DeckContext';
-import { Line, Plain, Pop, Setting, Sign } from '../controls';
+import { Line, Plain, Pop, Setting, Sign } from '../../ui/controls';
 import { labelOf } from '../labelOf';
 import type { PenLook } from '../stage/StageHands';
 import type { StageEdit } from '../useStageEdit';

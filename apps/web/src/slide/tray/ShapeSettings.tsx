@@ -1,6 +1,6 @@
 import { coloursOf, shapeKind, type ShapeElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { Pop } from '../controls';
+import { Pop } from '../../ui/controls';
 import { Appearance } from './Appearance';
 import { FillPop, OutlinePop } from './colours';
 import type { SettingsOf } from './settings';

@@ -22,7 +22,7 @@ import {
 import type { ReactElement } from 'react';
 import { useNotices } from '../../ui/Notice';
 import { useDeck } from '../../workspace/DeckContext';
-import { named, Plain, Pop, Select, Setting, Slide as Slider } from '../controls';
+import { named, Plain, Pop, Select, Setting, Slide as Slider } from '../../ui/controls';
 import type { StageEdit } from '../useStageEdit';
 import { ColourPop, FillPop } from './colours';
 import { PicturePop } from './PicturePop';

@@ -5,7 +5,7 @@ import { MEDIA_ACCEPT, uploadMedia } from '../../api/media';
 import { sentenceOf } from '../../api/http';
 import { Button } from '../../ui/Button';
 import { useNotices } from '../../ui/Notice';
-import { Pop } from '../controls';
+import { Pop } from '../../ui/controls';
 
 /** Sends a sound or a video, and says how far it is. */
 export function useMediaUpload(onMedia: (media: MediaRef, name: string) => void): {

@@ -1,7 +1,7 @@
 import type { TableElement } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import type { ReactElement } from 'react';
-import { Plain, Pop } from '../controls';
+import { Plain, Pop } from '../../ui/controls';
 import { OutlinePop, Swatches } from './colours';
 import type { SettingsOf } from './settings';
 import { FontPop } from './TypeSettings';

@@ -1,7 +1,7 @@
 import { coloursOf, type ThemeName } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useDeck } from '../../workspace/DeckContext';
-import { NumberField, Plain } from '../controls';
+import { NumberField, Plain } from '../../ui/controls';
 import type { PenLook } from '../stage/StageHands';
 import type { StageEdit, Tool } from '../useStageEdit';
 import { ColourPop } from './colours';

@@ -19,7 +19,7 @@ import {
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { familyCss } from '../../stage/type';
-import { named, NumberField, Pop, Select, Setting, Slide } from '../controls';
+import { named, NumberField, Pop, Select, Setting, Slide } from '../../ui/controls';
 import { FillPop } from './colours';
 import type { SettingsOf } from './settings';
 import { WordMarks } from './WordMarks';

@@ -31,7 +31,7 @@ import {
 } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { useDeck } from '../../workspace/DeckContext';
-import { NumberField, Plain, Pop, Sign } from '../controls';
+import { NumberField, Plain, Pop, Sign } from '../../ui/controls';
 import { Swatches } from './colours';
 import type { SettingsOf } from './settings';
 

@@ -12,7 +12,7 @@ import {
   Pop,
   Select,
   Slide,
-} from '../controls';
+} from '../../ui/controls';
 
 /** A small patch of what a thing is painted with. */
 export function Patch({ paint }: { paint: string }): ReactElement {

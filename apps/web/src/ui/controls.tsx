@@ -1,9 +1,9 @@
 import { ChevronDown, type LucideIcon } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
-import { useNotices } from '../ui/Notice';
-import { Sheet } from '../ui/Sheet';
+import { useNotices } from './Notice';
+import { Sheet } from './Sheet';
 
-/** What stands in the tray's row: a setting with its name, and the inputs that set it. */
+/** A setting with its name, and the inputs that set it. */
 export function Setting({ label, children }: { label: string; children: ReactNode }): ReactElement {
   return (
     <span className="flex items-center gap-1.5">

@@ -1,0 +1,165 @@
+import { Injectable } from '@nestjs/common';
+import { makeReturnCode } from '@gobrel/core';
+import { DataSource, QueryFailedError } from 'typeorm';
+import { FailureThrottle } from '../access/FailureThrottle.js';
+import { hashToken, makeToken, random } from '../access/tokens.js';
+import { isDuplicate, type Lesson } from '../lessons/LessonsService.js';
+import { notFound, refused } from '../problems/problem.js';
+import { FolioProjector } from './FolioProjector.js';
+import { COLUMNS, type FolioRow } from './FoliosService.js';
+
+/** A name to choose when joining. */
+export interface NameOnList {
+  id: string;
+  name: string;
+  isTaken: boolean;
+}
+
+/** Seconds in which wrong return codes are counted together. */
+const CODES_WITHIN = 300;
+
+/** How students come into a lesson: by a name that is theirs alone, as a group, or back with their return code. */
+@Injectable()
+export class JoiningService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly projector: FolioProjector,
+    private readonly throttle: FailureThrottle,
+  ) {}
+
+  async namesFor(lesson: Lesson): Promise<NameOnList[]> {
+    if (!lesson.classListId) return [];
+    return this.database.query<NameOnList[]>(
+      `SELECT s.id, s.name, EXISTS (SELECT 1 FROM folio f WHERE f.lesson_id = $1
+         AND (f.class_student_id = s.id OR lower(f.name) = lower(s.name))) AS "isTaken"
+       FROM class_student s WHERE s.class_list_id = $2 ORDER BY s.name`,
+      [lesson.id, lesson.classListId],
+    );
+  }
+
+  /** Opens a folio under a name from the list or a typed one. A name is given to one student only. */
+  async join(
+    lesson: Lesson,
+    who: { classStudentId?: string; name?: string; id?: string; isPractice?: boolean },
+  ): Promise<FolioRow> {
+    const { name, group } = await this.#nameOf(lesson, who);
+    const sharedAs = lesson.settings.byGroups && group ? group : null;
+    const called = sharedAs ?? name;
+    if (await this.#isBlocked(lesson.id, [name, called])) {
+      throw refused(`“${name}” does not come into this lesson. Ask your teacher.`);
+    }
+    const shared = sharedAs && (await this.#folioOfGroup(lesson.id, sharedAs));
+    if (shared) return shared;
+    const { hasWaitingRoom } = lesson.settings;
+    const status = hasWaitingRoom && !who.isPractice && !who.id ? 'waiting' : 'in';
+    for (let attempt = 0; attempt < 20; attempt++) {
+      try {
+        const [folio] = await this.database.query<FolioRow[]>(
+          `INSERT INTO folio (id, lesson_id, class_student_id, name, return_code, status, is_practice, group_name)
+           VALUES (coalesce($5::uuid, gen_random_uuid()), $1, $2, $3, $4, $6, $7, $8) RETURNING ${COLUMNS}`,
+          [
+            lesson.id,
+            sharedAs ? null : (who.classStudentId ?? null),
+            called,
+            makeReturnCode(random),
+            who.id ?? null,
+            status,
+            who.isPractice ?? false,
+            sharedAs,
+          ],
+        );
+        await this.projector.announce(lesson.id, folio!.id);
+        return folio!;
+      } catch (error) {
+        if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
+        const constraint = (error.driverError as { constraint?: string }).constraint;
+        if (constraint === 'folio_return_code') continue;
+        const known = sharedAs
+          ? await this.#folioOfGroup(lesson.id, sharedAs)
+          : await this.#letDeviceIn(lesson.id, called);
+        if (known) return known;
+        throw refused(
+          sharedAs
+            ? `Somebody has joined as “${sharedAs}”, which is your group. Tell your teacher.`
+            : `“${name}” has joined already. If that is you on another device, use your return code, or ask your teacher to let the device in.`,
+        );
+      }
+    }
+    throw refused('No free return code was found.');
+  }
+
+  async #isBlocked(lessonId: string, names: string[]): Promise<boolean> {
+    const rows = await this.database.query<unknown[]>(
+      'SELECT 1 FROM lesson_block WHERE lesson_id = $1 AND name IN (SELECT lower(n) FROM unnest($2::text[]) AS n)',
+      [lessonId, names],
+    );
+    return rows.length > 0;
+  }
+
+  /** The folio that a group of the class list shares. */
+  async #folioOfGroup(lessonId: string, group: string): Promise<FolioRow | null> {
+    const [row] = await this.database.query<FolioRow[]>(
+      `SELECT ${COLUMNS} FROM folio WHERE lesson_id = $1 AND group_name = $2`,
+      [lessonId, group],
+    );
+    return row ?? null;
+  }
+
+  /** The folio of this name, if the teacher has said that one more device may come in: that one is used up. */
+  async #letDeviceIn(lessonId: string, name: string): Promise<FolioRow | null> {
+    const [rows] = await this.database.query<[FolioRow[], number]>(
+      `UPDATE folio SET may_add_device = false
+       WHERE lesson_id = $1 AND lower(name) = lower($2) AND group_name IS NULL AND may_add_device RETURNING ${COLUMNS}`,
+      [lessonId, name],
+    );
+    return rows[0] ?? null;
+  }
+
+  async #nameOf(
+    lesson: Lesson,
+    who: { classStudentId?: string; name?: string },
+  ): Promise<{ name: string; group: string }> {
+    if (who.classStudentId) {
+      const [row] = await this.database.query<{ name: string; group: string }[]>(
+        'SELECT name, group_name AS "group" FROM class_student WHERE id = $1 AND class_list_id = $2',
+        [who.classStudentId, lesson.classListId],
+      );
+      if (!row) throw notFound('name on the class list');
+      return row;
+    }
+    if (!lesson.allowsTypedNames) throw refused('Choose your name from the list.');
+    return { name: (who.name ?? '').replace(/\s+/g, ' ').trim(), group: '' };
+  }
+
+  /** The folio that a return code opens, or null. */
+  async findByReturnCode(lessonId: string, returnCode: string): Promise<FolioRow | null> {
+    const [row] = await this.database.query<FolioRow[]>(
+      `SELECT ${COLUMNS} FROM folio WHERE lesson_id = $1 AND return_code = $2`,
+      [lessonId, returnCode],
+    );
+    return row ?? null;
+  }
+
+  /** Return codes are short: in one lesson no more than sixty wrong ones are taken in five minutes, wherever from. */
+  async checkReturnCodes(lessonId: string): Promise<void> {
+    await this.throttle.check(`return:${lessonId}`, 60, CODES_WITHIN);
+  }
+
+  /** Counts a wrong return code; the desk is told when that looks like guessing. */
+  async wrongReturnCode(lessonId: string): Promise<void> {
+    const key = `return:${lessonId}`;
+    await this.throttle.record(key);
+    const failures = await this.throttle.count(key, CODES_WITHIN);
+    if (failures >= 10) await this.projector.alarm(lessonId, failures);
+  }
+
+  /** A token for one more device of this student. */
+  async openDevice(folioId: string): Promise<string> {
+    const token = makeToken();
+    await this.database.query('INSERT INTO student_token (token_hash, folio_id) VALUES ($1, $2)', [
+      hashToken(token),
+      folioId,
+    ]);
+    return token;
+  }
+}

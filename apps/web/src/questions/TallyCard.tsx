@@ -1,0 +1,47 @@
+import { wordsOf, type Answer, type QuestionElement, type Tally } from '@gobrel/core';
+import { Suspense, type ReactElement } from 'react';
+import { QUESTION_VIEWS } from './registry';
+
+/** What the class has answered to a question, without names. */
+export interface ClassTally {
+  question: QuestionElement;
+  tally: Tally;
+  /** Of the question that asked the same before. */
+  before: Tally | null;
+  /** Students in the lesson. */
+  students: number;
+  answers: readonly Answer[];
+}
+
+/** The tally of a question without names. */
+export function TallyOf(props: ClassTally & { showsKey: boolean }): ReactElement {
+  const { question, tally, before, students, answers, showsKey } = props;
+  const { TallyView } = QUESTION_VIEWS[question.question.kind];
+  return (
+    <Suspense>
+      <TallyView
+        element={question}
+        {...{ tally, students, answers, showsKey }}
+        before={before ?? undefined}
+      />
+    </Suspense>
+  );
+}
+
+/** How much larger a tally stands on a slide than at a desk: slide units for each of its CSS pixels. */
+const ON_SLIDE = 1.6;
+
+/** The tally in the place where its question stands on the slide, in slide units. */
+export function TallyCard(props: ClassTally & { showsKey: boolean }): ReactElement {
+  return (
+    <section
+      aria-label="What the class answered"
+      className="h-full w-full overflow-y-auto rounded-[12px] border border-line bg-paper"
+    >
+      <div className="p-4" style={{ zoom: ON_SLIDE }}>
+        <h2 className="mb-2 text-[16px] leading-tight">{wordsOf(props.question.text)}</h2>
+        <TallyOf {...props} />
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,135 @@
+import { expect } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { isSaved, joinAs, pick, signIn, someone, startLesson, test } from './people';
+
+test('a folio that was handed in is opened for another attempt, and what is changed arrives', async ({
+  browser,
+}) => {
+  const desk = await signIn(await someone(browser));
+  const { code } = await startLesson(desk);
+  await desk.getByRole('button', { name: 'Settings' }).click();
+  await desk.getByLabel('A folio may be handed in').selectOption('2 times');
+  await desk.keyboard.press('Escape');
+  const mona = await someone(browser);
+  await joinAs(mona, code, 'Mona');
+  await mona.getByRole('link', { name: 'Climb the tower' }).click();
+  await mona.getByRole('link', { name: 'Look first' }).click();
+  await mona.getByLabel('The battery is flat').check();
+  const handIn = async (): Promise<void> => {
+    await mona.getByRole('button', { name: 'Hand in' }).click();
+    await mona.getByRole('button', { name: 'Hand in now' }).click();
+    await expect(mona.getByText(/^Handed in\./)).toBeVisible();
+  };
+  await handIn();
+  await expect(mona.getByLabel('The battery is flat')).toBeDisabled();
+  await mona.getByRole('button', { name: 'Try again' }).click();
+  await mona.getByLabel('Something in the circuit is open').check();
+  await isSaved(mona);
+  await pick(desk, 'What the keeper sees');
+  await expect(desk.getByRole('row', { name: /circuit is open/ })).toContainText('1');
+  await handIn();
+  await expect(mona.getByRole('button', { name: 'Try again' })).toHaveCount(0);
+});
+
+test('a student who is taken out is told so, and a blocked name does not come in again', async ({
+  browser,
+}) => {
+  const desk = await signIn(await someone(browser));
+  const { code } = await startLesson(desk);
+  const keno = await someone(browser);
+  await joinAs(keno, code, 'Keno');
+  await desk.getByRole('button', { name: 'Who is here' }).click();
+  await desk.getByRole('button', { name: 'More about Keno' }).click();
+  await desk.getByRole('button', { name: 'Rename' }).click();
+  await desk.getByRole('dialog').getByLabel('Name').fill('Keno B.');
+  await desk.getByRole('dialog').getByRole('button', { name: 'Rename' }).click();
+  await keno.reload();
+  await expect(keno.getByText('Keno B.')).toBeVisible();
+  await desk.getByRole('button', { name: 'More about Keno B.' }).click();
+  await desk.getByRole('button', { name: 'Take out of the lesson' }).click();
+  await desk.getByRole('button', { name: 'Take out and block the name' }).click();
+  await expect(keno.getByText('This lesson is not open to you')).toBeVisible();
+  await expect(desk.getByText('Nobody has joined yet.')).toBeVisible();
+  await keno.getByRole('link', { name: 'Join with a code' }).click();
+  await keno.getByLabel('Join code').fill(code);
+  await keno.getByRole('button', { name: 'Go on' }).click();
+  await keno.getByLabel(/your name/i).fill('keno b.');
+  await keno.getByRole('button', { name: 'Join', exact: true }).click();
+  await expect(keno.getByRole('alert')).toContainText('does not come into this lesson');
+});
+
+test('when a lesson opens is changed while it runs, and told in the time of the student', async ({
+  browser,
+}) => {
+  const desk = await signIn(await someone(browser, { timezoneId: 'Europe/Madrid' }));
+  const { code } = await startLesson(desk);
+  await desk.getByRole('button', { name: 'Settings' }).click();
+  const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
+  await desk.getByLabel('Opens').fill(`${tomorrow}T09:30`);
+  await desk.getByLabel('Closes').fill(`${tomorrow}T08:00`);
+  await desk.getByRole('button', { name: 'Keep these times' }).click();
+  await expect(desk.getByText(/closes after it has opened/)).toBeVisible();
+  await desk.getByLabel('Closes').fill(`${tomorrow}T17:00`);
+  await desk.getByRole('button', { name: 'Keep these times' }).click();
+  await expect(desk.getByRole('button', { name: 'Keep these times' })).toBeDisabled();
+  const early = await someone(browser, { timezoneId: 'Europe/Athens' });
+  await early.goto(`/join?code=${encodeURIComponent(code)}`);
+  await early.getByRole('button', { name: 'Go on' }).click();
+  await expect(early.getByRole('alert')).toContainText('10:30');
+  await desk.getByLabel('Opens').fill('');
+  await desk.getByRole('button', { name: 'Keep these times' }).click();
+  await expect(desk.getByRole('button', { name: 'Keep these times' })).toBeDisabled();
+  await early.getByRole('button', { name: 'Go on' }).click();
+  await expect(early.getByLabel(/your name/i)).toBeVisible();
+});
+
+test('a class list comes from CSV, is changed, saved as CSV, and gives its groups shared folios', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await page.goto('/classes');
+  await page.getByLabel('Or from a CSV file').setInputFiles({
+    ...{ name: 'Gannet 4.csv', mimeType: 'text/csv' },
+    buffer: Buffer.from('name;group\nÅsa Holm;Table 1\nBo Lind;Table 1\n"Vik, Per";\n'),
+  });
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Gannet 4');
+  await page.getByRole('button', { name: 'Keep this class' }).click();
+  const card = page.getByRole('article').filter({ hasText: 'Gannet 4' });
+  await expect(card).toContainText('3 students, 1 group');
+  await card.getByRole('button', { name: 'Open' }).click();
+  await page.getByLabel('Group of Vik, Per').fill('=Table 2');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(card).toContainText('2 groups');
+  const saving = page.waitForEvent('download');
+  await card.getByRole('button', { name: 'Save as CSV' }).click();
+  const written = readFileSync(await (await saving).path(), 'utf8');
+  expect(written).toContain('Åsa Holm,Table 1');
+  expect(written).toContain("'=Table 2");
+
+  const { code } = await startLesson(page, { className: 'Gannet 4', byGroups: true });
+  const [asa, bo, typed] = await Promise.all([
+    someone(browser),
+    someone(browser),
+    someone(browser),
+  ]);
+  for (const [student, name] of [
+    [asa, 'Åsa Holm'],
+    [bo, 'Bo Lind'],
+  ] as const) {
+    await student.goto(`/join?code=${encodeURIComponent(code)}`);
+    await student.getByRole('button', { name: 'Go on' }).click();
+    await student.getByRole('button', { name }).click();
+    await expect(student.getByText('Table 1', { exact: true })).toBeVisible();
+  }
+  // A group's name is not a way in for somebody who only types it.
+  await typed.goto(`/join?code=${encodeURIComponent(code)}`);
+  await typed.getByRole('button', { name: 'Go on' }).click();
+  await typed.getByLabel(/your name/i).fill('Table 1');
+  await typed.getByRole('button', { name: 'Join', exact: true }).click();
+  await expect(typed.getByRole('alert')).toContainText('has joined already');
+  await asa.getByRole('link', { name: 'Climb the tower' }).click();
+  await expect(bo.getByText('Ninety-one steps', { exact: false })).toBeVisible();
+  await page.goto('/classes');
+  await card.getByRole('button', { name: 'Archive' }).click();
+  await expect(card).toHaveCount(0);
+});
