@@ -182,6 +182,46 @@ test('a live lesson: waiting room, together, vote, hold with a word, timer, put 
   });
 });
 
+test('any kind of question is asked on the fly: in a moment, or set up with its key', async ({
+  browser,
+}) => {
+  const desk = await signIn(await someone(browser));
+  const { code } = await startLesson(desk);
+  const mona = await someone(browser);
+  await joinAs(mona, code, 'Mona');
+  await desk.getByRole('button', { name: 'Ask now' }).click();
+  await desk.getByLabel('Question', { exact: true }).fill('Where do they live?');
+  await desk.getByLabel('Answered by').selectOption('Sort');
+  await desk.getByLabel('Pieces, one on each line').fill('tern\ncrab');
+  await desk.getByLabel('Zones, one on each line').fill('sky');
+  await desk.getByRole('button', { name: 'Ask', exact: true }).click();
+  await expect(desk.getByText('Write two pieces and two zones at least.')).toBeVisible();
+  await desk.getByLabel('Zones, one on each line').fill('sky\nsea');
+  await desk.getByRole('button', { name: 'Ask', exact: true }).click();
+  await mona.getByRole('button', { name: 'Piece: crab' }).press('Enter');
+  await mona.getByRole('button', { name: 'Put into sea' }).click();
+  await pick(desk, 'Where do they live?');
+  await expect(desk.getByRole('row', { name: /crab/ })).toContainText('1');
+
+  await desk.getByRole('button', { name: 'Enough asked' }).click();
+  await desk.getByRole('button', { name: 'Ask now' }).click();
+  await desk.getByLabel('Question', { exact: true }).fill('How many steps?');
+  await desk.getByLabel('Answered by').selectOption('Number');
+  await desk.getByRole('button', { name: 'Set it up' }).click();
+  const dialog = desk.getByRole('dialog', { name: /Question: number/ });
+  await dialog.getByLabel('Right', { exact: true }).fill('91');
+  await dialog.getByLabel('Points').fill('2');
+  await dialog.getByLabel('For thinking').uncheck();
+  await dialog.getByRole('button', { name: 'Keep' }).click();
+  await desk.getByRole('button', { name: 'Ask', exact: true }).click();
+  const own = mona.getByRole('textbox', { name: 'Your answer', exact: true });
+  await own.fill('91');
+  await own.blur();
+  await pick(desk, 'How many steps?');
+  await desk.getByRole('radio', { name: 'Roll' }).click();
+  await expect(desk.getByRole('row', { name: /Mona/ })).toContainText('right');
+});
+
 test('a practice class of 24 fills the desk, and is gone with one click', async ({ browser }) => {
   test.setTimeout(120_000);
   const desk = await signIn(await someone(browser));

@@ -14,6 +14,7 @@ const BENCHES = [
   'largeDeck',
   'tallies',
   'joinStorm',
+  'classSizes',
 ];
 checkNode();
 checkPackages();

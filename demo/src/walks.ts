@@ -8,6 +8,7 @@ import {
   routeGraph,
   setText,
   putInto,
+  isAnsweredByPieces,
   questionsOn,
   sampleAnswer,
   visit,
@@ -79,7 +80,7 @@ function workOn(
   if (!slide) return;
   for (const element of questionsOn(slide)) {
     // Pieces are put into zones below.
-    if (element.question.kind === 'sort') continue;
+    if (isAnsweredByPieces(element.question)) continue;
     answer(doc, element.id, sampleAnswer(element, random(10) < 7, random), at);
   }
   const zones = slide.elements.filter((element): element is ZoneElement => element.kind === 'zone');

@@ -119,6 +119,7 @@ export * from './folio/folio.js';
 export * from './DocumentReader.js';
 export { sameData } from './sameData.js';
 export * from './folio/projection.js';
+export { addAsked, ASKED_LINES, type Asked } from './starters/askNow.js';
 export { STARTERS } from './starters/starters.js';
 export {
   addStarter,

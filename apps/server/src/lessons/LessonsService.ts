@@ -11,6 +11,7 @@ import {
   newId,
   normalised,
   questionsOf,
+  spotInRowBelow,
   makeJoinCode,
   OPENING_STATE,
   studentView,
@@ -193,7 +194,12 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   async ask(lesson: Lesson, slide: Slide): Promise<SlideId> {
     const edition = await this.edition(lesson.editionId);
     const id = `asked-${newId()}`;
-    const asked: Slide = { ...slide, id, isLeftOut: false, isEnding: true, sectionId: null };
+    const before = lesson.asked.flatMap((one) => edition.slides[one] ?? []);
+    const others = Object.values(edition.slides).filter((one) => !lesson.asked.includes(one.id));
+    const asked: Slide = {
+      ...{ ...slide, id, isLeftOut: false, isEnding: true, sectionId: null },
+      ...spotInRowBelow(others, before),
+    };
     await this.#giveEdition(lesson, { ...edition, slides: { ...edition.slides, [id]: asked } }, id);
     return id;
   }

@@ -2,6 +2,7 @@ import {
   answer,
   place,
   putInto,
+  isAnsweredByPieces,
   questionsOn,
   readFolio,
   readLessonState,
@@ -148,7 +149,7 @@ export class SimulatedStudent {
 
   #workOn(slide: Slide): void {
     for (const question of questionsOn(slide)) {
-      if (question.question.kind === 'sort') continue;
+      if (isAnsweredByPieces(question.question)) continue;
       const given = sampleAnswer(question, this.#chance(this.temper.skill), this.random);
       answer(this.#doc, question.id, given, Date.now());
     }

@@ -86,7 +86,13 @@ function Desk(props: {
     setSlideId(id);
     setPanel({ kind: 'slide' });
   }, []);
-  const { renewed } = state;
+  const { renewed, askedSlideId } = state;
+  const [asked, setAsked] = useState(askedSlideId);
+  if (askedSlideId !== asked) {
+    // What has just been asked is what the desk looks at.
+    setAsked(askedSlideId);
+    if (askedSlideId) pick(askedSlideId);
+  }
   useEffect(() => {
     void queries.invalidateQueries({ queryKey: ['lesson', lesson.id] });
   }, [renewed, queries, lesson.id]);

@@ -1,4 +1,4 @@
-import { newId, type AssetRef, type Item } from '@gobrel/core';
+import { newId, type CreditedAsset, type Item } from '@gobrel/core';
 import { ArrowDown, ArrowUp, Image, Plus, Trash2 } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
 import { assetUrl } from '../api/assets';
@@ -88,8 +88,8 @@ export function ItemList(props: {
 
 function ItemPicture(props: {
   label: string;
-  picture: AssetRef | null;
-  onPicture: (picture: AssetRef | null) => void;
+  picture: CreditedAsset | null;
+  onPicture: (picture: CreditedAsset | null) => void;
 }): ReactElement {
   const { label, picture, onPicture } = props;
   if (picture) {
@@ -117,7 +117,7 @@ function ItemPicture(props: {
           <Image size={16} aria-hidden />
         </button>
       }
-      onPicture={({ asset }) => onPicture(asset)}
+      onPicture={({ asset, credit }) => onPicture({ ...asset, ...(credit ? { credit } : {}) })}
     />
   );
 }

@@ -15,7 +15,7 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';
-import { useDeck } from '../workspace/DeckContext';
+import { useEditedDeck } from '../workspace/DeckContext';
 
 export type AnyElement = Pick<
   QuestionElement,
@@ -44,7 +44,7 @@ export function QuestionDialog(props: {
   children?: ReactNode;
 }): ReactElement {
   const { title, slideId, element, onClose } = props;
-  const { doc, run } = useDeck();
+  const { doc, run } = useEditedDeck();
   const { trouble } = useNotices();
   const before = wordsOf(element.text);
   const [prompt, setPrompt] = useState(before);
@@ -116,8 +116,11 @@ export function QuestionDialog(props: {
               )}
               <PicturePop
                 label={details.picture ? 'Another picture' : 'Picture'}
-                onPicture={({ asset, alt }) =>
-                  detail({ picture: asset, pictureAlt: alt ?? details.pictureAlt })
+                onPicture={({ asset, credit, alt }) =>
+                  detail({
+                    picture: { ...asset, ...(credit ? { credit } : {}) },
+                    pictureAlt: alt ?? details.pictureAlt,
+                  })
                 }
               />
               {details.picture && (

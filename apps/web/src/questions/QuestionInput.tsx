@@ -1,4 +1,4 @@
-import { isBlank, type Answer, type QuestionElement } from '@gobrel/core';
+import { isAnsweredByPieces, isBlank, type Answer, type QuestionElement } from '@gobrel/core';
 import { Suspense, useState, type ReactElement } from 'react';
 import type { StudentMark } from '../api/student';
 import { QuestionPicture } from './PictureSurface';
@@ -21,7 +21,7 @@ export function QuestionInput(props: {
   const isGiven = isFinal && kept !== undefined && !isBlank(kept);
   const [draft, setDraft] = useState<Answer>();
   const { Input, drawsOnPicture } = QUESTION_VIEWS[question.kind];
-  const waits = isFinal && !isGiven && question.kind !== 'sort';
+  const waits = isFinal && !isGiven && !isAnsweredByPieces(question);
   const canGive = draft !== undefined && !isBlank(draft);
   return (
     <>

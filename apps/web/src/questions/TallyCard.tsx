@@ -1,5 +1,5 @@
 import { wordsOf, type Answer, type QuestionElement, type Tally } from '@gobrel/core';
-import { Suspense, type ReactElement } from 'react';
+import { Suspense, useEffect, useRef, useState, type ReactElement } from 'react';
 import { QUESTION_VIEWS } from './registry';
 
 /** What the class has answered to a question, without names. */
@@ -28,17 +28,29 @@ export function TallyOf(props: ClassTally & { showsKey: boolean }): ReactElement
   );
 }
 
-/** How much larger a tally stands on a slide than at a desk: slide units for each of its CSS pixels. */
-const ON_SLIDE = 1.6;
+/** How much larger a tally stands on a slide than at a desk: slide units for each of its CSS pixels; the first that fits. */
+const ON_SLIDE = [1.6, 1.4, 1.2, 1] as const;
 
 /** The tally in the place where its question stands on the slide, in slide units. */
 export function TallyCard(props: ClassTally & { showsKey: boolean }): ReactElement {
+  const card = useRef<HTMLElement>(null);
+  const content = useRef<HTMLDivElement>(null);
+  const [step, setStep] = useState(0);
+  useEffect(() => {
+    const observer = new ResizeObserver(() => {
+      const { scrollHeight = 0, clientHeight = 0 } = card.current ?? {};
+      if (scrollHeight > clientHeight + 1) setStep((now) => Math.min(now + 1, ON_SLIDE.length - 1));
+    });
+    if (content.current) observer.observe(content.current);
+    return () => observer.disconnect();
+  }, []);
   return (
     <section
+      ref={card}
       aria-label="What the class answered"
       className="h-full w-full overflow-y-auto rounded-[12px] border border-line bg-paper"
     >
-      <div className="p-4" style={{ zoom: ON_SLIDE }}>
+      <div ref={content} className="p-4" style={{ zoom: ON_SLIDE[step] }}>
         <h2 className="mb-2 text-[16px] leading-tight">{wordsOf(props.question.text)}</h2>
         <TallyOf {...props} />
       </div>

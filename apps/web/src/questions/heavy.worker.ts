@@ -1,12 +1,19 @@
 import { clustersOf, densityOf, likeGroups } from '@gobrel/core';
+import { inkPath } from '../stage/inkPath';
 import type { HeavyAnswer, HeavyWork } from './useHeavy';
 
-/** Groups and clusters of a class's answers, off the main thread. */
+/** Groups, clusters and drawings of a class's answers, off the main thread. */
 self.onmessage = ({ data }: MessageEvent<{ id: number; work: HeavyWork }>): void => {
-  const { id, work } = data;
-  const answer: HeavyAnswer =
-    work.what === 'texts'
-      ? { what: 'texts', groups: likeGroups(work.texts, work.likened) }
-      : { what: 'spots', ...clustersOf(work.spots), density: densityOf(work.spots) };
-  self.postMessage({ id, answer });
+  self.postMessage({ id: data.id, answer: done(data.work) });
 };
+
+function done(work: HeavyWork): HeavyAnswer {
+  switch (work.what) {
+    case 'texts':
+      return { what: 'texts', groups: likeGroups(work.texts, work.likened) };
+    case 'spots':
+      return { what: 'spots', ...clustersOf(work.spots), density: densityOf(work.spots) };
+    case 'strokes':
+      return { what: 'strokes', paths: work.strokes.map(inkPath) };
+  }
+}

@@ -1,10 +1,9 @@
 import {
+  answerGiven,
   DocumentReader,
   followTo,
   isBlank,
   questionsOn,
-  readAnswer,
-  sortedInto,
   voteFor,
   wordsOf,
   readFolio,
@@ -397,10 +396,9 @@ function missingAnswers(edition: Deck, folio: Folio): string[] {
     const slide = edition.slides[slideId];
     return (slide ? questionsOn(slide) : []).flatMap((element) => {
       if (!element.isRequired) return [];
-      const given =
-        element.question.kind === 'sort'
-          ? sortedInto(slide!, folio.placements[slideId] ?? {})
-          : readAnswer(element.question, folio.answers[element.id]);
+      const given = answerGiven(element.question, slide!, {
+        ...{ answer: folio.answers[element.id], placements: folio.placements[slideId] },
+      });
       return given && !isBlank(given) ? [] : [wordsOf(element.text)];
     });
   });

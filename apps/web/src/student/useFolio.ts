@@ -1,9 +1,8 @@
 import {
   answer,
+  answerGiven,
   goBack,
   place,
-  readAnswer,
-  sortedInto,
   standing,
   visit,
   type Answer,
@@ -58,9 +57,7 @@ export function useSlideWork(args: {
     marks,
     onFollow,
     answerOf: (question) =>
-      question.question.kind === 'sort'
-        ? sortedInto(slide, placements)
-        : readAnswer(question.question, folio.answers[question.id]),
+      answerGiven(question.question, slide, { answer: folio.answers[question.id], placements }),
     onAnswer: (question, given) => {
       if (!isHeld) answer(doc, question.id, given, Date.now());
     },

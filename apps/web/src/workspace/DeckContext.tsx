@@ -35,13 +35,44 @@ interface OpenDeck {
   run<T extends object>(result: Result<T>): T | null;
 }
 
+/** What a deck's things are edited with; also in a deck that is not kept, as for a question on the fly. */
+type EditedDeck = Pick<OpenDeck, 'doc' | 'deck' | 'run'>;
+
 const Context = createContext<OpenDeck | null>(null);
+const Edited = createContext<EditedDeck | null>(null);
 
 export function useDeck(): OpenDeck {
   const deck = useContext(Context);
   if (!deck) throw new Error('no DeckProvider');
   return deck;
 }
+
+export function useEditedDeck(): EditedDeck {
+  const deck = useContext(Edited);
+  if (!deck) throw new Error('no deck to edit');
+  return deck;
+}
+
+/** For what edits the things of a deck that only this component knows. */
+export function EditedDeckProvider(props: { doc: Y.Doc; children: ReactNode }): ReactElement {
+  const { doc } = props;
+  const { trouble } = useNotices();
+  const deck = useReader(doc, (doc) => new DeckReader(doc));
+  const value = useMemo<EditedDeck>(
+    () => ({ doc, deck, run: teller(trouble) }),
+    [doc, deck, trouble],
+  );
+  return <Edited value={value}>{props.children}</Edited>;
+}
+
+/** Runs a command; a refusal is told. */
+const teller =
+  (trouble: (reason: string) => void): OpenDeck['run'] =>
+  (result) => {
+    if (result.ok) return result;
+    trouble(result.reason);
+    return null;
+  };
 
 export function DeckProvider(props: {
   deckId: string;
@@ -64,13 +95,13 @@ export function DeckProvider(props: {
       deck,
       graph,
       history,
-      run(result) {
-        if (result.ok) return result;
-        trouble(result.reason);
-        return null;
-      },
+      run: teller(trouble),
     }),
     [deckId, teacher, document, doc, deck, graph, history, trouble],
   );
-  return <Context value={value}>{props.children}</Context>;
+  return (
+    <Context value={value}>
+      <Edited value={value}>{props.children}</Edited>
+    </Context>
+  );
 }

@@ -1,3 +1,4 @@
+import { picturesIn } from '../questions/registry.js';
 import type { Credit, Licence } from './elements.js';
 import type { Deck } from './types.js';
 
@@ -48,7 +49,11 @@ export function creditsOf(deck: Deck): string[] {
   };
   for (const slide of Object.values(deck.slides)) {
     if (slide.ground.picture) note(slide.ground.picture.credit);
-    for (const element of slide.elements) if (element.kind === 'picture') note(element.credit);
+    for (const element of slide.elements) {
+      if (element.kind === 'picture') note(element.credit);
+      if (element.kind !== 'question') continue;
+      for (const { credit } of picturesIn(element)) if (credit) note(credit);
+    }
   }
   return [...lines].sort((a, b) => a.localeCompare(b, 'en'));
 }

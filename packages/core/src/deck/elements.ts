@@ -57,6 +57,11 @@ export interface AssetRef {
   isAnimated: boolean;
 }
 
+/** A picture in a question, which has no element of its own to keep its credit. */
+export interface CreditedAsset extends AssetRef {
+  credit?: Credit;
+}
+
 /** How students may move a piece. */
 export const TRACKS = ['free', 'across', 'down', 'line', 'area'] as const;
 export type Track = (typeof TRACKS)[number];
@@ -331,7 +336,7 @@ export interface QuestionElement extends ElementBase {
   /** The first answer stands; otherwise it may be changed until it is handed in. */
   isFinal: boolean;
   /** What it is about, or what is drawn and marked on. */
-  picture: AssetRef | null;
+  picture: CreditedAsset | null;
   pictureAlt: string;
   /** Shown to students who ask for it. */
   hint: string;

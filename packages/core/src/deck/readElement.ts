@@ -19,7 +19,6 @@ import {
   DASHES,
   FITS,
   LAYERS,
-  LICENCES,
   LINE_PATHS,
   SHADOWS,
   SLOTS,
@@ -32,7 +31,6 @@ import {
   type Adjustments,
   type Anchor,
   type Box,
-  type Credit,
   type ElementBase,
   type Fill,
   type MediaRef,
@@ -42,7 +40,7 @@ import {
   type Tip,
   type Typography,
 } from './elements.js';
-import { readAsset, readStrokes } from './readParts.js';
+import { readAsset, readCredit, readCreditedAsset, readStrokes } from './readParts.js';
 import { plain, readFragment, type RichText } from './richText.js';
 
 /*
@@ -203,7 +201,7 @@ export function readElement(id: ElementId, map: Y.Map<unknown>): SlideElement | 
           isForThinking: asBoolean(map.get('isForThinking')),
           isRequired: asBoolean(map.get('isRequired')),
           isFinal: asBoolean(map.get('isFinal')),
-          picture: readAsset(map.get('picture')) ?? null,
+          picture: readCreditedAsset(map.get('picture')) ?? null,
           pictureAlt: asString(map.get('pictureAlt'), '', 2000),
           hint: asString(map.get('hint'), '', 2000),
           explanation: asString(map.get('explanation'), '', 5000),
@@ -279,17 +277,6 @@ function readOutline(value: unknown, standard: number): Outline {
     colour: asColour(colour),
     weight: asNumber(weight, standard, 0, 60),
     dash: asOneOf(dash, DASHES, 'solid'),
-  };
-}
-
-/** A credit that was written as one line, its licence beside it, is taken for the author. */
-export function readCredit(value: unknown, beside?: unknown): Credit {
-  const { title, author, source, licence } = asRecord(value);
-  return {
-    title: asString(title, '', 300),
-    author: typeof value === 'string' ? value.slice(0, 300) : asString(author, '', 300),
-    source: asString(source, '', 1000),
-    licence: asOneOf(licence ?? beside, LICENCES, 'unknown'),
   };
 }
 

@@ -1,6 +1,12 @@
 import * as Y from 'yjs';
-import { asBoolean, asColour, asList, asNumber, asRecord } from './decode.js';
-import type { AssetRef, InkStroke } from './elements.js';
+import { asBoolean, asColour, asList, asNumber, asOneOf, asRecord, asString } from './decode.js';
+import {
+  LICENCES,
+  type AssetRef,
+  type Credit,
+  type CreditedAsset,
+  type InkStroke,
+} from './elements.js';
 
 /* Parts that elements, questions and answers have in common, out of a shared document. */
 
@@ -12,6 +18,24 @@ export function readAsset(value: unknown): AssetRef | undefined {
     width: asNumber(width, 1, 1),
     height: asNumber(height, 1, 1),
     isAnimated: asBoolean(isAnimated),
+  };
+}
+
+/** A picture of a question, with its credit where it has one. */
+export function readCreditedAsset(value: unknown): CreditedAsset | undefined {
+  const asset = readAsset(value);
+  const { credit } = asRecord(value);
+  return asset && credit !== undefined ? { ...asset, credit: readCredit(credit) } : asset;
+}
+
+/** A credit that was written as one line, its licence beside it, is taken for the author. */
+export function readCredit(value: unknown, beside?: unknown): Credit {
+  const { title, author, source, licence } = asRecord(value);
+  return {
+    title: asString(title, '', 300),
+    author: typeof value === 'string' ? value.slice(0, 300) : asString(author, '', 300),
+    source: asString(source, '', 1000),
+    licence: asOneOf(licence ?? beside, LICENCES, 'unknown'),
   };
 }
 

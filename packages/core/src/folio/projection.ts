@@ -3,8 +3,14 @@ import { asId, asRecord } from '../deck/decode.js';
 import type { Deck, QuestionElement } from '../deck/types.js';
 import type { ElementId, LinkId, SlideId } from '../ids.js';
 import { markAnswer } from '../questions/marking.js';
-import { isBlank, questionsOn, readAnswer, type Answer } from '../questions/registry.js';
-import { sortedInto } from '../questions/sort/sort.js';
+import {
+  answerGiven,
+  isAnsweredByPieces,
+  isBlank,
+  questionsOn,
+  readAnswer,
+  type Answer,
+} from '../questions/registry.js';
 import { pieceOf, type Placements } from '../stage/pieces.js';
 import { zoneUnder } from '../stage/zones.js';
 import {
@@ -100,7 +106,7 @@ export class FolioProjection {
     const slide = this.#edition.slides[slideId];
     const asking = slide?.elements.flatMap(({ id }) => {
       const question = this.#questions.get(id);
-      return question?.question.kind === 'sort' ? [question] : [];
+      return question && isAnsweredByPieces(question.question) ? [question] : [];
     });
     if (!slide || !asking || asking.length === 0) return [];
     const lying: Placements = {};
@@ -108,10 +114,11 @@ export class FolioProjection {
       const place = readPlacementKey(key);
       if (place.slideId === slideId) lying[place.elementId] = readPlacement(value);
     }
-    const answer = sortedInto(slide, lying);
-    return asking.map((question) => ({
-      ...{ questionId: question.id, answer, score: markAnswer(question, answer), at: 0 },
-    }));
+    return asking.flatMap((question) => {
+      const answer = answerGiven(question.question, slide, { answer: null, placements: lying });
+      if (!answer) return [];
+      return [{ questionId: question.id, answer, score: markAnswer(question, answer), at: 0 }];
+    });
   }
 
   #takeAnswers(): ProjectedChanges['answers'] {
@@ -121,7 +128,7 @@ export class FolioProjection {
       this.#answers.set(questionId, entry);
       const question = this.#questions.get(questionId);
       // Where pieces lie is not for a device to say in words.
-      if (!question || question.question.kind === 'sort') continue;
+      if (!question || isAnsweredByPieces(question.question)) continue;
       const { value, at } = asRecord(entry);
       const answer = readAnswer(question.question, value);
       if (!answer) continue;

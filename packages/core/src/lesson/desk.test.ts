@@ -56,5 +56,8 @@ test('what belongs to no student is passed over', () => {
     isLate: false,
   });
   deskPlacements(doc).set('gone/sea/oar', { x: 1, y: 2 });
-  expect(readDesk(doc)).toEqual({ students: [], tallies: {}, walks: {}, wrongReturnCodes: 0 });
+  expect(readDesk(doc)).toEqual({
+    ...{ students: [], tallies: {}, walks: {}, wrongReturnCodes: 0 },
+    ...{ lineUp: [], starred: [], likened: {} },
+  });
 });

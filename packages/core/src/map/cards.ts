@@ -65,3 +65,17 @@ export const cardSpotBeside = (doc: Y.Doc, slideId: SlideId): Spot =>
 
 /** A free spot in the first column, for a slide that belongs to none yet. */
 export const freeCardSpot = (doc: Y.Doc): Spot => new FreeSpots(doc).find(null);
+
+/**
+ * A free place in a row of its own below all other cards, in map units. `row` are those that stand in it already, in
+ * their order; it begins anew below itself when it has grown as wide as the map.
+ */
+export function spotInRowBelow(cards: readonly Spot[], row: readonly Spot[]): Spot {
+  const left = Math.min(0, ...cards.map(({ x }) => x));
+  const right = Math.max(left + PITCH.x, ...cards.map(({ x }) => x));
+  const lowest = Math.max(-PITCH.y, ...cards.map(({ y }) => y), ...row.map(({ y }) => y));
+  const last = row.at(-1);
+  return last && last.x + PITCH.x <= right
+    ? { x: last.x + PITCH.x, y: last.y }
+    : { x: left, y: lowest + PITCH.y };
+}

@@ -1,4 +1,6 @@
 import type { Slide } from '../deck/types.js';
+import type { Placements } from '../stage/pieces.js';
+import type { Item } from './parts.js';
 
 export interface OfAKind {
   kind: string;
@@ -29,6 +31,17 @@ export interface QuestionKind<Q extends AnyQuestion, K extends OfAKind, A extend
   isBlank(answer: A): boolean;
   /** Lines that the question shows below its prompt; one empty line stands for a field. */
   lines(question: Q): string[];
+  /** What it is made of that may have pictures. */
+  items?(question: Q): readonly Item[];
+  /** For a kind that asks for what lies on its slide. */
+  fromSlide?: FromSlide<Q, K, A>;
+}
+
+export interface FromSlide<Q extends AnyQuestion, K extends OfAKind, A extends OfAKind> {
+  /** The question with its parts, and its key, as the slide has them. */
+  complete(question: Q, slide: Slide): { question: Q; key: K | null };
+  /** The answer that pieces give by where they lie. */
+  answer(slide: Slide, placements: Placements): A;
 }
 
 /** How answers of a kind are marked and counted. All of it is pure but `count`. */
@@ -44,13 +57,3 @@ export interface Marking<Q extends AnyQuestion, K extends OfAKind, A extends OfA
   /** An answer such as a student might give; a right one if that is wanted and there is a key. */
   sample(question: Q, key: K | null, wantsRight: boolean, random: (below: number) => number): A;
 }
-
-/** A question that asks for what lies on its slide is completed from there: its parts, and its key. */
-export type Completed<Q extends AnyQuestion, K extends OfAKind> = {
-  question: Q;
-  key: K | null;
-};
-export type CompletesFrom<Q extends AnyQuestion, K extends OfAKind> = (
-  question: Q,
-  slide: Slide,
-) => Completed<Q, K>;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  answerGiven,
   agreement,
   completed,
   countAnswer,
@@ -12,7 +13,6 @@ import {
   readDeck,
   readGapText,
   sampleAnswer,
-  sortedInto,
   spotsOf,
   tallyOf,
   writeGapText,
@@ -25,6 +25,8 @@ import {
   type QuestionKey,
   type SelectPointTally,
 } from '../index.js';
+import { readRanges } from './number/ranges.js';
+import { readQuestionKey } from './registry.js';
 import { deck, piece, question, slide, zone } from '../testing/builder.js';
 import { partialCredit, shuffled } from './values.js';
 
@@ -407,6 +409,20 @@ test('a gap text is written and read back', () => {
   expect(writeGapText(parts, accepted)).toBe(written);
 });
 
+test('a right number written with its unit is still right when the deck is read again', () => {
+  const ranges = readRanges('12 m ± 0.5 m', 'm')!;
+  const key: QuestionKey = { kind: 'number', right: '12 m ± 0.5 m', ranges };
+  const asked: Question = { kind: 'number', unit: 'm', points: 1 };
+  const read = readDeck(deck(slide('s', question('q', '?', asked, key)))).slides.s!.elements;
+  const kept = read.find(({ id }) => id === 'q') as QuestionElement;
+  expect(kept.key).toEqual(key);
+  expect(markAnswer(kept, { kind: 'number', text: '12.4 m' })).toBe(1);
+  expect(markAnswer(kept, { kind: 'number', text: '13' })).toBe(0);
+  // What is no range is none.
+  const forged = { ...key, right: 'x', ranges: [{ low: 2, high: 1 }, { low: NaN, high: 3 }, 7] };
+  expect(readQuestionKey(forged)).toBeUndefined();
+});
+
 test('what a sort asks for is what lies on its slide', () => {
   const [oar, net] = ['oar', 'net'].map((id, index) =>
     piece(id, id, { x: 10 + 100 * index, y: 600, w: 80, h: 40 }),
@@ -428,9 +444,12 @@ test('what a sort asks for is what lies on its slide', () => {
     zones: [{ id: 'boat', name: 'the boat' }],
   });
   expect(found.key).toEqual({ kind: 'sort', expects: { boat: ['oar'] } });
-  const answer = sortedInto(there, { oar: { x: 650, y: 150 }, net: { x: 10, y: 500 } });
+  const answer = answerGiven(asked, there, {
+    answer: null,
+    placements: { oar: { x: 650, y: 150 }, net: { x: 10, y: 500 } },
+  });
   expect(answer).toEqual({ kind: 'sort', zoneIds: { oar: ['boat'] } });
-  expect(markAnswer(found, answer)).toBe(1);
+  expect(markAnswer(found, answer!)).toBe(1);
 });
 
 test('students see options in an order of their own, always the same', () => {

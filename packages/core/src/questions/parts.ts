@@ -1,6 +1,6 @@
 import { asId, asList, asNumber, asRecord, asString } from '../deck/decode.js';
-import type { AssetRef } from '../deck/elements.js';
-import { readAsset } from '../deck/readParts.js';
+import type { CreditedAsset } from '../deck/elements.js';
+import { readCreditedAsset } from '../deck/readParts.js';
 import type { OptionId } from '../ids.js';
 
 /** What several kinds of question are made of. */
@@ -12,7 +12,7 @@ export const readPoints = (value: unknown): number => asNumber(value, 1, 0, MOST
 export interface Item {
   id: OptionId;
   text: string;
-  picture: AssetRef | null;
+  picture: CreditedAsset | null;
 }
 
 /** Items with an identity of their own each, as they stand. */
@@ -23,7 +23,9 @@ export function readItems(value: unknown, most: number): Item[] {
     const itemId = asId(id);
     if (!itemId || seen.has(itemId)) return [];
     seen.add(itemId);
-    return [{ id: itemId, text: asString(text, '', 500), picture: readAsset(picture) ?? null }];
+    return [
+      { id: itemId, text: asString(text, '', 500), picture: readCreditedAsset(picture) ?? null },
+    ];
   });
 }
 

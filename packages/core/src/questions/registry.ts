@@ -1,18 +1,19 @@
 import { asRecord } from '../deck/decode.js';
-import type { QuestionElement, SlideElement } from '../deck/elements.js';
+import type { CreditedAsset, QuestionElement, SlideElement } from '../deck/elements.js';
 import type { Slide } from '../deck/types.js';
 import { choice } from './choice/choice.js';
 import { drawing } from './drawing/drawing.js';
 import { extendedText } from './extendedText/extendedText.js';
 import { gap } from './gap/gap.js';
 import { hotspot } from './hotspot/hotspot.js';
+import type { Placements } from '../stage/pieces.js';
 import type { AnyQuestion, OfAKind, QuestionKind } from './kind.js';
 import { match } from './match/match.js';
 import { number } from './number/number.js';
 import { order } from './order/order.js';
 import { selectPoint } from './selectPoint/selectPoint.js';
 import { slider } from './slider/slider.js';
-import { completeSort, sort } from './sort/sort.js';
+import { sort } from './sort/sort.js';
 import { textEntry } from './textEntry/textEntry.js';
 
 /** One line per kind; what teachers and the server need beside it is one more in `marking.ts`. */
@@ -62,10 +63,31 @@ export const isBlank = (answer: Answer): boolean => kindOf(answer.kind).isBlank(
 
 /** A question with all that it asks for: one that is about what lies on its slide has that from there. */
 export function completed(element: QuestionElement, slide: Slide): QuestionElement {
-  if (element.question.kind !== 'sort') return element;
-  const { question, key } = completeSort(element.question, slide);
-  return { ...element, question, key };
+  const { fromSlide } = kindOf(element.question.kind);
+  return fromSlide ? { ...element, ...fromSlide.complete(element.question, slide) } : element;
 }
+
+/** Whether its answer is given by where pieces lie: no device says it in words. */
+export const isAnsweredByPieces = (question: Question): boolean =>
+  kindOf(question.kind).fromSlide !== undefined;
+
+/** What has been answered, out of what was kept as its answer or of where the pieces of its slide lie. */
+export function answerGiven(
+  question: Question,
+  slide: Slide,
+  given: { answer: unknown; placements: Placements | undefined },
+): Answer | undefined {
+  const { fromSlide } = kindOf(question.kind);
+  return fromSlide
+    ? fromSlide.answer(slide, given.placements ?? {})
+    : readAnswer(question, given.answer);
+}
+
+/** The pictures of a question and of what it is made of. */
+export const picturesIn = ({ picture, question }: QuestionElement): CreditedAsset[] =>
+  [picture, ...(kindOf(question.kind).items?.(question) ?? []).map((item) => item.picture)].filter(
+    (one) => one !== null,
+  );
 
 /** The questions of a slide, with all that they ask for. */
 export const questionsOn = (slide: Slide): QuestionElement[] =>

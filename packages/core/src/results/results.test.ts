@@ -4,6 +4,7 @@ import {
   cronbachAlpha,
   discrimination,
   facility,
+  markedQuestions,
   markOf,
   markTable,
   slideTimes,
@@ -18,7 +19,7 @@ import {
   type StudentResult,
 } from '../index.js';
 import { readDeck } from '../deck/document.js';
-import { choiceQuestion, deck, slide } from '../testing/builder.js';
+import { choiceQuestion, deck, question, slide } from '../testing/builder.js';
 
 const table = (rows: (number | null)[][], points?: number[]): MarkTable => ({
   questionIds: rows[0]!.map((_, at) => `q${at}`),
@@ -203,4 +204,27 @@ describe('marks', () => {
       timestamp: '2026-01-01T10:00:00.000Z',
     });
   });
+});
+
+test('marked questions come as their slides stand on the map, then in reading order', () => {
+  const asked = { kind: 'number' as const, unit: '', points: 1 };
+  const at = (x: number, y: number) => ({ x, y, w: 300, h: 100 });
+  const doc = deck(
+    slide('last', question('e', '?', asked, null, at(0, 0))),
+    slide(
+      'first',
+      question('c', '?', asked, null, at(700, 400)),
+      question('b', '?', asked, null, at(96, 200)),
+      question('thinking', '?', asked, null, at(96, 90), { isForThinking: true }),
+    ),
+    slide('second', question('d', '?', asked, null, at(0, 0))),
+  );
+  const edition = readDeck(doc);
+  const placed = (id: string, x: number, y: number) => ({ ...edition.slides[id]!, x, y });
+  const slides = {
+    last: placed('last', 540, 0),
+    first: placed('first', 0, 300),
+    second: placed('second', 270, 900),
+  };
+  expect(markedQuestions({ ...edition, slides }).map(({ id }) => id)).toEqual(['b', 'c', 'd', 'e']);
 });

@@ -1,7 +1,7 @@
 import type { Deck, QuestionElement } from '../deck/types.js';
-import { questionsOf } from '../folio/projection.js';
 import type { ElementId, FolioId } from '../ids.js';
-import type { Answer } from '../questions/registry.js';
+import { questionsOn, type Answer } from '../questions/registry.js';
+import { readingOrder } from '../stage/readingOrder.js';
 import type { MarkTable, WalkStep } from './statistics.js';
 
 /** A mark that a teacher gave by hand, with what goes with it. */
@@ -42,9 +42,18 @@ export const STAMPS = [
   'Brave try',
 ] as const;
 
-/** The questions of an edition that are marked, in the order of their slides by title and place. */
+/** The questions of an edition that are marked: as their slides stand on the map, then in reading order. */
 export function markedQuestions(edition: Deck): QuestionElement[] {
-  return [...questionsOf(edition).values()].filter(({ isForThinking }) => !isForThinking);
+  const slides = Object.values(edition.slides).sort(
+    (a, b) => a.x - b.x || a.y - b.y || a.id.localeCompare(b.id),
+  );
+  return slides.flatMap((slide) => {
+    const asked = new Map(questionsOn(slide).map((question) => [question.id, question]));
+    return readingOrder(slide.elements).flatMap(({ id }) => {
+      const question = asked.get(id);
+      return question && !question.isForThinking ? [question] : [];
+    });
+  });
 }
 
 /** What counts of a student's answer: the teacher's mark, or the machine's; late ones only where that is allowed. */

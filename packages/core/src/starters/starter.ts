@@ -1,6 +1,6 @@
 import * as Y from 'yjs';
 import { addElementTo, type NewElement } from '../deck/elementCommands.js';
-import type { AssetRef, Box, TextStyle } from '../deck/elements.js';
+import type { CreditedAsset, Box, TextStyle } from '../deck/elements.js';
 import { COMMAND } from '../deck/history.js';
 import type { QuestionDetails } from '../deck/questionCommands.js';
 import { plain } from '../deck/richText.js';
@@ -15,7 +15,7 @@ export type StarterGroup = (typeof STARTER_GROUPS)[number];
 /** What a starter's slide is made with. */
 export interface StarterKit {
   /** Its picture out of the picture box; null while it has not come. */
-  picture: AssetRef | null;
+  picture: CreditedAsset | null;
   makeId: () => string;
 }
 
@@ -93,7 +93,7 @@ export const zone = (name: string, where: Box, expects: string[] = []): NewEleme
 export function addStarter(
   doc: Y.Doc,
   starter: Starter,
-  where: { beside?: SlideId; spot?: { x: number; y: number }; picture?: AssetRef | null } = {},
+  where: { beside?: SlideId; spot?: { x: number; y: number }; picture?: CreditedAsset | null } = {},
 ): Result<{ slideId: SlideId }> {
   const { picture = null, ...place } = where;
   return Y.transact(

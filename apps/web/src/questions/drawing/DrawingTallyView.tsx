@@ -1,14 +1,17 @@
-import { useState, type ReactElement } from 'react';
+import { useMemo, useState, type ReactElement } from 'react';
 import { Segments } from '../../ui/Segments';
 import { PictureSurface, shapeOf } from '../PictureSurface';
 import type { TallyViewProps } from '../registry';
 import { DrawnView } from './DrawnView';
+import { useDrawnPaths } from './useDrawnPaths';
 
 /** The drawings over each other, one of them stepped out of the rest if wished; or side by side. */
 export default function DrawingTallyView(props: TallyViewProps<'drawing'>): ReactElement {
   const { element, students, answers } = props;
   const [view, setView] = useState<'over' | 'tiles'>('over');
   const [only, setOnly] = useState(0);
+  const drawings = useMemo(() => answers.map(({ strokes }) => strokes), [answers]);
+  const paths = useDrawnPaths(drawings);
   const ratio = shapeOf(element.picture);
   const paper = (children: ReactElement[]): ReactElement => (
     <PictureSurface picture={element.picture} alt={element.pictureAlt}>
@@ -34,6 +37,7 @@ export default function DrawingTallyView(props: TallyViewProps<'drawing'>): Reac
                 key={index}
                 drawing={drawing}
                 ratio={ratio}
+                paths={paths[index] ?? null}
                 opacity={
                   only === 0
                     ? Math.max(0.15, 1 / Math.sqrt(answers.length))
@@ -61,7 +65,9 @@ export default function DrawingTallyView(props: TallyViewProps<'drawing'>): Reac
         <ul className="grid grid-cols-3 gap-2">
           {answers.map((drawing, index) => (
             <li key={index} className="text-[8px]">
-              {paper([<DrawnView key={0} drawing={drawing} ratio={ratio} />])}
+              {paper([
+                <DrawnView key={0} drawing={drawing} ratio={ratio} paths={paths[index] ?? null} />,
+              ])}
             </li>
           ))}
         </ul>

@@ -7,8 +7,10 @@ export function DrawnView(props: {
   drawing: Pick<DrawingAnswer, 'strokes' | 'labels'>;
   ratio: number;
   opacity?: number;
+  /** The outlines of its strokes where they have been reckoned elsewhere; null while they are. */
+  paths?: readonly string[] | null;
 }): ReactElement {
-  const { drawing, ratio, opacity = 1 } = props;
+  const { drawing, ratio, opacity = 1, paths } = props;
   return (
     <svg
       viewBox={`0 0 ${PAPER_WIDTH} ${PAPER_WIDTH / ratio}`}
@@ -16,8 +18,8 @@ export function DrawnView(props: {
       style={{ opacity }}
       aria-hidden
     >
-      {drawing.strokes.map((stroke, index) => (
-        <StrokeMark key={index} stroke={stroke} ink="#1E2B32" />
+      {(paths === null ? [] : drawing.strokes).map((stroke, index) => (
+        <StrokeMark key={index} stroke={stroke} ink="#1E2B32" path={paths?.[index]} />
       ))}
       {drawing.labels.map(({ x, y, text }, index) => (
         <text

@@ -1,6 +1,6 @@
 import { questionsOn, readNumber, wordsOf } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import { useDeck } from '../../workspace/DeckContext';
+import { useEditedDeck } from '../../workspace/DeckContext';
 import { Field } from '../../ui/Field';
 import { QuestionDialog } from '../QuestionDialog';
 import type { QuestionEditProps } from '../registry';
@@ -14,7 +14,7 @@ export default function SliderEdit(props: QuestionEditProps<'slider'>): ReactEle
   const [lowLabel, setLowLabel] = useState(question.lowLabel);
   const [highLabel, setHighLabel] = useState(question.highLabel);
   const [before, setBefore] = useState(question.before);
-  const { deck } = useDeck();
+  const { deck } = useEditedDeck();
   const others = Object.values(deck.slides).flatMap((slide) =>
     questionsOn(slide).filter((one) => one.question.kind === 'slider' && one.id !== element.id),
   );

@@ -20,11 +20,13 @@ export function InkBody(props: { element: InkElement; theme: ThemeName }): React
 export const StrokeMark = memo(function StrokeMark(props: {
   stroke: InkStroke;
   ink: string;
+  /** Its outline, where it has been reckoned. */
+  path?: string | undefined;
 }): ReactElement {
   const { stroke } = props;
   return (
     <path
-      d={inkPath(stroke)}
+      d={props.path ?? inkPath(stroke)}
       fill={stroke.colour || props.ink}
       fillOpacity={stroke.isMarker ? 0.4 : 1}
     />

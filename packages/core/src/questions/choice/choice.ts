@@ -71,4 +71,5 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceKey, ChoiceAnswer> = {
 
   isBlank: ({ optionIds }) => optionIds.length === 0,
   lines: ({ options }) => options.map(({ text }) => text),
+  items: ({ options }) => options,
 };

@@ -65,4 +65,5 @@ export const match: QuestionKind<MatchQuestion, MatchKey, MatchAnswer> = {
 
   isBlank: ({ pairs }) => Object.keys(pairs).length === 0,
   lines: ({ lefts }) => lefts.map(({ text }) => text),
+  items: ({ lefts, rights }) => [...lefts, ...rights],
 };

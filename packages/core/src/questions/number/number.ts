@@ -2,7 +2,7 @@ import { asRecord, asString } from '../../deck/decode.js';
 import type { QuestionKind } from '../kind.js';
 import { readPoints } from '../parts.js';
 import { readNumber } from './readNumber.js';
-import { readRanges, type Range } from './ranges.js';
+import { readKeptRanges, readRanges, type Range } from './ranges.js';
 
 /** QTI's textEntryInteraction with a numeric answer. */
 export interface NumberQuestion {
@@ -43,8 +43,10 @@ export const number: QuestionKind<NumberQuestion, NumberKey, NumberAnswer> = {
     const { low, high } = raw;
     const isOld = typeof low === 'number' && typeof high === 'number';
     const right = isOld ? `${low} … ${high}` : asString(raw.right, '', 200);
-    const ranges = readRanges(right);
-    return ranges && ranges.length > 0 ? { kind: 'number', right, ranges } : undefined;
+    // As they were understood with the question's unit, which may be written along and is not known here.
+    const kept = readKeptRanges(raw.ranges);
+    const ranges = kept.length > 0 ? kept : (readRanges(right) ?? []);
+    return ranges.length > 0 ? { kind: 'number', right, ranges } : undefined;
   },
 
   readAnswer(question, raw) {

@@ -1,3 +1,4 @@
+import { asList, asRecord } from '../../deck/decode.js';
 import { readNumber } from './readNumber.js';
 
 /** From one number to another, both included. */
@@ -38,6 +39,21 @@ function readRange(text: string, unit: string): Range | undefined {
     : [readNumber(text, unit), readNumber(text, unit)];
   return low === undefined || high === undefined || low > high ? undefined : { low, high };
 }
+
+const MOST_RANGES = 40;
+
+/** Ranges as a document keeps them; what is none is left out. */
+export const readKeptRanges = (value: unknown): Range[] =>
+  asList(value, MOST_RANGES).flatMap((entry) => {
+    const { low, high } = asRecord(entry);
+    const isRange =
+      typeof low === 'number' &&
+      typeof high === 'number' &&
+      Number.isFinite(low) &&
+      Number.isFinite(high) &&
+      low <= high;
+    return isRange ? [{ low, high }] : [];
+  });
 
 /** Whether a number lies in one of the ranges, give or take what is lost in computing with binary fractions. */
 export const isWithin = (ranges: readonly Range[], value: number): boolean =>

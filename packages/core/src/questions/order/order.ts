@@ -62,4 +62,5 @@ export const order: QuestionKind<OrderQuestion, OrderKey, OrderAnswer> = {
 
   isBlank: () => false,
   lines: ({ items, isRow }) => (isRow ? [''] : items.map(({ text }) => text)),
+  items: ({ items }) => items,
 };

@@ -5,7 +5,7 @@ import type { Slide } from '../../deck/types.js';
 import type { ElementId } from '../../ids.js';
 import { lyingPieces, readCopyId, type Placements } from '../../stage/pieces.js';
 import { zoneUnder } from '../../stage/zones.js';
-import type { CompletesFrom, QuestionKind } from '../kind.js';
+import type { QuestionKind } from '../kind.js';
 import { readIds, readPoints } from '../parts.js';
 
 export const SORT_CREDITS = ['piece', 'zone', 'all'] as const;
@@ -75,9 +75,13 @@ export const sort: QuestionKind<SortQuestion, SortKey, SortAnswer> = {
 
   isBlank: ({ zoneIds }) => Object.keys(zoneIds).length === 0,
   lines: () => [],
+  fromSlide: { complete: completeSort, answer: sortedInto },
 };
 
-export const completeSort: CompletesFrom<SortQuestion, SortKey> = (question, slide) => {
+function completeSort(
+  question: SortQuestion,
+  slide: Slide,
+): { question: SortQuestion; key: SortKey | null } {
   const seen = slide.elements.filter((element) => !isSpare(element));
   const zones = seen.filter((element): element is ZoneElement => element.kind === 'zone');
   const pieces = seen.filter(isPiece);
@@ -98,10 +102,10 @@ export const completeSort: CompletesFrom<SortQuestion, SortKey> = (question, sli
     },
     key: Object.keys(expects).length > 0 ? { kind: 'sort', expects } : null,
   };
-};
+}
 
 /** The answer that pieces give by where they lie. */
-export function sortedInto(slide: Slide, placements: Placements): SortAnswer {
+function sortedInto(slide: Slide, placements: Placements): SortAnswer {
   const zoneIds: SortAnswer['zoneIds'] = {};
   for (const { id, box } of lyingPieces(slide, placements)) {
     if (!placements[id]) continue;

@@ -1,0 +1,116 @@
+import * as Y from 'yjs';
+import { addElementTo, type NewElement } from '../deck/elementCommands.js';
+import { COMMAND } from '../deck/history.js';
+import { addSlide } from '../deck/slideCommands.js';
+import { newId, type ElementId, type Result, type SlideId } from '../ids.js';
+import { readGapText } from '../questions/gap/gap.js';
+import { kindOf, type KindName, type Question, type QuestionKey } from '../questions/registry.js';
+import { ask, card, items, zone } from './starter.js';
+
+/** What a teacher writes to ask something on the fly. */
+export interface Asked {
+  kind: KindName;
+  prompt: string;
+  /** Options, things to arrange, pairs `left = right`, or pieces: one each. For gaps, the lines of the text. */
+  lines: readonly string[];
+  /** The names of the zones that pieces go into. */
+  zones: readonly string[];
+}
+
+/** What each kind takes line by line; kinds that are not named take nothing but the prompt. */
+export const ASKED_LINES: Partial<Record<KindName, 'items' | 'pairs' | 'gaps' | 'pieces'>> = {
+  ...{ choice: 'items', order: 'items', match: 'pairs', gap: 'gaps', sort: 'pieces' },
+};
+
+const MOST = 12;
+/** Where the question stands on its slide, in slide units. */
+const ALL = { x: 190, y: 90, w: 900, h: 540 };
+const TOP = { x: 96, y: 60, w: 1088, h: 150 };
+/** Pieces that stand side by side. */
+const IN_A_ROW = 5;
+
+/**
+ * Adds a slide with nothing but a question, made from what a teacher writes in a moment. For thinking, unless what was
+ * written says what is right: pairs do, and words in the gaps of a text. Refused where something is missing.
+ */
+export function addAsked(
+  doc: Y.Doc,
+  asked: Asked,
+): Result<{ slideId: SlideId; elementId: ElementId }> {
+  const made = elementsOf(asked);
+  if (typeof made === 'string') return { ok: false, reason: made };
+  return Y.transact(
+    doc,
+    () => {
+      const slide = addSlide(doc, { title: asked.prompt.slice(0, 80), layout: 'empty' });
+      if (!slide.ok) return slide;
+      const { slideId } = slide;
+      const ids = made.map((element) => addElementTo(doc, slideId, element));
+      return { ok: true, slideId, elementId: ids[0]! };
+    },
+    COMMAND,
+  );
+}
+
+/** The question first, then what it is about; or the sentence that says what is missing. */
+function elementsOf({ kind, prompt, lines, zones }: Asked): NewElement[] | string {
+  if (prompt.trim() === '') return 'Write what you want to ask.';
+  const kit = { picture: null, makeId: newId };
+  const takes = ASKED_LINES[kind];
+  const given = takes === 'gaps' ? lines : lines.slice(0, MOST);
+  if (takes === 'pieces') {
+    if (given.length < 2 || zones.length < 2) return 'Write two pieces and two zones at least.';
+    const w = 1088 / Math.min(zones.length, 4) - 16;
+    return [
+      ask(prompt, kindOf('sort').fresh(newId), TOP),
+      ...zones
+        .slice(0, 4)
+        .flatMap((name, at) => zone(name, { x: 96 + at * (w + 16), y: 230, w, h: 250 })),
+      ...given.map((text, at) =>
+        card(text, 96 + (at % IN_A_ROW) * 220, 500 + Math.floor(at / IN_A_ROW) * 70),
+      ),
+    ];
+  }
+  const made = questionOf(kind, given);
+  if (typeof made === 'string') return made;
+  const { question, key } = made;
+  return [ask(prompt, question, ALL, key ? { key } : {})];
+
+  function questionOf(
+    kind: KindName,
+    lines: readonly string[],
+  ): { question: Question; key?: QuestionKey } | string {
+    const fresh = kindOf(kind).fresh(newId);
+    if (takes === 'items' && lines.length < 2) return 'Write two lines at least to choose from.';
+    if (fresh.kind === 'choice') {
+      return { question: { ...fresh, options: items(kit, ...lines) } };
+    }
+    if (fresh.kind === 'order') return { question: { ...fresh, items: items(kit, ...lines) } };
+    if (fresh.kind === 'match') {
+      const pairs = lines.map((line) => line.split('=').map((part) => part.trim()));
+      if (pairs.length < 2 || pairs.some((pair) => pair.length !== 2 || pair.includes(''))) {
+        return 'Write two pairs at least, each as: left = right.';
+      }
+      const lefts = items(kit, ...pairs.map(([left]) => left!));
+      const rights = items(kit, ...pairs.map(([, right]) => right!));
+      const joined = Object.fromEntries(lefts.map(({ id }, at) => [id, [rights[at]!.id]]));
+      // In an order that says nothing.
+      rights.sort((a, b) => a.text.localeCompare(b.text));
+      return { question: { ...fresh, lefts, rights }, key: { kind: 'match', pairs: joined } };
+    }
+    if (fresh.kind === 'gap') {
+      const { parts, accepted } = readGapText(lines.join('\n'));
+      if (accepted.length === 0 || accepted.length > 30) {
+        return 'Put what belongs into a gap in square brackets: The [lamp] turns.';
+      }
+      const question: Question = { ...fresh, parts };
+      return accepted.some((words) => words.length > 0)
+        ? {
+            question,
+            key: { kind: 'gap', accepted, heedsCase: false, heedsAccents: false },
+          }
+        : { question };
+    }
+    return { question: fresh };
+  }
+}
