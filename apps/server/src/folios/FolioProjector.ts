@@ -9,6 +9,7 @@ import {
   deskAlarms,
   deskAnswers,
   deskEntries,
+  deskMarks,
   deskPlacements,
   deskTallies,
   deskVotes,
@@ -357,6 +358,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
         deskEntries(doc).set(folioId, { ...entry, isHere: this.#isHere(folioId) });
       }
       for (const { key, value } of known.answers) deskAnswers(doc).set(key, value);
+      for (const { key, value } of known.marks) deskMarks(doc).set(key, value);
       for (const { key, value } of known.placements) deskPlacements(doc).set(key, value);
       for (const { key, value } of known.votes) deskVotes(doc).set(key, value);
       for (const { via, count } of known.walks) deskWalks(doc).set(via, count);

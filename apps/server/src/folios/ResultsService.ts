@@ -1,14 +1,22 @@
 import { Injectable } from '@nestjs/common';
-import { questionsOf, type Answer, type HandMark, type StudentResult } from '@gobrel/core';
+import {
+  deskMarks,
+  questionsOf,
+  type Answer,
+  type HandMark,
+  type StudentResult,
+} from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { notFound } from '../problems/problem.js';
+import { SyncService } from '../sync/SyncService.js';
 
 @Injectable()
 export class ResultsService {
   constructor(
     private readonly database: DataSource,
     private readonly lessons: LessonsService,
+    private readonly sync: SyncService,
   ) {}
 
   /** All that the students of a lesson did, by name. */
@@ -91,7 +99,20 @@ export class ResultsService {
     if (!questionsOf(await this.lessons.edition(editionId)).has(questionId)) {
       throw notFound('question');
     }
-    const { score, comment, stamp } = mark;
+    const { score } = mark;
+    await this.#keep(folioId, questionId, mark);
+    await this.sync.write(`desk:${lessonId}`, (doc) => {
+      const key = `${folioId}/${questionId}`;
+      if (score === null) deskMarks(doc).delete(key);
+      else deskMarks(doc).set(key, score);
+    });
+  }
+
+  async #keep(
+    folioId: string,
+    questionId: string,
+    { score, comment, stamp }: HandMark,
+  ): Promise<void> {
     if (score === null && comment.trim() === '' && stamp === '') {
       await this.database.query('DELETE FROM mark WHERE folio_id = $1 AND question_id = $2', [
         folioId,

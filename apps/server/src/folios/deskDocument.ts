@@ -1,6 +1,7 @@
 import {
   deskAnswers,
   deskEntries,
+  deskMarks,
   deskPlacements,
   deskVotes,
   deskWalks,
@@ -45,7 +46,7 @@ export const counts = ({ isLate }: DeskAnswer, countsLate: boolean): boolean =>
 /** Takes all that is known of a folio from the desk. */
 export function forget(desk: Y.Doc, folioId: string): void {
   deskEntries(desk).delete(folioId);
-  for (const map of [deskAnswers(desk), deskPlacements(desk), deskVotes(desk)]) {
+  for (const map of [deskAnswers(desk), deskMarks(desk), deskPlacements(desk), deskVotes(desk)]) {
     for (const key of [...map.keys()]) if (key.startsWith(`${folioId}/`)) map.delete(key);
   }
 }

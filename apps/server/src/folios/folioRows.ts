@@ -177,11 +177,12 @@ export async function readLesson(
 ): Promise<{
   entries: { folioId: string; entry: DeskEntry }[];
   answers: { key: string; value: DeskAnswer }[];
+  marks: { key: string; value: number }[];
   placements: { key: string; value: Placement }[];
   votes: { key: string; value: string }[];
   walks: { via: string; count: number }[];
 }> {
-  const [entries, answers, placements, votes, walks] = await Promise.all([
+  const [entries, answers, marks, placements, votes, walks] = await Promise.all([
     database.query<EntryRow[]>(`SELECT ${ENTRY} WHERE f.lesson_id = $1`, [lessonId]),
     database.query<
       {
@@ -195,6 +196,11 @@ export async function readLesson(
     >(`SELECT a.* FROM answer a JOIN folio f ON f.id = a.folio_id WHERE f.lesson_id = $1`, [
       lessonId,
     ]),
+    database.query<{ folio_id: string; question_id: string; score: number }[]>(
+      `SELECT m.folio_id, m.question_id, m.score FROM mark m JOIN folio f ON f.id = m.folio_id
+       WHERE f.lesson_id = $1 AND m.score IS NOT NULL`,
+      [lessonId],
+    ),
     database.query<
       { folio_id: string; slide_id: string; element_id: string; x: number; y: number }[]
     >(`SELECT p.* FROM placement p JOIN folio f ON f.id = p.folio_id WHERE f.lesson_id = $1`, [
@@ -216,6 +222,10 @@ export async function readLesson(
     answers: answers.map(({ folio_id, question_id, answer, score, is_late, answered_at }) => ({
       key: `${folio_id}/${question_id}`,
       value: { answer, score, at: answered_at.getTime(), isLate: is_late },
+    })),
+    marks: marks.map(({ folio_id, question_id, score }) => ({
+      key: `${folio_id}/${question_id}`,
+      value: score,
     })),
     votes: votes.map(({ folio_id, slide_id, link_id }) => ({
       key: `${folio_id}/${slide_id}`,

@@ -1,8 +1,8 @@
-import { answer, visit, type StudentResult } from '@gobrel/core';
+import { answer, readDesk, visit, type StudentResult } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { FoliosService } from '../folios/FoliosService.js';
 import { openClassroom, type Classroom } from '../testing/classroom.js';
-import { signUp, startServer, type TestServer } from '../testing/testServer.js';
+import { signUp, startServer, until, type TestServer } from '../testing/testServer.js';
 
 let server: TestServer;
 let room: Classroom;
@@ -35,6 +35,14 @@ test('a gradebook holds answers, walks and marks by hand; students see what the 
     room.ines.request('PUT', at(`students/${ada.folioId}/marks/q`), body);
   expect((await put(mark)).status).toBe(204);
   expect((await results())[0]?.marks).toEqual({ q: mark });
+  // At the desk, too: at once, and for whoever comes later.
+  const desk = await room.ines.open(`desk:${room.lessonId}`);
+  const seenAtDesk = () => readDesk(desk.doc).students[0]?.answers.q?.score;
+  expect(seenAtDesk()).toBe(0.5);
+  await put({ ...mark, score: null });
+  await until(() => seenAtDesk() === 0);
+  await put(mark);
+  await until(() => seenAtDesk() === 0.5);
   const seen = async (): Promise<Record<string, unknown> | null> =>
     (await ada.get<{ marks: Record<string, unknown> | null }>('student/marks')).body.marks;
   expect(await seen()).toBeNull();

@@ -11,6 +11,7 @@ import type { Placement, Placements } from '../stage/pieces.js';
  *
  *   students    map  FolioId → DeskEntry
  *   answers     map  'FolioId/question ElementId' → DeskAnswer
+ *   marks       map  'FolioId/question ElementId' → mark by hand, from 0 to 1
  *   placements  map  'FolioId/SlideId/ElementId' → Placement
  *   tallies     map  question ElementId → Tally
  *   votes       map  'FolioId/SlideId' → LinkId
@@ -42,7 +43,7 @@ export interface DeskEntry {
 
 export interface DeskAnswer {
   answer: Answer;
-  /** From 0 to 1, null without a key. */
+  /** From 0 to 1, null without a key; in a `Desk` the teacher's mark where there is one. */
   score: number | null;
   /** When it came, milliseconds since 1970 by the server's clock. */
   at: number;
@@ -78,6 +79,7 @@ export interface Desk extends DeskWork {
 
 export const deskEntries = (doc: Y.Doc): Y.Map<DeskEntry> => doc.getMap('students');
 export const deskAnswers = (doc: Y.Doc): Y.Map<DeskAnswer> => doc.getMap('answers');
+export const deskMarks = (doc: Y.Doc): Y.Map<number> => doc.getMap('marks');
 export const deskPlacements = (doc: Y.Doc): Y.Map<Placement> => doc.getMap('placements');
 export const deskVotes = (doc: Y.Doc): Y.Map<LinkId> => doc.getMap('votes');
 export const deskAlarms = (doc: Y.Doc): Y.Map<number> => doc.getMap('alarms');
@@ -98,7 +100,9 @@ export function readDesk(doc: Y.Doc): Desk {
   for (const [key, given] of deskAnswers(doc)) {
     const [folioId = '', questionId = ''] = key.split('/');
     const student = students.get(folioId);
-    if (student) student.answers[questionId] = given;
+    const byHand = deskMarks(doc).get(key);
+    if (student)
+      student.answers[questionId] = byHand === undefined ? given : { ...given, score: byHand };
   }
   for (const [key, placement] of deskPlacements(doc)) {
     const [folioId = '', slideId = '', elementId = ''] = key.split('/');
