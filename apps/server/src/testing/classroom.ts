@@ -25,6 +25,7 @@ export const SECRETS = {
   leftOutText: 'plantedtext77',
   spare: 'plantedspare77',
   wording: 'plantedwording77',
+  explanation: 'plantedexplanation77',
 } as const;
 
 /** A small deck with a secret in every place that students must not see. */
@@ -51,6 +52,7 @@ export function secretDeck(): Y.Doc {
   );
   setElement(doc, 'sea', 'q', {
     key: { kind: 'choice', optionIds: ['a', SECRETS.key], isPartial: false },
+    explanation: SECRETS.explanation,
   });
   setElement(doc, 'sea', 'boat', { expects: ['oar', SECRETS.expected] });
   return doc;

@@ -1,12 +1,10 @@
 import {
-  addSlide,
   addStop,
   findSlides,
   linkSlides,
   mapRegions,
   moveCards,
   moveLink,
-  removeLink,
   retarget,
   rewordLink,
   setSection,
@@ -29,8 +27,6 @@ import {
 } from '@xyflow/react';
 import '@xyflow/react/dist/style.css';
 import {
-  lazy,
-  Suspense,
   useCallback,
   useDeferredValue,
   useEffect,
@@ -42,21 +38,20 @@ import {
 } from 'react';
 import { http, sentenceOf } from '../api/http';
 import { useCheck } from '../check/CheckProvider';
-import { LinkPicker } from '../links/LinkPicker';
 import { useNotices } from '../ui/Notice';
 import { useStable } from '../ui/useStable';
 import { useDeck } from '../workspace/DeckContext';
 import { cardsMoved } from './cardMoves';
 import { MapDoing, NODE_TYPES, type MapNode } from './cards';
-import { carrierWords, CutDialog } from './CutDialog';
+import { carrierWords } from './CutDialog';
 import { DotGrid } from './DotGrid';
 import { MapBar, type Prompt } from './MapBar';
+import { MapDialogs, type MapDialog } from './MapDialogs';
 import { onMapKey } from './mapKeys';
 import { useMapSettings } from './mapSettings';
 import { MapTools } from './MapTools';
 import { WHOLE_MAP } from './fit';
 import { PlanPanel } from './PlanPanel';
-import { SectionDialog } from './SectionDialog';
 import { NOTHING, onlyCards, onlyLink, slidesIn, type MapSelection } from './selection';
 import { SmallMap } from './SmallMap';
 import { TrailLines } from './TrailLines';
@@ -65,7 +60,6 @@ import { useMapActions } from './useMapActions';
 import { useMapElements, type Walks } from './useMapElements';
 import { WireLayer, type Wire } from './WireLayer';
 
-const StartersDialog = lazy(() => import('../starters/StartersDialog'));
 const OTHER_BUTTONS = [1, 2];
 const PLAIN = { hideAttribution: true };
 
@@ -94,10 +88,7 @@ function DeckMap(): ReactElement {
   const [moving, setMoving] = useState<Record<string, { x: number; y: number }>>({});
   const [prompt, setPrompt] = useState<Prompt | null>(null);
   const [rewording, setRewording] = useState<LinkId | null>(null);
-  const [leading, setLeading] = useState<LinkId | null>(null);
-  const [cutting, setCutting] = useState<LinkId | null>(null);
-  const [section, setSectionOpen] = useState<Section | null>(null);
-  const [isStarting, setIsStarting] = useState(false);
+  const [dialog, setDialog] = useState<MapDialog | null>(null);
   const [sought, setSought] = useState('');
   const [isSelecting, setIsSelecting] = useState(false);
   const [isTidying, setIsTidying] = useState(false);
@@ -171,10 +162,10 @@ function DeckMap(): ReactElement {
     ...{ slideIds, linkId: selection.linkId, ask: setPrompt, show },
     clear: () => setSelection(NOTHING),
     reword: setRewording,
-    lead: setLeading,
-    cut: setCutting,
-    editSection: setSectionOpen,
-    openStarters: () => setIsStarting(true),
+    lead: (linkId) => setDialog({ kind: 'lead', linkId }),
+    cut: (linkId) => setDialog({ kind: 'cut', linkId }),
+    editSection: ({ id }) => setDialog({ kind: 'section', sectionId: id }),
+    openStarters: () => setDialog({ kind: 'starters' }),
   });
 
   const onNodesChange = useCallback(
@@ -292,7 +283,7 @@ function DeckMap(): ReactElement {
   const doing = useMemo(
     () => ({
       fold: (of: Section, isFolded: boolean) => void run(setSection(doc, of.id, { isFolded })),
-      pickSection: (of: Section) => setSectionOpen(of),
+      pickSection: ({ id }: Section) => setDialog({ kind: 'section', sectionId: id }),
     }),
     [doc, run],
   );
@@ -421,55 +412,15 @@ function DeckMap(): ReactElement {
           </div>
         </div>
       </div>
-      <LinkPicker
-        title={`“${leading ? (deck.links[leading]?.wording ?? '') : ''}” leads to …`}
-        isOpen={leading !== null}
-        current={leading ? deck.links[leading]?.target : undefined}
-        onPick={(target) => leading && run(retarget(doc, leading, target))}
-        onNew={(title) => {
-          if (!leading) return;
-          const from = deck.links[leading]?.from;
-          const added = run(addSlide(doc, { title, layout: 'text', beside: from }));
-          if (added) run(retarget(doc, leading, toSlide(added.slideId)));
-        }}
-        onClose={() => setLeading(null)}
-      />
-      <CutDialog
-        link={cutting ? deck.links[cutting] : undefined}
-        slide={cutting ? deck.slides[deck.links[cutting]?.from ?? ''] : undefined}
+      <MapDialogs
+        dialog={dialog}
+        beside={slides.length === 1 ? slides[0]!.id : undefined}
         onClose={() => {
-          setCutting(null);
+          setDialog(null);
           focusMap();
         }}
-        onCut={(how) => {
-          if (cutting) run(removeLink(doc, cutting, how));
-          setSelection(NOTHING);
-        }}
-      />
-      <Suspense>
-        {isStarting && (
-          <StartersDialog
-            beside={slides.length === 1 ? slides[0]!.id : undefined}
-            onAdded={(slideId) => {
-              setIsStarting(false);
-              show([slideId]);
-            }}
-            onClose={() => setIsStarting(false)}
-          />
-        )}
-      </Suspense>
-      <SectionDialog
-        section={section ? (deck.sections[section.id] ?? null) : null}
-        onClose={() => setSectionOpen(null)}
-        onSelect={(of) =>
-          setSelection(
-            onlyCards(
-              Object.values(deck.slides)
-                .filter(({ sectionId }) => sectionId === of)
-                .map(({ id }) => id),
-            ),
-          )
-        }
+        onShow={show}
+        onSelect={(ids) => setSelection(onlyCards(ids))}
       />
     </MapDoing>
   );
