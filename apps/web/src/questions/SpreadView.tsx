@@ -39,7 +39,8 @@ export function SpreadView(props: {
         ]}
       />
       <p className="mt-2 text-[13px] text-soft">
-        Median {short(median)} {unit}; half of them from {short(lower)} to {short(upper)}.
+        Median {[short(median), unit].filter(Boolean).join(' ')}; half of them from {short(lower)}{' '}
+        to {short(upper)}.
         {outliers.length > 0 &&
           ` Far off: ${[...new Set(outliers)].slice(0, 8).map(short).join(', ')}.`}
       </p>

@@ -1,9 +1,10 @@
 import {
+  binsOfSums,
   cronbachAlpha,
   discrimination,
   facility,
+  medianOf,
   slideTimes,
-  spreadOf,
   strongDistractors,
   tallyOf,
   totalsOf,
@@ -126,13 +127,8 @@ export function QuestionFigures(props: {
 export function LessonFigures(props: { table: MarkTable }): ReactElement {
   const { table } = props;
   const totals = totalsOf(table);
-  const values = totals.reduce<Record<string, number>>((counts, total) => {
-    const key = String(Math.round(total * 100) / 100);
-    return { ...counts, [key]: (counts[key] ?? 0) + 1 };
-  }, {});
-  const spread = spreadOf(values);
-  const data = (spread?.bins ?? []).map(({ from, to, count }) => ({
-    points: from === to ? from.toFixed(1) : `${from.toFixed(1)} – ${to.toFixed(1)}`,
+  const data = binsOfSums(totals).map(({ from, to, count }) => ({
+    points: from === to ? String(from) : `${from.toFixed(1)} – ${to.toFixed(1)}`,
     students: count,
   }));
   return (
@@ -140,15 +136,15 @@ export function LessonFigures(props: { table: MarkTable }): ReactElement {
       <div className="mb-4 flex flex-wrap gap-2">
         <FigureView
           name="Cronbach’s alpha"
-          how="How well the questions go together, what is missing as nothing:"
+          how="How well the questions go together, for those whose route led to all of them; what they left out earns nothing:"
           figure={cronbachAlpha(table)}
         />
         <FigureView
           name="Median of the sums"
           how="Half earned more, half less:"
           figure={
-            spread
-              ? { value: spread.median, students: totals.length }
+            totals.length > 0
+              ? { value: medianOf(totals), students: totals.length }
               : { value: null, students: 0, needed: 1 }
           }
           show={(value) => value.toFixed(1)}

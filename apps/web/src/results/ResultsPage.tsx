@@ -80,8 +80,8 @@ function Results({ results }: { results: LessonResults }): ReactElement {
   );
   const questions = useMemo(() => markedQuestions(edition), [edition]);
   const table = useMemo(
-    () => markTable(students, questions, countsLate),
-    [students, questions, countsLate],
+    () => markTable(students, questions, countsLate, edition),
+    [students, questions, countsLate, edition],
   );
   const again = (): void => void queries.invalidateQueries({ queryKey: ['results', lessonId] });
   const mark = (row: number, column: number, given: HandMark): void => {

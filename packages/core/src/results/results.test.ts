@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  binsOfSums,
   correlation,
   cronbachAlpha,
   discrimination,
@@ -59,6 +60,41 @@ describe('worked out by hand', () => {
   test('Cronbach’s alpha', () => {
     expect(variance(totalsOf(TEN))).toBeCloseTo(1.05, 12);
     expect(cronbachAlpha(TEN).value).toBeCloseTo(1.5 * (1 - 0.67 / 1.05), 12);
+  });
+
+  test('alpha is that of the students whose route led to all questions', () => {
+    const ten = TEN.rows.map((row) => [...row]);
+    const rows = [...ten, [1, null, null], [null, null, 0], [null, 1, null]];
+    const all = [true, true, true];
+    const met = [...ten.map(() => all), [true, false, false], [false, false, true], all];
+    // The last came to all and left two out: it counts, with nothing for those.
+    const figure = cronbachAlpha({ ...table(rows), met });
+    expect(figure.students).toBe(11);
+    expect(figure.value).toBeCloseTo(cronbachAlpha(table([...ten, [0, 1, 0]])).value!, 12);
+    const deckOf = readDeck(deck(slide('a', choiceQuestion('x', '?', ['*1', '2'])), slide('b')));
+    const asked = markedQuestions(deckOf);
+    const who = (walk: string[]): StudentResult => ({
+      ...{ folioId: 'f', name: 'N', handedInAt: null, attempts: 0, isPractice: false },
+      ...{ answers: {}, marks: {} },
+      walk: walk.map((slideId) => ({ slideId, via: 'start', at: 0 })),
+    });
+    expect(markTable([who(['b']), who(['b', 'a'])], asked, false, deckOf).met).toEqual([
+      [false],
+      [true],
+    ]);
+  });
+
+  test('whole sums have a bar for each whole number, others are binned', () => {
+    expect(binsOfSums([3, 0, 0, 1])).toEqual([
+      { from: 0, to: 0, count: 2 },
+      { from: 1, to: 1, count: 1 },
+      { from: 2, to: 2, count: 0 },
+      { from: 3, to: 3, count: 1 },
+    ]);
+    const bins = binsOfSums([0.5, 1, 2.25, 4]);
+    expect(bins.reduce((sum, { count }) => sum + count, 0)).toBe(4);
+    expect([bins[0]!.from, bins.at(-1)!.to]).toEqual([0.5, 4]);
+    expect(binsOfSums([])).toEqual([]);
   });
 
   test('questions that all say the same have an alpha of 1', () => {
@@ -184,7 +220,10 @@ describe('marks', () => {
     late.answers.q!.isLate = true;
     expect(markOf(late, 'q', false)).toBeNull();
     expect(markOf(late, 'q', true)).toBe(1);
-    expect(markTable([late, student()], [asked], false).rows).toEqual([[null], [1]]);
+    expect(markTable([late, student()], [asked], false, { slides: {} }).rows).toEqual([
+      [null],
+      [1],
+    ]);
   });
 
   test('xAPI: one statement for each answer, with what it was worth', () => {

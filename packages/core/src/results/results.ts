@@ -68,13 +68,29 @@ export function markOf(
   return given && (countsLate || !given.isLate) ? given.score : null;
 }
 
-/** All marks as a table: students by questions. */
+/** All marks as a table: students by questions; with the edition it knows whose route led to which. */
 export const markTable = (
   students: readonly StudentResult[],
   questions: readonly QuestionElement[],
   countsLate: boolean,
+  edition: Pick<Deck, 'slides'>,
 ): MarkTable => ({
   questionIds: questions.map(({ id }) => id),
   points: questions.map(({ question }) => question.points),
   rows: students.map((student) => questions.map(({ id }) => markOf(student, id, countsLate))),
+  met: metBy(students, questions, edition),
 });
+
+function metBy(
+  students: readonly StudentResult[],
+  questions: readonly QuestionElement[],
+  { slides }: Pick<Deck, 'slides'>,
+): boolean[][] {
+  const slideOf = new Map(
+    Object.values(slides).flatMap((slide) => slide.elements.map(({ id }) => [id, slide.id])),
+  );
+  return students.map(({ walk }) => {
+    const walked = new Set(walk.map(({ slideId }) => slideId));
+    return questions.map(({ id }) => walked.has(slideOf.get(id) ?? ''));
+  });
+}

@@ -1,4 +1,4 @@
-import { quantile } from '../questions/values.js';
+import { quantile, spreadOf, type Bin } from '../questions/values.js';
 
 /** A figure with the number of students it rests on; of too few there is none, only how many it would take. */
 export type Figure =
@@ -9,6 +9,13 @@ export const ENOUGH = { facility: 5, discrimination: 10, groups: 20, alpha: 10 }
 
 export const mean = (values: readonly number[]): number =>
   values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** Half of the values lie above it; of none it is not a number. */
+export const medianOf = (values: readonly number[]): number =>
+  quantile(
+    [...values].sort((a, b) => a - b),
+    0.5,
+  );
 
 /** The variance of a whole group: squared deviations over their number. */
 export function variance(values: readonly number[]): number {
@@ -30,6 +37,8 @@ export interface MarkTable {
   questionIds: readonly string[];
   points: readonly number[];
   rows: readonly (readonly (number | null)[])[];
+  /** Whether the route of each student led to each question; all did where this is left out. */
+  met?: readonly (readonly boolean[])[];
 }
 
 /** What each student earned in all, in points; what is missing earns nothing. */
@@ -89,21 +98,46 @@ export function upperLower(table: MarkTable, at: number): Figure {
 }
 
 /**
- * Cronbach's alpha: k / (k − 1) · (1 − Σ variances of the questions / variance of the totals), in points, with what is
- * missing as nothing. It asks for two questions at least and totals that vary.
+ * Cronbach's alpha: k / (k − 1) · (1 − Σ variances of the questions / variance of the totals), in points, of the students
+ * whose route led to all questions; what those left out earns nothing. It asks for two questions at least and totals
+ * that vary.
  */
-export function cronbachAlpha(table: MarkTable): Figure {
+export function cronbachAlpha(whole: MarkTable): Figure {
+  const table = { ...whole, rows: whole.rows.filter((_, at) => metAll(whole, at)) };
   const { rows, points, questionIds } = table;
   const k = questionIds.length;
   const none: Figure = { value: null, students: rows.length, needed: ENOUGH.alpha };
   if (rows.length < ENOUGH.alpha || k < 2) return none;
-  const whole = variance(totalsOf(table));
-  if (!(whole > 1e-12)) return none;
+  const ofTotals = variance(totalsOf(table));
+  if (!(ofTotals > 1e-12)) return none;
   const parts = points.reduce(
     (sum, worth, at) => sum + variance(rows.map((row) => (row[at] ?? 0) * worth)),
     0,
   );
-  return { value: (k / (k - 1)) * (1 - parts / whole), students: rows.length };
+  return { value: (k / (k - 1)) * (1 - parts / ofTotals), students: rows.length };
+}
+
+const metAll = ({ rows, met }: MarkTable, at: number): boolean =>
+  !met || rows[at]!.every((mark, question) => mark !== null || met[at]![question] === true);
+
+/** Most bars that a chart of sums has one of for each whole number. */
+const MOST_WHOLE = 30;
+
+/** How sums are spread: a bin for each whole number where all are whole, otherwise as wide as `spreadOf` says. */
+export function binsOfSums(totals: readonly number[]): Bin[] {
+  const [least, most] = [Math.min(...totals), Math.max(...totals)];
+  if (totals.length > 0 && totals.every(Number.isInteger) && most - least <= MOST_WHOLE) {
+    return Array.from({ length: most - least + 1 }, (_, index) => ({
+      ...{ from: least + index, to: least + index },
+      count: totals.filter((total) => total === least + index).length,
+    }));
+  }
+  const counts: Record<string, number> = {};
+  for (const total of totals) {
+    const key = String(Math.round(total * 100) / 100);
+    counts[key] = (counts[key] ?? 0) + 1;
+  }
+  return spreadOf(counts)?.bins ?? [];
 }
 
 /** A wrong option and how those who picked it did in the other questions. */
