@@ -15,6 +15,7 @@ import {
   type LessonState,
   type RouteGraph,
   type Slide,
+  type SlideId,
   type ZoneElement,
 } from '@gobrel/core';
 import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider';
@@ -89,6 +90,16 @@ export class SimulatedStudent {
     return { cookie, folioId, lessonId };
   }
 
+  /** What was asked on the fly is not in the edition that the class came with: it is fetched, as a device does. */
+  async #answerAsked(slideId: SlideId, cookie: string): Promise<void> {
+    this.#done.add(slideId);
+    const got = await fetch(`${this.work.url}/api/student/lesson`, { headers: { cookie } });
+    if (!got.ok) return;
+    const { edition } = (await got.json()) as { edition: Deck | null };
+    const slide = edition?.slides[slideId];
+    if (slide) this.#workOn(slide);
+  }
+
   #connect(cookie: string, folioId: string, lessonId: string): void {
     const { url } = this.work;
     class CookieSocket extends WebSocket {
@@ -119,6 +130,11 @@ export class SimulatedStudent {
     const { here, back } = standing(readFolio(this.#doc).walk);
     const isTogether = state.pace === 'together' && state.slideId !== null;
     if (state.vote?.isOpen) this.#vote(state.vote.slideId);
+    const { askedSlideId } = state;
+    if (askedSlideId) {
+      if (!this.#done.has(askedSlideId)) await this.#answerAsked(askedSlideId, cookie);
+      return;
+    }
     if (isTogether && here !== state.slideId) {
       visit(this.#doc, state.slideId!, 'teacher', Date.now());
       return;

@@ -1,4 +1,5 @@
-import { readDesk } from '@gobrel/core';
+import { clipSlides, readDeck, readDesk, type Deck } from '@gobrel/core';
+import { choiceQuestion, deck, slide } from '@gobrel/core/testing';
 import { DataSource } from 'typeorm';
 import { openClassroom, type Classroom } from '../testing/classroom.js';
 import { signUp, startServer, until, Visitor, type TestServer } from '../testing/testServer.js';
@@ -27,6 +28,15 @@ test('a practice class joins, walks and answers over the network, and is gone in
   expect(readDesk(desk.doc).students.find(({ name }) => name === 'Ada')?.isPractice).toBe(false);
   await until(() => simulated().some(({ answers }) => answers.q !== undefined), 30_000);
   await until(() => simulated().some(({ steps }) => steps > 1), 20_000);
+  // What is asked on the fly is answered, too.
+  const asked = deck(slide('s', choiceQuestion('now', 'Ready?', ['Yes', 'No'])));
+  const clip = JSON.stringify(clipSlides(readDeck(asked), '', ['s']));
+  const { body } = await room.ines.post<{ slideId: string }>(`lessons/${room.lessonId}/ask`, {
+    clip,
+  });
+  const { edition } = (await room.ines.get<{ edition: Deck }>(`lessons/${room.lessonId}`)).body;
+  const question = edition.slides[body.slideId]!.elements.find(({ kind }) => kind === 'question')!;
+  await until(() => simulated().some(({ answers }) => answers[question.id]), 20_000);
   expect((await room.ines.request('DELETE', `lessons/${room.lessonId}/practice`)).status).toBe(204);
   await until(() => readDesk(desk.doc).students.length === 1);
   const left = await server.app

@@ -86,7 +86,7 @@ function StartLesson({ isOpen, onClose }: { isOpen: boolean; onClose: () => void
   return (
     <Dialog
       title="Start a lesson"
-      description="The deck is frozen as it is now; changes made later do not reach this lesson."
+      description="The deck is frozen as it is now; changes made later reach this lesson only when you take them over."
       isOpen={isOpen}
       onClose={onClose}
     >

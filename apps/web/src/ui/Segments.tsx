@@ -14,7 +14,7 @@ export function Segments<T extends string>(props: {
       aria-label={props.label}
       value={props.value}
       onValueChange={(value) => value && props.onChange(value as T)}
-      className="inline-flex rounded-[6px] border border-line bg-sheet p-0.5"
+      className="inline-flex w-fit rounded-[6px] border border-line bg-sheet p-0.5"
     >
       {props.options.map((option) => (
         <ToggleGroup.Item
