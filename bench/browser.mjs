@@ -39,6 +39,7 @@ export async function openBrowser() {
     server,
     context,
     page: await context.newPage(),
+    teacher,
     /**
      * Puts slides and links into a new deck; its address comes back.
      * @param {import('@gobrel/core').Deck} deck

@@ -15,6 +15,7 @@ const BENCHES = [
   'tallies',
   'joinStorm',
   'classSizes',
+  'heavyTallies',
 ];
 checkNode();
 checkPackages();

@@ -6,7 +6,7 @@ import { AreaOutlines } from '../hotspot/AreaButton';
 import { PictureSurface } from '../PictureSurface';
 import type { TallyViewProps } from '../registry';
 import { useHeavy } from '../useHeavy';
-import { SpotMarks } from './SpotMarks';
+import { MarkField } from './MarkField';
 
 type View = 'markers' | 'density' | 'groups';
 const VIEWS: { value: View; label: string }[] = [
@@ -29,7 +29,7 @@ export default function SelectPointTallyView(props: TallyViewProps<'selectPoint'
       <PictureSurface picture={element.picture} alt={element.pictureAlt}>
         {view === 'density' && heavy && <Density field={heavy.density} />}
         {view !== 'density' && (
-          <SpotMarks spots={spots} marker={marker} opacity={view === 'groups' ? 0.35 : 0.75} />
+          <MarkField spots={spots} marker={marker} opacity={view === 'groups' ? 0.35 : 0.75} />
         )}
         {view === 'groups' &&
           heavy?.clusters.map(({ x, y, radius, count }, index) => (

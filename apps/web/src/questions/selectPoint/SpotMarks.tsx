@@ -1,16 +1,15 @@
 import type { SelectPointQuestion, Spot } from '@gobrel/core';
 import type { ReactElement } from 'react';
 
-/** Markers over a picture; `opacity` for those of a whole class. */
+/** A student's markers over a picture. */
 export function SpotMarks(props: {
   spots: readonly Spot[];
   marker: SelectPointQuestion['marker'];
-  opacity?: number;
-  colour?: string;
 }): ReactElement {
-  const { spots, marker, opacity = 1, colour = '#17505C' } = props;
+  const { spots, marker } = props;
+  const colour = '#17505C';
   return (
-    <span className="pointer-events-none absolute inset-0" style={{ opacity }} aria-hidden>
+    <span className="pointer-events-none absolute inset-0" aria-hidden>
       {spots.map(({ x, y }, index) =>
         marker === 'line' ? (
           <span

@@ -5,13 +5,19 @@ import type { TallyViewProps } from '../registry';
 import { useHeavy } from '../useHeavy';
 
 const MOST_ROWS = 12;
+/** Texts that are shown as near to one. */
+const MOST_NEAR = 6;
+/** Different texts that are put together at once; more wait for the worker. */
+const AT_ONCE = 200;
 
 /** What was written, answers that say the same together, and those that nearly do beside them. */
 export default function TextEntryTallyView(props: TallyViewProps<'textEntry'>): ReactElement {
   const { element, tally, students, showsKey, likened = {}, onLiken } = props;
   const known = useHeavy({ what: 'texts', texts: tally.texts, likened });
-  const groups =
-    known?.groups ?? likeTexts(tally.texts, likened).map((group) => ({ ...group, near: [] }));
+  const isWaiting = !known && Object.keys(tally.texts).length > AT_ONCE;
+  const groups = isWaiting
+    ? []
+    : (known?.groups ?? likeTexts(tally.texts, likened).map((group) => ({ ...group, near: [] })));
   const isRight = (text: string): boolean =>
     showsKey && markAnswer(element as QuestionElement, { kind: 'textEntry', text }) === 1;
   const row = (text: string, count: number): BarRow => ({
@@ -22,6 +28,7 @@ export default function TextEntryTallyView(props: TallyViewProps<'textEntry'>): 
   const near = groups.slice(0, MOST_ROWS).filter((group) => group.near.length > 0);
   return (
     <>
+      {isWaiting && <p className="text-[13px] text-soft">Putting like answers together …</p>}
       <Bars
         caption="What was written"
         students={students}
@@ -36,7 +43,7 @@ export default function TextEntryTallyView(props: TallyViewProps<'textEntry'>): 
           {near.map((group) => (
             <li key={group.text} className="flex flex-wrap items-center gap-x-2">
               Near “{group.text}”:
-              {group.near.map(({ text, count }) => (
+              {group.near.slice(0, MOST_NEAR).map(({ text, count }) => (
                 <span key={text} className="flex items-center gap-1">
                   {text} ({count})
                   {onLiken && (
@@ -51,6 +58,7 @@ export default function TextEntryTallyView(props: TallyViewProps<'textEntry'>): 
                   )}
                 </span>
               ))}
+              {group.near.length > MOST_NEAR && `and ${group.near.length - MOST_NEAR} more`}
             </li>
           ))}
         </ul>
