@@ -11,7 +11,8 @@ import { report } from './measure.mjs';
 const MARKERS = 3000;
 const MARKERS_EACH = 20;
 const WORDS = 3000;
-const WATCHED = 4000;
+const WATCHED = 3000;
+const ROUNDS = 3;
 /** Milliseconds from which on a task counts as long, by the Long Tasks API. */
 const LONG = 50;
 
@@ -100,8 +101,13 @@ async function measured(lessonId, slide) {
   await page.waitForTimeout(WATCHED);
   // What is fetched and compiled once is not what is measured.
   await longestAfter(slide);
-  const plain = await longestAfter('Plain');
-  return { plain, heavy: await longestAfter(slide) };
+  // Of a machine that others share the quickest of some rounds says most.
+  const rounds = { plain: /** @type {number[]} */ ([]), heavy: /** @type {number[]} */ ([]) };
+  for (let round = 0; round < ROUNDS; round++) {
+    rounds.plain.push(await longestAfter('Plain'));
+    rounds.heavy.push(await longestAfter(slide));
+  }
+  return { plain: Math.min(...rounds.plain), heavy: Math.min(...rounds.heavy), rounds };
 }
 
 const students = MARKERS / MARKERS_EACH;
@@ -129,7 +135,7 @@ report({
   name: 'heavy-tallies',
   bar: 1,
   ratio: Math.max(markers.heavy - markers.plain, words.heavy - words.plain, 0) / LONG,
-  baseline: { markersPlain: markers.plain, wordsPlain: words.plain },
-  product: { markers: markers.heavy, words: words.heavy },
-  note: `longest task in ms after opening a tally; ratio of what grouping adds to it, to ${LONG} ms`,
+  baseline: { markersPlain: markers.rounds.plain, wordsPlain: words.rounds.plain },
+  product: { markers: markers.rounds.heavy, words: words.rounds.heavy },
+  note: `longest task in ms after opening a tally, by round, 0 for none over 50; ratio of what grouping adds to it, to ${LONG} ms`,
 });
