@@ -129,6 +129,7 @@ test('a live lesson: waiting room, together, vote, hold with a word, timer, put 
     await own(keno).fill('grey');
     for (const page of students) await own(page).blur();
     await expect(screen.getByText('Which word fits the sea today?')).toBeVisible();
+    await expect(tove.getByText('Which word fits the sea today?')).toHaveCount(1);
     await pick(desk, 'Which word fits the sea today?');
     await expect(desk.getByRole('row', { name: /wild/i })).toContainText('2');
     await desk.getByRole('radio', { name: 'Roll' }).click();

@@ -1,4 +1,5 @@
 import type { DirectConnection } from '@hocuspocus/server';
+import { Logger } from '@nestjs/common';
 import {
   countAnswer,
   deskAnswers,
@@ -19,6 +20,7 @@ const TALLY_PAUSE = 200;
  * The tallies of one lesson, kept up answer by answer from the desk's document, which knows the answers of all servers.
  */
 export class LessonTallies {
+  #logger = new Logger('tallies');
   #desk: DirectConnection;
   #tallies = new Map<ElementId, Tally>();
   #countsLate = false;
@@ -77,7 +79,7 @@ export class LessonTallies {
     if (this.#stale.size === 0 || this.#timer) return;
     this.#timer = setTimeout(() => {
       this.#timer = null;
-      void this.#tell();
+      this.#tell().catch((error: unknown) => this.#logger.error(String(error)));
     }, TALLY_PAUSE);
   }
 

@@ -2,9 +2,12 @@ import {
   addLeaf,
   answer,
   deskAnswers,
+  deskEntries,
   deskTallies,
   place,
   plain,
+  questionsOf,
+  readDeck,
   readDesk,
   readFolio,
   readLessonState,
@@ -15,9 +18,12 @@ import {
   type Deck,
   type Tally,
 } from '@gobrel/core';
+import { deck, question, slide } from '@gobrel/core/testing';
 import { DataSource } from 'typeorm';
-import { openClassroom, SECRETS, type Classroom } from '../testing/classroom.js';
+import { openClassroom, secretDeck, SECRETS, type Classroom } from '../testing/classroom.js';
 import { startServer, until, Visitor, type TestServer } from '../testing/testServer.js';
+import { markAnew } from './folioRows.js';
+import { FoliosService } from './FoliosService.js';
 
 let server: TestServer;
 let room: Classroom;
@@ -280,4 +286,67 @@ test('a stranger with no cookie gets nothing', async () => {
         .status,
     ).toBe(401);
   }
+});
+
+test('a final answer stands also when the database was out of reach as it came', async () => {
+  const asked = deck(
+    slide(
+      's',
+      question(
+        'once',
+        '?',
+        { kind: 'textEntry', points: 1 },
+        { kind: 'textEntry', accepted: ['tern'], heedsCase: false, heedsAccents: false },
+        undefined,
+        { isFinal: true },
+      ),
+    ),
+  );
+  const other = await openClassroom(server, asked);
+  const ada = await other.join('Ada');
+  const folio = await ada.open(`folio:${ada.folioId}`);
+  const desk = await other.ines.open(`desk:${other.lessonId}`);
+  await until(() => deskEntries(desk.doc).get(ada.folioId)?.isHere === true);
+  await server.app.get(FoliosService).settle();
+  const away = jest
+    .spyOn(server.app.get(DataSource), 'transaction')
+    .mockRejectedValueOnce(new Error('out of reach'));
+  answer(folio.doc, 'once', { kind: 'textEntry', text: 'tern' }, Date.now());
+  await until(() => deskAnswers(desk.doc).get(`${ada.folioId}/once`)?.score === 1);
+  expect(away).toHaveBeenCalledTimes(2);
+  away.mockRestore();
+  answer(folio.doc, 'once', { kind: 'textEntry', text: 'gull' }, Date.now());
+  await folio.acknowledged();
+  await server.app.get(FoliosService).settle();
+  const rows = await server.app
+    .get(DataSource)
+    .query<{ answer: object }[]>('SELECT answer FROM answer WHERE folio_id = $1', [ada.folioId]);
+  expect(rows).toEqual([{ answer: { kind: 'textEntry', text: 'tern' } }]);
+});
+
+test('an answer that is changed while marks are given anew keeps the mark of what it is now', async () => {
+  const database = server.app.get(DataSource);
+  const other = await openClassroom(server);
+  const ada = await other.join('Ada');
+  const folio = await ada.open(`folio:${ada.folioId}`);
+  answer(folio.doc, 'q', { kind: 'choice', optionIds: ['b'] }, Date.now());
+  await folio.acknowledged();
+  await server.app.get(FoliosService).settle();
+  // What was read before it was changed: it is marked by that, and must not be written over what is there now.
+  const stale = { folio_id: ada.folioId, question_id: 'q', score: 0 };
+  await database.query(
+    `UPDATE answer SET answer = '{"kind":"choice","optionIds":["a"]}', score = 1 WHERE folio_id = $1`,
+    [ada.folioId],
+  );
+  const read = jest
+    .spyOn(database, 'query')
+    .mockResolvedValueOnce([{ ...stale, answer: { kind: 'choice', optionIds: ['b'] } }]);
+  const questions = questionsOf(readDeck(secretDeck()));
+  await markAnew(database, other.lessonId, questions);
+  read.mockRestore();
+  const [row] = await database.query<{ score: number }[]>(
+    'SELECT score FROM answer WHERE folio_id = $1',
+    [ada.folioId],
+  );
+  expect(row?.score).toBe(1);
 });

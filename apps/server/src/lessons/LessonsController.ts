@@ -79,10 +79,10 @@ export class LessonsController {
     @Body() body: TimesDto,
   ): Promise<void> {
     await this.access.requireLesson(teacher.id, id);
-    checkTimes(body);
     const lesson = await this.lessons.require(id);
     if (lesson.endedAt) throw refused('This lesson has ended.');
-    const { opensAt = lesson.opensAt, closesAt = lesson.closesAt } = body;
+    const { opensAt = isoOf(lesson.opensAt), closesAt = isoOf(lesson.closesAt) } = body;
+    checkTimes({ opensAt, closesAt });
     await this.lessons.setTimes(id, { opensAt, closesAt });
   }
 
@@ -113,6 +113,10 @@ export class LessonsController {
     await this.lessons.end(id);
   }
 }
+
+/** The database hands out a moment as a date. */
+const isoOf = (time: Date | string | null): string | null =>
+  time === null ? null : new Date(time).toISOString();
 
 function checkTimes({ opensAt, closesAt }: TimesDto): void {
   if (closesAt && Date.parse(closesAt) <= Math.max(Date.now(), Date.parse(opensAt ?? '') || 0)) {

@@ -20,16 +20,18 @@ import { useNotices } from '../ui/Notice';
 import { useSize } from '../ui/useSize';
 import { EditedDeckProvider, useEditedDeck } from '../workspace/DeckContext';
 
-/** What is written line by line, by what the kind takes. */
+/** What is written line by line, by what the kind takes, and what stands there to begin with. */
 const WRITTEN = {
-  items: { label: 'One on each line', rows: 4, hint: '' },
-  pairs: { label: 'Pairs, one on each line', rows: 4, hint: 'Each as: left = right' },
+  items: { label: 'One on each line', rows: 4, hint: '', start: 'Yes\nNo' },
+  pairs: {
+    ...{ label: 'Pairs, one on each line', rows: 4, hint: 'Each as: left = right' },
+    start: '',
+  },
   gaps: {
-    label: 'Text',
-    rows: 3,
+    ...{ label: 'Text', rows: 3, start: '' },
     hint: 'What belongs into a gap stands in brackets: The [lamp] turns.',
   },
-  pieces: { label: 'Pieces, one on each line', rows: 4, hint: '' },
+  pieces: { label: 'Pieces, one on each line', rows: 4, hint: '', start: '' },
 } as const;
 /** Kinds that say nothing before areas have been drawn on a picture. */
 const NEEDS_PICTURE: readonly KindName[] = ['hotspot'];
@@ -39,10 +41,11 @@ export function OwnQuestion(props: { onAsk: (clip: string) => void }): ReactElem
   const { trouble } = useNotices();
   const [kind, setKind] = useState<KindName>('choice');
   const [prompt, setPrompt] = useState('');
-  const [lines, setLines] = useState('Yes\nNo');
+  const [lines, setLines] = useState<string>(WRITTEN.items.start);
   const [zones, setZones] = useState('Here\nThere');
   const [made, setMade] = useState<Y.Doc | null>(null);
   const takes = ASKED_LINES[kind];
+  const written = takes && WRITTEN[takes];
   const make = (): Y.Doc | null => {
     const doc = new Y.Doc();
     const asked = { kind, prompt: prompt.trim(), lines: textLines(lines), zones: textLines(zones) };
@@ -71,10 +74,24 @@ export function OwnQuestion(props: { onAsk: (clip: string) => void }): ReactElem
           label="Answered by"
           value={kind}
           options={QUESTION_KINDS.map((value) => ({ value, label: questionLabel(value) }))}
-          onChange={setKind}
+          onChange={(next) => {
+            const nextTakes = ASKED_LINES[next];
+            // What was written for one kind stays, if anything was.
+            const isUntouched = lines === '' || lines === WRITTEN.items.start;
+            if (nextTakes && isUntouched) setLines(WRITTEN[nextTakes].start);
+            setKind(next);
+          }}
         />
       </Setting>
-      {takes && <Lines {...WRITTEN[takes]} value={lines} onChange={setLines} />}
+      {written && (
+        <Lines
+          label={written.label}
+          rows={written.rows}
+          hint={written.hint}
+          value={lines}
+          onChange={setLines}
+        />
+      )}
       {takes === 'pieces' && (
         <Lines label="Zones, one on each line" rows={2} value={zones} onChange={setZones} />
       )}

@@ -1,4 +1,11 @@
-import { isSpare, phoneReading, STAGE, type SlideElement, type ThemeName } from '@gobrel/core';
+import {
+  isSpare,
+  phoneReading,
+  STAGE,
+  wordsOf,
+  type SlideElement,
+  type ThemeName,
+} from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
 import { MediaBody } from '../stage/bodies/MediaBody';
@@ -31,6 +38,10 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
   const isPlain =
     !slide.ground.picture &&
     slide.elements.every((element) => isBelow(element) || isSpare(element));
+  // A slide that is named after its question does not say it twice.
+  const isPrompt = reading.questions.some(
+    (element) => 'text' in element && wordsOf(element.text).slice(0, 80) === slide.title,
+  );
   const zones = reading.zones.filter((zone) => zone.kind === 'zone');
   const wordLinks = {
     isLink: (linkId: string) => links.some((link) => link.id === linkId),
@@ -58,7 +69,7 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
         )}
       </div>
       <div className="flex flex-col gap-4 p-4 text-[17px]">
-        <h1 className="text-[22px]">{slide.title}</h1>
+        {!isPrompt && <h1 className="text-[22px]">{slide.title}</h1>}
         {reading.texts.map((element) =>
           'text' in element ? (
             <div key={element.id} className="slide-text">
@@ -162,8 +173,9 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
               <button
                 key={link.id}
                 type="button"
+                disabled={work.isHeld}
                 onClick={() => work.onFollow(link.id)}
-                className="min-h-[52px] rounded-[6px] border border-[#e6c4b6] bg-sheet px-4 text-left font-semibold text-ember-deep"
+                className="min-h-[52px] disabled:opacity-50 rounded-[6px] border border-[#e6c4b6] bg-sheet px-4 text-left font-semibold text-ember-deep"
               >
                 {link.wording || 'On'}
               </button>

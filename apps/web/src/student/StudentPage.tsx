@@ -1,23 +1,16 @@
 import {
-  answerGiven,
   DocumentReader,
   followTo,
-  isBlank,
-  questionsOn,
   voteFor,
-  wordsOf,
   readFolio,
   readLessonState,
   routeGraph,
   type Deck,
   type ElementId,
-  type Folio,
-  type LessonState,
   type LinkId,
   type PutUp,
   type SlideElement,
 } from '@gobrel/core';
-import { Hand } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
 import {
   lazy,
@@ -30,15 +23,8 @@ import {
 } from 'react';
 import { Navigate } from 'react-router';
 import * as Y from 'yjs';
-import { ApiProblem, sentenceOf } from '../api/http';
-import {
-  handIn,
-  setHand,
-  tryAgain,
-  useMarks,
-  useStudentLesson,
-  type StudentLesson,
-} from '../api/student';
+import { ApiProblem } from '../api/http';
+import { useMarks, useStudentLesson, type StudentLesson } from '../api/student';
 import { count } from '../decks/when';
 import { openBeside } from '../links/openTarget';
 import { boxStyle } from '../stage/ElementView';
@@ -47,10 +33,9 @@ import { CreditsOf } from '../stage/Credits';
 import { PlayingSlides } from '../stage/Playing';
 import { Spot } from '../stage/Spot';
 import { useFlight } from '../stage/useFlight';
-import { whenSaved, type OpenDocument } from '../sync/openDocument';
+import { type OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader, useSavedState } from '../sync/useDocument';
 import { Button } from '../ui/Button';
-import { Countdown } from '../ui/Countdown';
 import { useNotices } from '../ui/Notice';
 import { Centre } from '../ui/Page';
 import { SavedLabel } from '../workspace/SavedLabel';
@@ -58,15 +43,12 @@ import { useLiveElements } from './LiveSlide';
 import { PhoneSlide } from './PhoneSlide';
 import { Presenting } from './Presenting';
 import { useSlideWork, useWalk } from './useFolio';
+import { HandIn, HandUp, missingAnswers, TryAgain } from './FolioButtons';
+import { StateNote } from './StateNote';
 import { useIsNarrow } from './useIsNarrow';
 
 const ClassAnswers = lazy(() => import('./ClassAnswers'));
 const LeavesPanel = lazy(() => import('./LeavesPanel'));
-// Asked for once the first slide stands there, so that it is at hand when the connection is not.
-const bringDialog = () => import('../ui/Dialog').then(({ Dialog }) => ({ default: Dialog }));
-const Dialog = lazy(bringDialog);
-/** Milliseconds until what is needed only later is fetched. */
-const AFTER_FIRST_SLIDE = 4000;
 
 export default function StudentPage(): ReactElement {
   const lesson = useStudentLesson();
@@ -315,160 +297,5 @@ function SlideAtWork(
         {work.said}
       </p>
     </div>
-  );
-}
-
-function StateNote({
-  state,
-  handedInAt,
-  isVoting,
-}: {
-  state: LessonState | null;
-  handedInAt: string | null;
-  isVoting: boolean;
-}): ReactElement | null {
-  const said = handedInAt
-    ? 'Handed in. You can look, but nothing can be changed any more.'
-    : state?.isEnded
-      ? 'This lesson has ended. What you did is kept.'
-      : state?.isHeld
-        ? state.holdWord || 'Hold: look up for a moment.'
-        : state?.askedSlideId
-          ? 'A question to all.'
-          : isVoting
-            ? 'The class votes: pick the way you want to go.'
-            : null;
-  const endsAt = state?.isEnded ? null : state?.timerEndsAt;
-  return said || endsAt ? (
-    <p
-      role="status"
-      className="shrink-0 bg-brass-mist px-4 py-2 text-center font-semibold text-brass-deep"
-    >
-      {said} {endsAt && <Countdown endsAt={endsAt} className="ml-2 font-head tabular-nums" />}
-    </p>
-  ) : null;
-}
-
-/** A hand that the teacher sees on the desk until it is taken down. */
-function HandUp({ isUp }: { isUp: boolean }): ReactElement {
-  const queries = useQueryClient();
-  const { trouble } = useNotices();
-  return (
-    <Button
-      look={isUp ? 'main' : 'quiet'}
-      size="large"
-      className="!px-2"
-      aria-pressed={isUp}
-      aria-label={isUp ? 'Hand down' : 'Hand up'}
-      title={isUp ? 'Take your hand down' : 'Put your hand up'}
-      onClick={() =>
-        void setHand(!isUp)
-          .then(() => queries.invalidateQueries({ queryKey: ['student'] }))
-          .catch((error: unknown) => trouble(sentenceOf(error)))
-      }
-    >
-      <Hand size={18} aria-hidden />
-    </Button>
-  );
-}
-
-function TryAgain(): ReactElement {
-  const queries = useQueryClient();
-  const { trouble } = useNotices();
-  return (
-    <Button
-      size="large"
-      onClick={() =>
-        void tryAgain()
-          .then(() => queries.invalidateQueries({ queryKey: ['student'] }))
-          .catch((error: unknown) => trouble(sentenceOf(error)))
-      }
-    >
-      Try again
-    </Button>
-  );
-}
-
-/** The prompts of questions that must be answered before handing in and are not; of slides that were walked. */
-function missingAnswers(edition: Deck, folio: Folio): string[] {
-  const walked = new Set(folio.walk.map(({ slideId }) => slideId));
-  return [...walked].flatMap((slideId) => {
-    const slide = edition.slides[slideId];
-    return (slide ? questionsOn(slide) : []).flatMap((element) => {
-      if (!element.isRequired) return [];
-      const given = answerGiven(element.question, slide!, {
-        ...{ answer: folio.answers[element.id], placements: folio.placements[slideId] },
-      });
-      return given && !isBlank(given) ? [] : [wordsOf(element.text)];
-    });
-  });
-}
-
-/** Waits until everything is on the server, then freezes the folio as an attempt. */
-function HandIn({
-  document,
-  missing,
-}: {
-  document: OpenDocument;
-  missing: string[];
-}): ReactElement {
-  const [isAsking, setIsAsking] = useState(false);
-  const [isBusy, setIsBusy] = useState(false);
-  const queries = useQueryClient();
-  const { trouble } = useNotices();
-  useEffect(() => {
-    // Not before the slide can be used; later it is at hand even when the connection is not.
-    const timer = setTimeout(() => void bringDialog(), AFTER_FIRST_SLIDE);
-    return () => clearTimeout(timer);
-  }, []);
-  const hand = async (): Promise<void> => {
-    setIsBusy(true);
-    try {
-      await whenSaved(document);
-      await handIn();
-      await queries.invalidateQueries({ queryKey: ['student'] });
-      setIsAsking(false);
-    } catch (error) {
-      trouble(sentenceOf(error));
-    } finally {
-      setIsBusy(false);
-    }
-  };
-  return (
-    <>
-      <Button look="main" size="large" className="!px-3 sm:!px-5" onClick={() => setIsAsking(true)}>
-        Hand in
-      </Button>
-      <Suspense>
-        {isAsking && (
-          <Dialog
-            title="Hand in?"
-            description="Your answers, pieces and leaves go to your teacher as they are now. You cannot change them afterwards."
-            isOpen
-            onClose={() => setIsAsking(false)}
-          >
-            {missing.length > 0 && (
-              <p className="mb-4 text-ember-deep">
-                {missing.length === 1 ? 'One question is' : `${missing.length} questions are`}{' '}
-                needed first: {missing.slice(0, 3).join('; ')}
-              </p>
-            )}
-            <div className="flex justify-end gap-2">
-              <Button size="large" onClick={() => setIsAsking(false)}>
-                Not yet
-              </Button>
-              <Button
-                size="large"
-                look="main"
-                disabled={isBusy || missing.length > 0}
-                onClick={() => void hand()}
-              >
-                {isBusy ? 'Handing in …' : 'Hand in now'}
-              </Button>
-            </div>
-          </Dialog>
-        )}
-      </Suspense>
-    </>
   );
 }

@@ -23,6 +23,8 @@ export interface OpenDocument {
 /** With these the server closes one document and leaves the socket open. */
 const RESET = 'Reset Connection';
 const TOO_LARGE = 'too-large';
+/** Milliseconds before a device signs in again, so that a server in trouble is not asked without a pause. */
+const BEFORE_AGAIN = 250;
 
 let socket: HocuspocusProviderWebsocket | null = null;
 
@@ -52,8 +54,12 @@ export function openDocument(
   let isConnected = false;
   let isRefused = false;
   let isFull = false;
+  let isClosed = false;
   let hasOpened = false;
   let wasSaved: boolean | null = null;
+  const signInAgain = (): void => {
+    if (isConnected && !isClosed) void provider.sendToken().then(() => provider.startSync());
+  };
   const tell = (): void => {
     const state = savedState();
     if (options.keepAs && state !== 'opening' && wasSaved !== (state === 'saved')) {
@@ -78,9 +84,7 @@ export function openDocument(
     onClose: ({ event }) => {
       if (event.reason === TOO_LARGE) isFull = true;
       // What this device may do has changed: it asks anew, over the socket that is still open.
-      if (event.reason === RESET && isConnected) {
-        void provider.sendToken().then(() => provider.startSync());
-      }
+      if (event.reason === RESET && isConnected) setTimeout(signInAgain, BEFORE_AGAIN);
       tell();
     },
     onAuthenticationFailed: () => {
@@ -119,6 +123,7 @@ export function openDocument(
       return () => listeners.delete(listener);
     },
     close() {
+      isClosed = true;
       provider.destroy();
       ownSocket?.destroy();
       void kept?.destroy();

@@ -40,6 +40,12 @@ describe.each(QUESTION_KINDS)('%s asked on the fly', (kind) => {
   });
 });
 
+test('a prompt of two lines is two paragraphs', () => {
+  const two = questionOf(asked('slider', { prompt: 'How sure are you?\nFrom 0 to 10.' }));
+  if (typeof two === 'string') throw new Error(two);
+  expect(two.text.content).toHaveLength(2);
+});
+
 test('what is written says what is right: pairs do, and words in gaps; other kinds are for thinking', () => {
   const pairs = questionOf(asked('match'));
   if (typeof pairs === 'string' || pairs.question.kind !== 'match') throw new Error('no match');

@@ -53,7 +53,7 @@ export const ask = (
   where: Box,
   rest: QuestionDetails & { key?: QuestionKey } = {},
 ): NewElement => ({
-  ...{ kind: 'question', layer: 'content', box: where, text: plain(prompt) },
+  ...{ kind: 'question', layer: 'content', box: where, text: plain(...prompt.split('\n')) },
   ...{ question, isForThinking: rest.key === undefined, ...rest },
 });
 
