@@ -69,6 +69,9 @@ test('a story of fifteen slides with three levels of choices is typed without th
   await page.keyboard.press('ArrowDown');
   await grow('All night', ['The ferry comes', 'The tide turns']);
   await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('toolbar', { name: 'Map', exact: true })).toContainText(
+    'The ferry comes',
+  );
   await page.keyboard.press('Alt+e');
   await expect(card(page, 'The ferry comes').getByText('ending')).toBeVisible();
   await isSaved(page);

@@ -245,6 +245,7 @@ test('by keyboard alone: a slide with a shape, words and a picture of its own pl
   };
   const tray = trayOf(page);
   await press(tray.getByRole('button', { name: 'Text', exact: true }));
+  await expect(page.getByRole('textbox', { name: 'Text, empty' })).toBeFocused();
   await page.keyboard.type('Made without a mouse');
   await page.keyboard.press('Escape');
   const text = thing(page, 'Text: Made without a mouse');

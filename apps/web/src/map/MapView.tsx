@@ -56,6 +56,7 @@ import { NOTHING, onlyCards, onlyLink, slidesIn, type MapSelection } from './sel
 import { SmallMap } from './SmallMap';
 import { TrailLines } from './TrailLines';
 import { TrailsPanel } from './TrailsPanel';
+import { useBringIntoView } from './useBringIntoView';
 import { useMapActions } from './useMapActions';
 import { useMapElements, type Walks } from './useMapElements';
 import { WireLayer, type Wire } from './WireLayer';
@@ -133,29 +134,15 @@ function DeckMap(): ReactElement {
   });
 
   const movingCards = useMemo(() => new Set(Object.keys(moving)), [moving]);
+  const bringIntoView = useBringIntoView(frame);
   const show = useCallback(
     (ids: SlideId[]) => {
       setSelection(onlyCards(ids));
       // At once: a moment later the next line may have been opened for typing.
       focusMap();
-      requestAnimationFrame(() => {
-        const node = flow.getNode(ids[0] ?? '');
-        const bounds = frame.current?.getBoundingClientRect();
-        if (!node || !bounds) return;
-        const at = flow.flowToScreenPosition(node.position);
-        const isSeen =
-          at.x > bounds.left &&
-          at.y > bounds.top &&
-          at.x < bounds.right - 150 &&
-          at.y < bounds.bottom - 200;
-        if (isSeen) return;
-        void flow.setCenter(node.position.x + 75, node.position.y + 55, {
-          zoom: flow.getZoom(),
-          duration: 200,
-        });
-      });
+      if (ids[0]) bringIntoView(ids[0]);
     },
-    [flow, focusMap],
+    [bringIntoView, focusMap],
   );
 
   const act = useMapActions({
