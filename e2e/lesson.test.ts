@@ -137,7 +137,7 @@ test('a piece is dragged with a finger, in the picture on a phone', async ({ bro
     hasTouch: true,
     isMobile: true,
   });
-  await joinAs(phone, CODE, 'Theo Lark');
+  await joinAs(phone, CODE, `Theo ${test.info().retry}`);
   for (const choice of ['Climb the tower', 'Look first', 'Follow the wire']) {
     await phone.getByRole('button', { name: choice }).tap();
   }

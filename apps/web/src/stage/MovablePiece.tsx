@@ -55,19 +55,25 @@ export function MovablePiece(props: {
       : 1;
     drag.current = { x: event.clientX, y: event.clientY, scale, hasMoved: false };
   };
-  const move = (event: PointerEvent<HTMLDivElement>): void => {
+  /** Where the pointer has pulled it to; null before it has really been moved. */
+  const pulledTo = (event: PointerEvent<HTMLDivElement>): { x: number; y: number } | null => {
     const now = drag.current;
-    if (!now) return;
+    if (!now) return null;
     const [dx, dy] = [event.clientX - now.x, event.clientY - now.y];
-    if (!now.hasMoved && Math.hypot(dx, dy) < 4) return;
+    if (!now.hasMoved && Math.hypot(dx, dy) < 4) return null;
     now.hasMoved = true;
-    setPulled(kept(dx / now.scale, dy / now.scale));
+    return kept(dx / now.scale, dy / now.scale);
   };
-  const up = (): void => {
-    const now = drag.current;
+  const move = (event: PointerEvent<HTMLDivElement>): void => {
+    const there = pulledTo(event);
+    if (there) setPulled(there);
+  };
+  // Where it is let go counts, which on a busy device has not been shown yet.
+  const up = (event: PointerEvent<HTMLDivElement>): void => {
+    const there = pulledTo(event);
+    if (there) onPlace(at(there.x, there.y));
+    else if (drag.current) props.onPick();
     drag.current = null;
-    if (now?.hasMoved && pulled) onPlace(at(pulled.x, pulled.y));
-    else if (now) props.onPick();
     setPulled(null);
   };
   const key = (event: KeyboardEvent): void => {

@@ -24,11 +24,9 @@ export function Input(props: QuestionInputProps<'selectPoint'>): ReactElement {
   const kept = props.answer?.spots ?? [];
   const [pulled, setPulled] = useState<{ index: number; spot: Spot } | null>(null);
   const [hair, setHair] = useState<Spot>({ x: 0.5, y: 0.5 });
-  const spots = pulled
-    ? pulled.index < kept.length
-      ? kept.map((spot, index) => (index === pulled.index ? pulled.spot : spot))
-      : [...kept, pulled.spot]
-    : kept;
+  const withSpot = (index: number, spot: Spot): Spot[] =>
+    index < kept.length ? kept.map((one, at) => (at === index ? spot : one)) : [...kept, spot];
+  const spots = pulled ? withSpot(pulled.index, pulled.spot) : kept;
   const answer = (given: Spot[]): void => props.onAnswer({ kind: 'selectPoint', spots: given });
   const distance = (a: Spot, b: Spot): number =>
     question.marker === 'line' ? Math.abs(a.y - b.y) : Math.hypot(a.x - b.x, a.y - b.y);
@@ -48,8 +46,11 @@ export function Input(props: QuestionInputProps<'selectPoint'>): ReactElement {
   const pull = (event: PointerEvent<HTMLDivElement>): void => {
     if (pulled && surface.current) setPulled({ ...pulled, spot: spotOf(event, surface.current) });
   };
-  const letGo = (): void => {
-    if (pulled) answer(spots);
+  // Where it is let go counts, which on a busy device has not been shown yet.
+  const letGo = (event: PointerEvent<HTMLDivElement>): void => {
+    if (pulled && surface.current) {
+      answer(withSpot(pulled.index, spotOf(event, surface.current)));
+    }
     setPulled(null);
   };
   const key = (event: KeyboardEvent<HTMLDivElement>): void => {
@@ -60,12 +61,7 @@ export function Input(props: QuestionInputProps<'selectPoint'>): ReactElement {
         Math.round(Math.min(1, Math.max(0, from + way * by)) * 1000) / 1000;
       setHair({ x: moved(hair.x, step[0]), y: moved(hair.y, step[1]) });
     } else if ((event.key === ' ' || event.key === 'Enter') && !isHeld) {
-      const index = takenUp(hair);
-      answer(
-        index < kept.length
-          ? kept.map((spot, at) => (at === index ? hair : spot))
-          : [...kept, hair],
-      );
+      answer(withSpot(takenUp(hair), hair));
     } else return;
     event.preventDefault();
     event.stopPropagation();
