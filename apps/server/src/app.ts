@@ -19,8 +19,9 @@ import {
   FilesAndTrails1700000000001,
   FirstSchema1700000000000,
   LessonsAndResults1700000000003,
-  SharedFolios1700000000004,
   MediaAndStage1700000000002,
+  RowsFollowDocuments1700000000005,
+  SharedFolios1700000000004,
 } from './database/migrations.js';
 import { DecksModule } from './decks/decks.module.js';
 import { HealthController } from './HealthController.js';
@@ -51,6 +52,7 @@ class AppModule {
             MediaAndStage1700000000002,
             LessonsAndResults1700000000003,
             SharedFolios1700000000004,
+            RowsFollowDocuments1700000000005,
           ],
           migrationsRun: true,
           migrationsTransactionMode: 'each',

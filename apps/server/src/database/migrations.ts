@@ -297,6 +297,31 @@ export class SharedFolios1700000000004 implements MigrationInterface {
   }
 }
 
+/**
+ * How far the rows of a folio follow its document, so that what was stored and never projected is found without
+ * anybody opening it; and what makes joining repeatable.
+ */
+export class RowsFollowDocuments1700000000005 implements MigrationInterface {
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      ALTER TABLE folio
+        ADD COLUMN projected_to bigint NOT NULL DEFAULT 0,
+        ADD COLUMN join_key uuid;
+      CREATE UNIQUE INDEX folio_join_key ON folio (lesson_id, join_key) WHERE join_key IS NOT NULL;
+      ALTER TABLE doc_update ADD COLUMN received_at timestamptz NOT NULL DEFAULT now();
+      ALTER TABLE doc_state ADD COLUMN up_to bigint NOT NULL DEFAULT 0, ADD COLUMN received_at timestamptz;
+    `);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      ALTER TABLE folio DROP COLUMN projected_to, DROP COLUMN join_key;
+      ALTER TABLE doc_update DROP COLUMN received_at;
+      ALTER TABLE doc_state DROP COLUMN up_to, DROP COLUMN received_at;
+    `);
+  }
+}
+
 /** Editions as decks are read by now: what slides and questions have since is there, as in an old deck. */
 async function readEditionsAnew(runner: QueryRunner): Promise<void> {
   const editions = (await runner.query('SELECT id FROM edition')) as { id: string }[];

@@ -2,6 +2,7 @@ import {
   Injectable,
   Logger,
   type BeforeApplicationShutdown,
+  type OnApplicationBootstrap,
   type OnModuleInit,
 } from '@nestjs/common';
 import type { DirectConnection, Document } from '@hocuspocus/server';
@@ -65,6 +66,8 @@ interface LiveFolio {
   onUpdate: () => void;
   /** When its student last did something, milliseconds since 1970. */
   activeAt: number;
+  /** Once it is left: the stored update that it holds at least. */
+  upTo: bigint | null;
 }
 
 /**
@@ -78,10 +81,13 @@ const AT_ONCE = 4;
 /**
  * Follows the folio documents that are open in this process: writes what they change into rows, marks, and tells
  * the desk. Between two passes the next changes gather, so the busier it is the larger the passes.
- * On opening, a folio is projected whole: whatever a crash kept from the rows is made good.
+ * On opening, a folio is projected whole: whatever a crash kept from the rows is made good. A folio that nobody opens
+ * is visited (`catchUp`): all of them when the server starts, those of a lesson before its results are told.
  */
 @Injectable()
-export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
+export class FolioProjector
+  implements OnModuleInit, OnApplicationBootstrap, BeforeApplicationShutdown
+{
   #logger = new Logger('projector');
   /** With the number of those who hold on to each: open folios, recounts under way. */
   #lessons = new Map<string, { opening: Promise<LiveLesson>; holders: number }>();
@@ -111,6 +117,30 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
     this.sync.keep({ kind: 'desk', onLoad: (lessonId, doc) => this.#fillDesk(lessonId, doc) });
   }
 
+  onApplicationBootstrap(): void {
+    this.catchUp(null).catch((error: unknown) => this.#logger.error(String(error)));
+  }
+
+  /**
+   * Makes good what is stored in folios of a lesson, or of all, and is not in their rows; folios that are open here are
+   * followed anyway. Resolves when all is in the rows. One that cannot be read is told of and does not hold up the others.
+   */
+  async catchUp(lessonId: string | null): Promise<void> {
+    for (const folioId of await rows.behind(this.database, lessonId)) {
+      if (this.#isClosing || this.#folios.has(folioId)) continue;
+      try {
+        await this.sync.visit(`folio:${folioId}`);
+      } catch (error) {
+        this.#logger.error(`folio ${folioId}: ${String(error)}`);
+      }
+    }
+    await this.settle();
+  }
+
+  isFollowing(folioId: string): boolean {
+    return this.#folios.has(folioId);
+  }
+
   async #follow(folioId: string, doc: Document): Promise<void> {
     const [row] = await this.database.query<
       { lesson_id: string; steps: number; answered: string[] }[]
@@ -133,6 +163,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
         this.#mark(folio);
       },
       activeAt: 0,
+      upTo: null,
     };
     this.#folios.set(folioId, folio);
     doc.on('update', folio.onUpdate);
@@ -142,6 +173,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
   #leave(folioId: string): void {
     const folio = this.#folios.get(folioId);
     if (!folio) return;
+    folio.upTo = this.sync.storedUpTo(`folio:${folioId}`);
     this.#mark(folio);
     folio.doc.off('update', folio.onUpdate);
     this.#folios.delete(folioId);
@@ -321,6 +353,7 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
           isLate,
           changes,
           leaves: leavesOf(folio.doc),
+          upTo: folio.upTo,
         })),
       );
     } catch (error) {
@@ -377,23 +410,35 @@ export class FolioProjector implements OnModuleInit, BeforeApplicationShutdown {
 
   /** Tells the desk of a folio that has joined, changed or been handed in; of one that is gone, that it is. */
   async announce(lessonId: string, ...folioIds: string[]): Promise<void> {
-    const lesson = await this.#hold(lessonId);
-    for (const folioId of folioIds) {
-      const entry = await rows.readEntry(this.database, folioId);
-      await lesson.desk?.transact((doc) => {
-        if (!entry) return forget(doc, folioId);
-        const activeAt = deskEntries(doc).get(folioId)?.activeAt ?? 0;
-        deskEntries(doc).set(folioId, { ...entry, activeAt, isHere: this.#isHere(folioId) });
-      });
-    }
-    await this.#letGo(lesson);
+    await this.#withDesk(lessonId, async (desk) => {
+      for (const folioId of folioIds) {
+        const entry = await rows.readEntry(this.database, folioId);
+        await desk.transact((doc) => {
+          if (!entry) return forget(doc, folioId);
+          const activeAt = deskEntries(doc).get(folioId)?.activeAt ?? 0;
+          deskEntries(doc).set(folioId, { ...entry, activeAt, isHere: this.#isHere(folioId) });
+        });
+      }
+    });
   }
 
   /** Tells the desk that somebody seems to guess return codes. */
-  async alarm(lessonId: string, wrongCodes: number): Promise<void> {
+  alarm(lessonId: string, wrongCodes: number): Promise<void> {
+    return this.#withDesk(lessonId, (desk) =>
+      desk.transact((doc) => void deskAlarms(doc).set('returnCodes', wrongCodes)),
+    );
+  }
+
+  async #withDesk(
+    lessonId: string,
+    tell: (desk: DirectConnection) => Promise<void>,
+  ): Promise<void> {
     const lesson = await this.#hold(lessonId);
-    await lesson.desk?.transact((doc) => void deskAlarms(doc).set('returnCodes', wrongCodes));
-    await this.#letGo(lesson);
+    try {
+      if (lesson.desk) await tell(lesson.desk);
+    } finally {
+      await this.#letGo(lesson);
+    }
   }
 
   /** Resolves when all that has changed so far is in the rows; what changes meanwhile is not waited for. */

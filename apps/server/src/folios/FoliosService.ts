@@ -265,6 +265,7 @@ export class FoliosService {
       thaw();
       throw error;
     });
+    await this.projector.catchUp(folio.lessonId);
     await this.projector.announce(folio.lessonId, folioId);
     return { handedInAt };
   }

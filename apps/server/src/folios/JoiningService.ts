@@ -40,7 +40,13 @@ export class JoiningService {
   /** Opens a folio under a name from the list or a typed one. A name is given to one student only. */
   async join(
     lesson: Lesson,
-    who: { classStudentId?: string; name?: string; id?: string; isPractice?: boolean },
+    who: {
+      classStudentId?: string;
+      name?: string;
+      id?: string;
+      isPractice?: boolean;
+      key?: string;
+    },
   ): Promise<FolioRow> {
     const { name, group } = await this.#nameOf(lesson, who);
     const sharedAs = lesson.settings.byGroups && group ? group : null;
@@ -48,6 +54,8 @@ export class JoiningService {
     if (await this.#isBlocked(lesson.id, [name, called])) {
       throw refused(`“${name}” does not come into this lesson. Ask your teacher.`);
     }
+    const joined = who.key && (await this.#folioOfKey(lesson.id, who.key));
+    if (joined) return joined;
     const shared = sharedAs && (await this.#folioOfGroup(lesson.id, sharedAs));
     if (shared) return shared;
     const { hasWaitingRoom } = lesson.settings;
@@ -55,8 +63,8 @@ export class JoiningService {
     for (let attempt = 0; attempt < 20; attempt++) {
       try {
         const [folio] = await this.database.query<FolioRow[]>(
-          `INSERT INTO folio (id, lesson_id, class_student_id, name, return_code, status, is_practice, group_name)
-           VALUES (coalesce($5::uuid, gen_random_uuid()), $1, $2, $3, $4, $6, $7, $8) RETURNING ${COLUMNS}`,
+          `INSERT INTO folio (id, lesson_id, class_student_id, name, return_code, status, is_practice, group_name, join_key)
+           VALUES (coalesce($5::uuid, gen_random_uuid()), $1, $2, $3, $4, $6, $7, $8, $9) RETURNING ${COLUMNS}`,
           [
             lesson.id,
             sharedAs ? null : (who.classStudentId ?? null),
@@ -66,6 +74,7 @@ export class JoiningService {
             status,
             who.isPractice ?? false,
             sharedAs,
+            who.key ?? null,
           ],
         );
         await this.projector.announce(lesson.id, folio!.id);
@@ -76,7 +85,7 @@ export class JoiningService {
         if (constraint === 'folio_return_code') continue;
         const known = sharedAs
           ? await this.#folioOfGroup(lesson.id, sharedAs)
-          : await this.#letDeviceIn(lesson.id, called);
+          : await this.#letDeviceIn(lesson.id, called, who.key);
         if (known) return known;
         throw refused(
           sharedAs
@@ -96,6 +105,15 @@ export class JoiningService {
     return rows.length > 0;
   }
 
+  /** The folio of a device that asks again, because it never heard that it had joined. */
+  async #folioOfKey(lessonId: string, key: string): Promise<FolioRow | null> {
+    const [row] = await this.database.query<FolioRow[]>(
+      `SELECT ${COLUMNS} FROM folio WHERE lesson_id = $1 AND join_key = $2`,
+      [lessonId, key],
+    );
+    return row ?? null;
+  }
+
   /** The folio that a group of the class list shares. */
   async #folioOfGroup(lessonId: string, group: string): Promise<FolioRow | null> {
     const [row] = await this.database.query<FolioRow[]>(
@@ -106,11 +124,11 @@ export class JoiningService {
   }
 
   /** The folio of this name, if the teacher has said that one more device may come in: that one is used up. */
-  async #letDeviceIn(lessonId: string, name: string): Promise<FolioRow | null> {
+  async #letDeviceIn(lessonId: string, name: string, key?: string): Promise<FolioRow | null> {
     const [rows] = await this.database.query<[FolioRow[], number]>(
-      `UPDATE folio SET may_add_device = false
+      `UPDATE folio SET may_add_device = false, join_key = coalesce($3, join_key)
        WHERE lesson_id = $1 AND lower(name) = lower($2) AND group_name IS NULL AND may_add_device RETURNING ${COLUMNS}`,
-      [lessonId, name],
+      [lessonId, name, key ?? null],
     );
     return rows[0] ?? null;
   }

@@ -10,6 +10,7 @@ import { DataSource } from 'typeorm';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { notFound } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
+import { FolioProjector } from './FolioProjector.js';
 
 @Injectable()
 export class ResultsService {
@@ -17,10 +18,12 @@ export class ResultsService {
     private readonly database: DataSource,
     private readonly lessons: LessonsService,
     private readonly sync: SyncService,
+    private readonly projector: FolioProjector,
   ) {}
 
   /** All that the students of a lesson did, by name. */
   async studentsOf(lessonId: string): Promise<StudentResult[]> {
+    await this.projector.catchUp(lessonId);
     const [folios, answers, marks, visits] = await Promise.all([
       this.database.query<
         {

@@ -17,15 +17,13 @@ export interface FolioChanges {
   isLate: boolean;
   changes: ProjectedChanges;
   leaves: DeskEntry['leaves'];
+  /** The stored update up to which this tells all, once a folio is left; null while it is followed. */
+  upTo: bigint | null;
 }
 
-/**
- * All in one transaction. It does not wait for the disk: rows that a crash takes are made again from the folio's
- * document, which did wait, when it is next opened.
- */
+/** All in one transaction. What is told here is not told again, so it waits for the disk. */
 export async function write(database: DataSource, batch: FolioChanges[]): Promise<void> {
   await database.transaction(async (rows) => {
-    await rows.query('SET LOCAL synchronous_commit = off');
     // A student who was taken out meanwhile leaves nothing behind, and holds up nobody else.
     const there = await rows.query<{ id: string }[]>(
       'SELECT id FROM folio WHERE id = ANY($1::uuid[]) FOR KEY SHARE',
@@ -50,7 +48,30 @@ export async function write(database: DataSource, batch: FolioChanges[]): Promis
     if (visits.length > 0) await writeVisits(rows, visits);
     if (votes.length > 0) await writeVotes(rows, votes);
     await writeLeaves(rows, kept);
+    await writeUpTo(rows, kept);
   });
+}
+
+async function writeUpTo(rows: EntityManager, batch: FolioChanges[]): Promise<void> {
+  const left = batch.filter(({ upTo }) => upTo !== null);
+  if (left.length === 0) return;
+  await rows.query(
+    `UPDATE folio SET projected_to = greatest(projected_to, given.up_to)
+     FROM unnest($1::uuid[], $2::bigint[]) AS given (id, up_to) WHERE folio.id = given.id`,
+    [left.map(({ folioId }) => folioId), left.map(({ upTo }) => String(upTo))],
+  );
+}
+
+/** Folios of which more is stored than their rows tell; of one lesson or of all. */
+export async function behind(database: DataSource, lessonId: string | null): Promise<string[]> {
+  const rows = await database.query<{ id: string }[]>(
+    `SELECT f.id FROM folio f WHERE ($1::uuid IS NULL OR f.lesson_id = $1) AND f.projected_to < greatest(
+       (SELECT max(u.id) FROM doc_update u WHERE u.name = 'folio:' || f.id),
+       (SELECT s.up_to FROM doc_state s WHERE s.name = 'folio:' || f.id))
+     ORDER BY f.id`,
+    [lessonId],
+  );
+  return rows.map(({ id }) => id);
 }
 
 async function writeAnswers(

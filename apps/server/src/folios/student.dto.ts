@@ -30,6 +30,11 @@ export class JoinDto extends CodeDto {
   @Matches(/^[^\p{C}<>]*$/u, { message: 'A name is made of letters, no signs of markup' })
   name?: string;
 
+  /** A device's own for this one wish to join: asked twice it gets the same folio, however the first time ended. */
+  @IsOptional()
+  @IsUUID()
+  key?: string;
+
   /** The secret of a practice class. */
   @IsOptional()
   @IsString()

@@ -1,6 +1,6 @@
 import type { Server as HttpServer, IncomingMessage } from 'node:http';
 import type { Duplex } from 'node:stream';
-import { Inject, Injectable, type BeforeApplicationShutdown } from '@nestjs/common';
+import { Inject, Injectable, Logger, type BeforeApplicationShutdown } from '@nestjs/common';
 import { Redis } from '@hocuspocus/extension-redis';
 import {
   Hocuspocus,
@@ -21,6 +21,7 @@ import {
 import { isSameOrigin } from '../access/originCheck.js';
 import { CONFIG, type Config } from '../config.js';
 import { isAcknowledgement, readClientMessage } from './messages.js';
+import { Pulse } from './Pulse.js';
 import { UpdateStore } from './UpdateStore.js';
 
 /** Bytes of one message: what a student's device may send at once, and a teacher's, who may paste a whole deck. */
@@ -55,6 +56,8 @@ export class SyncService implements BeforeApplicationShutdown {
   #keepers = new Map<DocumentKind, DocumentKeeper>();
   #bytes = new Map<string, number>();
   #held = new WeakSet<Connection>();
+  #pulse = new Pulse();
+  #logger = new Logger('sync');
   #closing: Promise<void> | null = null;
   #sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE.student });
   #teacherSockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE.teacher });
@@ -86,6 +89,7 @@ export class SyncService implements BeforeApplicationShutdown {
       },
       afterUnloadDocument: ({ documentName }) => {
         this.#bytes.delete(documentName);
+        this.store.release(documentName);
         return Promise.resolve();
       },
       beforeUnloadDocument: ({ documentName, document }) => {
@@ -121,6 +125,7 @@ export class SyncService implements BeforeApplicationShutdown {
     sockets.handleUpgrade(request, socket, head, (webSocket) => {
       socket.off('error', hangUp);
       webSocket.on('error', () => webSocket.terminate());
+      this.#pulse.follow(webSocket);
       this.hocuspocus.handleConnection(webSocket, request);
     });
   }
@@ -130,6 +135,17 @@ export class SyncService implements BeforeApplicationShutdown {
     const live = await (this.hocuspocus.loadingDocuments.get(name) ??
       this.hocuspocus.documents.get(name));
     return live ?? (await this.store.load(name)).doc;
+  }
+
+  /** The latest update of a document that is known to be stored: what is in memory holds at least all up to it. */
+  storedUpTo(name: string): bigint {
+    return this.store.latest(name);
+  }
+
+  /** Opens a document for as long as its keeper needs to look at it. */
+  async visit(name: string): Promise<void> {
+    const connection = await this.hocuspocus.openDirectConnection(name);
+    await connection.disconnect();
   }
 
   /** Changes a document that is made from rows, here and on every other server. */
@@ -178,11 +194,17 @@ export class SyncService implements BeforeApplicationShutdown {
   async #load(documentName: string, document: Document): Promise<void> {
     const name = parseDocumentName(documentName);
     if (!name) throw refusal('no-such-document');
-    if (name.kind === 'deck' || name.kind === 'folio') {
-      const { bytes } = await this.store.load(documentName, document);
-      this.#bytes.set(documentName, bytes);
+    try {
+      if (name.kind === 'deck' || name.kind === 'folio') {
+        const { bytes } = await this.store.load(documentName, document);
+        this.#bytes.set(documentName, bytes);
+      }
+      await this.#keepers.get(name.kind)?.onLoad?.(name.id, document);
+    } catch (error) {
+      // Hocuspocus leaves it lying about, with a timer of its own.
+      document.destroy();
+      throw error;
     }
-    await this.#keepers.get(name.kind)?.onLoad?.(name.id, document);
   }
 
   /** Looks through a device's message before it is applied, and sends the update in it on its way to disk. */
@@ -224,16 +246,22 @@ export class SyncService implements BeforeApplicationShutdown {
       const stored = isAcknowledgement(message)
         ? this.store.unstored(connection.document.name)
         : null;
-      if (stored) void stored.then(() => send(message));
-      else send(message);
+      if (!stored) return send(message);
+      // A device that was put out meanwhile and signed in anew counts what is acknowledged from there on.
+      void stored.then(() => connection.document.hasConnection(connection) && send(message));
     };
   }
 
   async #settled(documentName: string, document: Document): Promise<void> {
     const name = parseDocumentName(documentName);
     if (!name) return;
-    await this.#keepers.get(name.kind)?.onSettled?.(name.id, document);
-    if (name.kind === 'deck' || name.kind === 'folio') await this.store.compact(documentName);
+    try {
+      await this.#keepers.get(name.kind)?.onSettled?.(name.id, document);
+      if (name.kind === 'deck' || name.kind === 'folio') await this.store.compact(documentName);
+    } catch (error) {
+      // All that the document holds is stored as updates; it is folded, and looked at, the next time.
+      this.#logger.error(`${documentName}: ${String(error)}`);
+    }
   }
 
   #presence(documentName: string, document: Document): void {
@@ -248,6 +276,7 @@ export class SyncService implements BeforeApplicationShutdown {
   }
 
   async #close(): Promise<void> {
+    this.#pulse.stop();
     this.hocuspocus.closeConnections();
     for (const sockets of [this.#sockets, this.#teacherSockets]) {
       for (const socket of sockets.clients) socket.terminate();

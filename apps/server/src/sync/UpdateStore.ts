@@ -32,6 +32,8 @@ export class UpdateStore {
   #running: Promise<void> | null = null;
   #unstored = new Map<string, Promise<void>>();
   #counts = new Map<string, number>();
+  /** The latest stored update of each document that was loaded or written here. */
+  #latest = new Map<string, bigint>();
 
   constructor(private readonly database: DataSource) {}
 
@@ -64,10 +66,11 @@ export class UpdateStore {
   async #insert(batch: Waiting[]): Promise<void> {
     for (let pause = RETRY.first; ; pause = Math.min(pause * 2, RETRY.most)) {
       try {
-        await this.database.query(
-          'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[])',
+        const stored = await this.database.query<{ id: string; name: string }[]>(
+          'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[]) RETURNING id, name',
           [batch.map((entry) => entry.name), batch.map((entry) => Buffer.from(entry.data))],
         );
+        for (const { id, name } of stored) this.#follow(name, BigInt(id));
         break;
       } catch (error) {
         this.#logger.error(error instanceof Error ? error.message : String(error));
@@ -80,17 +83,37 @@ export class UpdateStore {
     }
   }
 
+  #follow(name: string, id: bigint): void {
+    if (id > this.latest(name)) this.#latest.set(name, id);
+  }
+
+  /** The latest update of a document that this process knows to be stored; zero for none. */
+  latest(name: string): bigint {
+    return this.#latest.get(name) ?? 0n;
+  }
+
+  /** A document that nobody has open any more is not followed. */
+  release(name: string): void {
+    if (this.#unstored.has(name)) return;
+    this.#counts.delete(name);
+    this.#latest.delete(name);
+  }
+
   /** The document as stored; empty when there is nothing. Bytes is what it takes up as stored. */
   async load(name: string, into = new Y.Doc()): Promise<{ doc: Y.Doc; bytes: number }> {
     await this.unstored(name);
     const [state, updates] = await Promise.all([
-      this.database.query<{ data: Buffer }[]>('SELECT data FROM doc_state WHERE name = $1', [name]),
-      this.database.query<{ data: Buffer }[]>(
-        'SELECT data FROM doc_update WHERE name = $1 ORDER BY id',
+      this.database.query<{ id: string; data: Buffer }[]>(
+        'SELECT up_to AS id, data FROM doc_state WHERE name = $1',
+        [name],
+      ),
+      this.database.query<{ id: string; data: Buffer }[]>(
+        'SELECT id, data FROM doc_update WHERE name = $1 ORDER BY id',
         [name],
       ),
     ]);
     this.#counts.set(name, updates.length);
+    for (const { id } of [...state, ...updates]) this.#follow(name, BigInt(id));
     let bytes = 0;
     into.transact(() => {
       for (const { data } of [...state, ...updates]) {
@@ -119,10 +142,12 @@ export class UpdateStore {
     if ((this.#counts.get(name) ?? 0) < atLeast) return false;
     await this.database.transaction(async (rows) => {
       await rows.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [name]);
-      const updates = await rows.query<{ id: string; data: Buffer }[]>(
-        'SELECT id, data FROM doc_update WHERE name = $1 ORDER BY id',
+      const updates = await rows.query<{ id: string; data: Buffer; received_at: Date }[]>(
+        'SELECT id, data, received_at FROM doc_update WHERE name = $1 ORDER BY id',
         [name],
       );
+      const last = updates.at(-1);
+      if (!last) return;
       const states = await rows.query<{ data: Buffer }[]>(
         'SELECT data FROM doc_state WHERE name = $1',
         [name],
@@ -132,9 +157,9 @@ export class UpdateStore {
         for (const { data } of [...states, ...updates]) Y.applyUpdate(doc, data);
       });
       await rows.query(
-        `INSERT INTO doc_state (name, data) VALUES ($1, $2)
-         ON CONFLICT (name) DO UPDATE SET data = excluded.data`,
-        [name, Buffer.from(Y.encodeStateAsUpdate(doc))],
+        `INSERT INTO doc_state (name, data, up_to, received_at) VALUES ($1, $2, $3, $4)
+         ON CONFLICT (name) DO UPDATE SET data = excluded.data, up_to = excluded.up_to, received_at = excluded.received_at`,
+        [name, Buffer.from(Y.encodeStateAsUpdate(doc)), last.id, last.received_at],
       );
       await rows.query('DELETE FROM doc_update WHERE id = ANY($1::bigint[])', [
         updates.map((update) => update.id),

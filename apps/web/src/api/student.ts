@@ -40,11 +40,16 @@ async function lessonOrKept(): Promise<JoinedLesson> {
     return lesson;
   } catch (error) {
     const kept = localStorage.getItem(KEPT);
-    if (kept && (error as { status?: number }).status === 0)
-      return JSON.parse(kept) as StudentLesson;
+    if (kept && isTrouble(error)) return JSON.parse(kept) as StudentLesson;
     throw error;
   }
 }
+
+/** Whether a server that answers would have answered otherwise: it is out of reach, or in trouble itself. */
+const isTrouble = (error: unknown): boolean => {
+  const { status = 0 } = error as { status?: number };
+  return status === 0 || status >= 500;
+};
 
 /** Milliseconds between two questions whether the teacher has let one in. */
 const WAIT = 2000;
@@ -61,11 +66,22 @@ export const useStudentLesson = (): UseQueryResult<JoinedLesson> =>
       state.data?.edition === null ? WAIT : state.data?.handUpAt ? HAND_UP : false,
   });
 
+const JOINING = 'gobrel.joining';
+
+/** The same for the same wish while this tab is open: who asks again because no answer came is not told the name is taken. */
+function joinKey(wish: string): string {
+  const known = JSON.parse(sessionStorage.getItem(JOINING) ?? '{}') as Record<string, string>;
+  const key = known[wish] ?? crypto.randomUUID();
+  sessionStorage.setItem(JOINING, JSON.stringify({ [wish]: key }));
+  return key;
+}
+
 export const look = (code: string): Promise<LessonLook> => http.post('student/look', { code });
 export const join = (
   code: string,
   who: { classStudentId: string } | { name: string },
-): Promise<{ folioId: string }> => http.post('student/join', { code, ...who });
+): Promise<{ folioId: string }> =>
+  http.post('student/join', { code, ...who, key: joinKey(JSON.stringify([code, who])) });
 export const comeBack = (code: string, returnCode: string): Promise<{ folioId: string }> =>
   http.post('student/return', { code, returnCode });
 export const handIn = (): Promise<{ handedInAt: string }> => http.post('student/hand-in');

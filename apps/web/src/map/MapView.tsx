@@ -121,8 +121,8 @@ function DeckMap(): ReactElement {
   const focusMap = useCallback(() => frame.current?.focus(), []);
   const onReword = useCallback(
     (linkId: LinkId, wording: string | null) => {
+      if (wording !== null) return void run(rewordLink(doc, linkId, wording));
       setRewording(null);
-      if (wording !== null && wording.trim() !== '') run(rewordLink(doc, linkId, wording));
       focusMap();
     },
     [doc, run, focusMap],

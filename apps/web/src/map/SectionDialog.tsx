@@ -1,8 +1,9 @@
 import { removeSection, sectionPath, setSection, type Section, type SectionId } from '@gobrel/core';
-import { useState, type ReactElement } from 'react';
+import type { ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
+import { isNamed, useTyped } from '../ui/useTyped';
 import { useDeck } from '../workspace/DeckContext';
 import { Tints } from './TrailsPanel';
 
@@ -26,21 +27,17 @@ function Settings(props: {
 }): ReactElement {
   const { section, onClose } = props;
   const { doc, deck, run } = useDeck();
-  const [name, setName] = useState(section.name);
-  const keepName = (): void => {
-    if (name.trim() !== section.name) run(setSection(doc, section.id, { name }));
-  };
+  const line = useTyped(
+    section.name,
+    (name) => run(setSection(doc, section.id, { name })),
+    isNamed,
+  );
   const homes = Object.values(deck.sections).filter(
     ({ id }) => !sectionPath(deck, id).some((above) => above.id === section.id),
   );
   return (
     <div className="flex flex-col gap-4">
-      <Field
-        label="Name"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        onBlur={keepName}
-      />
+      <Field label="Name" {...line} />
       <Tints value={section.tint} onChange={(tint) => run(setSection(doc, section.id, { tint }))} />
       <label className="flex flex-col gap-1 text-[14px] font-semibold">
         Lies in
@@ -76,13 +73,7 @@ function Settings(props: {
           >
             Select its slides
           </Button>
-          <Button
-            look="main"
-            onClick={() => {
-              keepName();
-              onClose();
-            }}
-          >
+          <Button look="main" onClick={onClose}>
             Done
           </Button>
         </span>

@@ -31,9 +31,10 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { Copy, GripVertical, Star, Trash2, X } from 'lucide-react';
-import { useState, type ReactElement } from 'react';
+import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button';
+import { isNamed, useTyped } from '../ui/useTyped';
 import { useDeck } from '../workspace/DeckContext';
 import { TINT_COLOURS } from './tints';
 
@@ -150,23 +151,12 @@ function TrailHead(props: { trail: Trail; isOpen: boolean; onOpen: () => void })
 
 function TrailSettings({ trail }: { trail: Trail }): ReactElement {
   const { doc, run } = useDeck();
-  const [typed, setTyped] = useState<string | null>(null);
-  const keep = (): void => {
-    if (typed !== null && typed.trim() !== trail.name)
-      run(setTrail(doc, trail.id, { name: typed }));
-    setTyped(null);
-  };
+  const line = useTyped(trail.name, (name) => run(setTrail(doc, trail.id, { name })), isNamed);
   return (
     <div className="mt-1 flex flex-col gap-2 text-[13px]">
       <label className="flex items-center gap-2">
         <span className="text-soft">Name</span>
-        <input
-          value={typed ?? trail.name}
-          onChange={(event) => setTyped(event.target.value)}
-          onBlur={keep}
-          onKeyDown={(event) => event.key === 'Enter' && keep()}
-          className="h-8 min-w-0 flex-1 rounded-[4px] border border-line px-2"
-        />
+        <input {...line} className="h-8 min-w-0 flex-1 rounded-[4px] border border-line px-2" />
       </label>
       <Tints value={trail.tint} onChange={(tint) => run(setTrail(doc, trail.id, { tint }))} />
       <label className="flex min-h-7 items-center gap-2">

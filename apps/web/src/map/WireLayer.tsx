@@ -102,6 +102,7 @@ export const WireLayer = memo(function WireLayer(props: {
   isLabelled?: boolean;
   onPick?: (wire: Wire) => void;
   onReword?: (wire: Wire) => void;
+  /** Told of every keystroke, and with null when it is done. */
   onWord?: (wire: Wire, wording: string | null) => void;
   onMoveEnd?: (wire: Wire, end: 'from' | 'to', card: string) => void;
 }): ReactElement {
@@ -175,7 +176,8 @@ export const WireLayer = memo(function WireLayer(props: {
             >
               <WordingField
                 value={wire.wording}
-                onDone={(wording) => props.onWord?.(wire, wording)}
+                onType={(wording) => props.onWord?.(wire, wording)}
+                onDone={() => props.onWord?.(wire, null)}
               />
             </div>
           ),

@@ -1,5 +1,11 @@
-import { isAnsweredByPieces, isBlank, type Answer, type QuestionElement } from '@gobrel/core';
-import { Suspense, useState, type ReactElement } from 'react';
+import {
+  isAnsweredByPieces,
+  isBlank,
+  readAnswer,
+  type Answer,
+  type QuestionElement,
+} from '@gobrel/core';
+import { Suspense, type ReactElement } from 'react';
 import type { StudentMark } from '../api/student';
 import { QuestionPicture } from './PictureSurface';
 import { fitting, QUESTION_VIEWS } from './registry';
@@ -9,20 +15,24 @@ export function QuestionInput(props: {
   element: QuestionElement;
   name: string;
   answer: Answer | undefined;
+  /** What stands on the screen instead and does not count, or not yet. */
+  draft: Answer | undefined;
   isHeld: boolean;
   /** What shuffled options are shuffled by: the student's own. */
   seed: string;
   mark?: StudentMark | undefined;
   onAnswer: (answer: Answer) => void;
+  onDraft: (draft: Answer) => void;
 }): ReactElement {
-  const { element, name, seed, onAnswer } = props;
+  const { element, name, seed, onAnswer, onDraft } = props;
   const { question, isFinal } = element;
   const kept = fitting(question, props.answer);
   const isGiven = isFinal && kept !== undefined && !isBlank(kept);
-  const [draft, setDraft] = useState<Answer>();
   const { Input, drawsOnPicture } = QUESTION_VIEWS[question.kind];
   const waits = isFinal && !isGiven && !isAnsweredByPieces(question);
-  const canGive = draft !== undefined && !isBlank(draft);
+  const draft = isGiven ? undefined : fitting(question, props.draft);
+  const ready = draft && readAnswer(question, draft);
+  const canGive = ready !== undefined && !isBlank(ready);
   return (
     <>
       {!drawsOnPicture && <QuestionPicture picture={element.picture} alt={element.pictureAlt} />}
@@ -32,9 +42,11 @@ export function QuestionInput(props: {
           question={question}
           name={name}
           seed={`${seed}/${element.id}`}
-          answer={waits ? draft : kept}
+          answer={draft ?? kept}
+          counts={draft && kept}
           isHeld={props.isHeld || isGiven}
-          onAnswer={waits ? setDraft : onAnswer}
+          onAnswer={waits ? onDraft : onAnswer}
+          onDraft={onDraft}
         />
       </Suspense>
       {props.mark && kept && <MarkLine mark={props.mark} />}
@@ -47,7 +59,7 @@ export function QuestionInput(props: {
             <button
               type="button"
               disabled={!canGive || props.isHeld}
-              onClick={() => draft && onAnswer(draft)}
+              onClick={() => ready && onAnswer(ready)}
               className="min-h-11 rounded-[8px] bg-petrol px-[1em] font-semibold text-white disabled:opacity-50"
             >
               Give this answer

@@ -32,9 +32,15 @@ export interface QuestionInputProps<K extends KindName = KindName> extends Quest
   name: string;
   /** What shuffled parts are shuffled by. */
   seed: string;
+  /** What stands on the screen: the answer, or a draft. */
   answer: Of<Answer, K> | undefined;
+  /** What counts by now, when that is not what stands on the screen. */
+  counts: Of<Answer, K> | undefined;
   isHeld: boolean;
+  /** Called with every change at once: what is on the screen is in the folio. */
   onAnswer: (answer: Of<Answer, K>) => void;
+  /** For what cannot count as it stands. */
+  onDraft: (draft: Of<Answer, K>) => void;
 }
 export interface TallyViewProps<K extends KindName = KindName> {
   element: QuestionElementOf<K>;

@@ -49,7 +49,9 @@ export function MarkPanel(props: {
                 seed={student.folioId}
                 answer={answer}
                 isHeld
+                counts={undefined}
                 onAnswer={() => undefined}
+                onDraft={() => undefined}
               />
             </Suspense>
           )}

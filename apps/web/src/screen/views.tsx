@@ -82,7 +82,9 @@ export function AnswerView(props: {
               seed={question.id}
               answer={answer}
               isHeld
+              counts={undefined}
               onAnswer={() => undefined}
+              onDraft={() => undefined}
             />
           </Suspense>
         </div>

@@ -21,6 +21,7 @@ import { Segments } from '../ui/Segments';
 import { useNotices } from '../ui/Notice';
 import { useDeck } from '../workspace/DeckContext';
 import { Sign } from '../ui/controls';
+import { useTyped } from '../ui/useTyped';
 import { SlotGhosts } from './SlotGhosts';
 import { EditingStage } from './stage/EditingStage';
 import type { PenLook } from './stage/StageHands';
@@ -272,18 +273,13 @@ function UndoRedo(): ReactElement {
 /** For the teacher only; students never get them. */
 function Notes({ slide }: { slide: Slide }): ReactElement {
   const { doc, run } = useDeck();
-  const [typed, setTyped] = useState<string | null>(null);
+  const line = useTyped(slide.notes, (notes) => run(setNotes(doc, slide.id, notes)));
   return (
     <label className="flex shrink-0 items-center gap-2 border-t border-line px-5 py-1 text-[13px] text-soft">
       Notes for you
       <input
-        value={typed ?? slide.notes}
+        {...line}
         placeholder="Students never see these"
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={() => {
-          if (typed !== null && typed !== slide.notes) run(setNotes(doc, slide.id, typed));
-          setTyped(null);
-        }}
         className="h-7 flex-1 rounded-[4px] border border-transparent bg-transparent px-2 text-ink hover:border-line focus:bg-sheet"
       />
     </label>

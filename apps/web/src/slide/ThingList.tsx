@@ -12,6 +12,7 @@ import { ChevronDown, ChevronUp, Lock, LockOpen, X } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { useDeck } from '../workspace/DeckContext';
 import { Select, Sign } from '../ui/controls';
+import { useTyped } from '../ui/useTyped';
 import { kindName, labelOf } from './labelOf';
 import { LAYER_NAMES, type StageEdit } from './useStageEdit';
 
@@ -62,7 +63,6 @@ function Thing(props: {
 }): ReactElement {
   const { slide, edit, element, depth } = props;
   const { doc, run } = useDeck();
-  const [name, setName] = useState<string | null>(null);
   const isSelected = edit.selected.some(({ id }) => id === element.id);
   const members = element.kind === 'group' ? membersOf(slide.elements, element.id) : [];
   const pick = (isAdding: boolean): void => {
@@ -70,11 +70,13 @@ function Thing(props: {
     if (element.groupId && edit.entered !== element.groupId) edit.enter(element.groupId);
     edit.select([...others.filter((id) => id !== element.id), element.id]);
   };
+  const [isNaming, setIsNaming] = useState(false);
+  const line = useTyped(element.name, (name) =>
+    run(setElement(doc, slide.id, element.id, { name: name.trim() })),
+  );
   const keepName = (): void => {
-    if (name !== null && name !== element.name) {
-      run(setElement(doc, slide.id, element.id, { name: name.trim() }));
-    }
-    setName(null);
+    line.onBlur();
+    setIsNaming(false);
   };
   return (
     <li>
@@ -82,15 +84,15 @@ function Thing(props: {
         className={`flex min-h-8 items-center gap-0.5 rounded-[4px] ${isSelected ? 'bg-petrol-mist' : 'hover:bg-sand'}`}
         style={{ paddingLeft: 4 + depth * 14 }}
       >
-        {name === null ? (
+        {!isNaming ? (
           <button
             type="button"
             aria-pressed={isSelected}
             title="Press twice to rename"
             onClick={(event) => pick(event.shiftKey)}
-            onDoubleClick={() => setName(element.name)}
+            onDoubleClick={() => setIsNaming(true)}
             onKeyDown={(event) => {
-              if (event.key === 'F2') setName(element.name);
+              if (event.key === 'F2') setIsNaming(true);
             }}
             className="min-h-8 min-w-0 flex-1 truncate px-1 text-left"
           >
@@ -100,12 +102,11 @@ function Thing(props: {
           <input
             autoFocus
             aria-label={`Name of the ${kindName(element).toLowerCase()}`}
-            value={name}
-            onChange={(event) => setName(event.target.value)}
+            {...line}
             onBlur={keepName}
             onKeyDown={(event) => {
-              if (event.key === 'Enter') keepName();
-              if (event.key === 'Escape') setName(null);
+              line.onKeyDown(event);
+              if (event.key === 'Enter' || event.key === 'Escape') keepName();
             }}
             className="h-7 min-w-0 flex-1 rounded-[4px] border border-line px-1.5"
           />

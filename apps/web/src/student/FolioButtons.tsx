@@ -1,4 +1,14 @@
-import { answerGiven, isBlank, questionsOn, wordsOf, type Deck, type Folio } from '@gobrel/core';
+import {
+  answerGiven,
+  isBlank,
+  questionsOn,
+  readDraft,
+  wordsOf,
+  type Deck,
+  type Folio,
+  type QuestionElement,
+  type Slide,
+} from '@gobrel/core';
 import { Hand } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
@@ -57,16 +67,32 @@ export function TryAgain(): ReactElement {
 
 /** The prompts of questions that must be answered before handing in and are not; of slides that were walked. */
 export function missingAnswers(edition: Deck, folio: Folio): string[] {
+  return questionsWalked(edition, folio).flatMap(({ element, slide }) => {
+    if (!element.isRequired) return [];
+    const given = answerGiven(element.question, slide, {
+      answer: folio.answers[element.id],
+      placements: folio.placements[slide.id],
+    });
+    return given && !isBlank(given) ? [] : [wordsOf(element.text)];
+  });
+}
+
+/** The prompts of questions where something stands on the screen that does not count, or not yet. */
+export function uncountedAnswers(edition: Deck, folio: Folio): string[] {
+  return questionsWalked(edition, folio).flatMap(({ element }) => {
+    const draft = readDraft(element.question, folio.drafts[element.id]);
+    return draft && !isBlank(draft) ? [wordsOf(element.text)] : [];
+  });
+}
+
+function questionsWalked(
+  edition: Deck,
+  folio: Folio,
+): { element: QuestionElement; slide: Slide }[] {
   const walked = new Set(folio.walk.map(({ slideId }) => slideId));
   return [...walked].flatMap((slideId) => {
     const slide = edition.slides[slideId];
-    return (slide ? questionsOn(slide) : []).flatMap((element) => {
-      if (!element.isRequired) return [];
-      const given = answerGiven(element.question, slide!, {
-        ...{ answer: folio.answers[element.id], placements: folio.placements[slideId] },
-      });
-      return given && !isBlank(given) ? [] : [wordsOf(element.text)];
-    });
+    return slide ? questionsOn(slide).map((element) => ({ element, slide })) : [];
   });
 }
 
@@ -74,9 +100,11 @@ export function missingAnswers(edition: Deck, folio: Folio): string[] {
 export function HandIn({
   document,
   missing,
+  uncounted,
 }: {
   document: OpenDocument;
   missing: string[];
+  uncounted: string[];
 }): ReactElement {
   const [isAsking, setIsAsking] = useState(false);
   const [isBusy, setIsBusy] = useState(false);
@@ -117,6 +145,11 @@ export function HandIn({
               <p className="mb-4 text-ember-deep">
                 {missing.length === 1 ? 'One question is' : `${missing.length} questions are`}{' '}
                 needed first: {missing.slice(0, 3).join('; ')}
+              </p>
+            )}
+            {uncounted.length > 0 && (
+              <p className="mb-4 text-ember-deep">
+                What you wrote does not count yet: {uncounted.slice(0, 3).join('; ')}
               </p>
             )}
             <div className="flex justify-end gap-2">

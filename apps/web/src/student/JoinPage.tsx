@@ -4,7 +4,7 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, sentenceOf } from '../api/http';
 import { comeBack, join, look, type LessonLook } from '../api/student';
-import { forgetSocket } from '../sync/openDocument';
+import { forgetSocket } from '../sync/connection';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Mark } from '../ui/Page';

@@ -29,8 +29,10 @@ export function useLiveElements(
               seed={work.seed}
               mark={work.marks[element.id]}
               answer={work.answerOf(element)}
+              draft={work.draftOf(element)}
               isHeld={work.isHeld}
               onAnswer={(given) => work.onAnswer(element, given)}
+              onDraft={(given) => work.onDraft(element, given)}
             />
           </QuestionCard>
         </div>

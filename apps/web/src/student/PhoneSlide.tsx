@@ -156,8 +156,10 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
                 seed={work.seed}
                 mark={work.marks[element.id]}
                 answer={work.answerOf(element)}
+                draft={work.draftOf(element)}
                 isHeld={work.isHeld}
                 onAnswer={(given) => work.onAnswer(element, given)}
+                onDraft={(given) => work.onDraft(element, given)}
               />
               <OptionWays
                 ways={optionWays(links, element.id, pickedIn(work.answerOf(element)))}

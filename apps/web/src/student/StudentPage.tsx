@@ -43,7 +43,7 @@ import { useLiveElements } from './LiveSlide';
 import { PhoneSlide } from './PhoneSlide';
 import { Presenting } from './Presenting';
 import { useSlideWork, useWalk } from './useFolio';
-import { HandIn, HandUp, missingAnswers, TryAgain } from './FolioButtons';
+import { HandIn, HandUp, missingAnswers, TryAgain, uncountedAnswers } from './FolioButtons';
 import { StateNote } from './StateNote';
 import { useIsNarrow } from './useIsNarrow';
 
@@ -77,8 +77,11 @@ export default function StudentPage(): ReactElement {
 function Opened({ lesson }: { lesson: StudentLesson }): ReactElement {
   // Without a connection there is no word of the lesson; the student goes on at their own pace.
   const [unknown] = useState(() => new Y.Doc());
+  const { trouble } = useNotices();
   const folio = useDocument(`folio:${lesson.folioId}`, {
     keepAs: `gobrel:folio:${lesson.folioId}`,
+    onUnkept: () =>
+      trouble('What you wrote last was not kept: this folio had been handed in or closed by then.'),
   });
   const state = useDocument(`lesson:${lesson.lessonId}`, {
     keepAs: `gobrel:lesson:${lesson.lessonId}`,
@@ -172,6 +175,7 @@ function AtWork(props: {
     return <Presenting edition={edition} leaves={folio.leaves} presenting={state.presenting} />;
   }
   const missing = missingAnswers(edition, folio);
+  const uncounted = uncountedAnswers(edition, folio);
   if (!slide) return <Centre title="Nothing to see yet">This lesson has no slides.</Centre>;
   const atWork = (
     <SlideAtWork
@@ -241,7 +245,7 @@ function AtWork(props: {
           {lesson.handedInAt && !state?.isEnded && lesson.attempts.made < lesson.attempts.most && (
             <TryAgain />
           )}
-          {!isClosed && <HandIn document={document} missing={missing} />}
+          {!isClosed && <HandIn {...{ document, missing, uncounted }} />}
         </div>
       </footer>
     </div>

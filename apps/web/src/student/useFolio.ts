@@ -1,8 +1,10 @@
 import {
   answer,
   answerGiven,
+  draft,
   goBack,
   place,
+  readDraft,
   standing,
   visit,
   type Answer,
@@ -29,6 +31,9 @@ export interface SlideWork extends PieceWork {
   marks: Record<ElementId, StudentMark>;
   answerOf: (question: QuestionElement) => Answer | undefined;
   onAnswer: (question: QuestionElement, given: Answer) => void;
+  /** What stands on the screen instead of the answer and does not count, or not yet. */
+  draftOf: (question: QuestionElement) => Answer | undefined;
+  onDraft: (question: QuestionElement, given: Answer) => void;
   onFollow: (linkId: LinkId) => void;
 }
 
@@ -60,6 +65,10 @@ export function useSlideWork(args: {
       answerGiven(question.question, slide, { answer: folio.answers[question.id], placements }),
     onAnswer: (question, given) => {
       if (!isHeld) answer(doc, question.id, given, Date.now());
+    },
+    draftOf: (question) => readDraft(question.question, folio.drafts[question.id]),
+    onDraft: (question, given) => {
+      if (!isHeld) draft(doc, question.id, given, Date.now());
     },
   };
 }

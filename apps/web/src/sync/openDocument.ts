@@ -1,14 +1,17 @@
-import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider';
+import { HocuspocusProvider } from '@hocuspocus/provider';
 import { IndexeddbPersistence } from 'y-indexeddb';
 import type { Awareness } from 'y-protocols/awareness';
 import * as Y from 'yjs';
+import { ownConnection, pageConnection } from './connection.js';
 import { noteSaved } from './kept.js';
+import { isRefusedWrite } from './messages.js';
 
 /**
  * What is known of a document's changes: `saved` means the server has all of them on disk; `saving` that some are
- * on their way; `kept` that there is no connection and they wait on this device; `full` that the server takes no more.
+ * on their way; `kept` that there is no connection and they wait on this device; `full` that the server takes no more;
+ * `unkept` that it did not take what was written, because by then nothing was to be written.
  */
-export type SavedState = 'opening' | 'saved' | 'saving' | 'kept' | 'full' | 'refused';
+export type SavedState = 'opening' | 'saved' | 'saving' | 'kept' | 'full' | 'refused' | 'unkept';
 
 export interface OpenDocument {
   doc: Y.Doc;
@@ -17,32 +20,23 @@ export interface OpenDocument {
   ready: Promise<void>;
   savedState(): SavedState;
   subscribe(listener: () => void): () => void;
+  /** Removes what this device has of it, before it is opened anew. */
+  forget(): Promise<void>;
   close(): void;
 }
 
 /** With these the server closes one document and leaves the socket open. */
 const RESET = 'Reset Connection';
 const TOO_LARGE = 'too-large';
+/** Why a document is not opened for this visitor, now or later. Whatever else is said is trouble that passes. */
+const REFUSALS: readonly string[] = ['not-yours', 'no-such-document'];
 /** Milliseconds before a device signs in again, so that a server in trouble is not asked without a pause. */
 const BEFORE_AGAIN = 250;
-
-let socket: HocuspocusProviderWebsocket | null = null;
-
-function newSocket(): HocuspocusProviderWebsocket {
-  const { protocol, host } = window.location;
-  const url = `${protocol === 'https:' ? 'wss' : 'ws'}://${host}/sync`;
-  return new HocuspocusProviderWebsocket({ url, maxDelay: 4000 });
-}
-
-/** After signing in, out or joining: the next document opens with the new cookie. */
-export function forgetSocket(): void {
-  socket?.destroy();
-  socket = null;
-}
+const AFTER_TROUBLE = 1000;
 
 /**
- * Opens a document over the one socket of this page, or one of its own. With `keepAs` it is kept on this device under
- * that name and can be worked on without a connection.
+ * Opens a document over the one connection of this page, or one of its own. With `keepAs` it is kept on this device
+ * under that name and can be worked on without a connection.
  */
 export function openDocument(
   name: string,
@@ -50,48 +44,58 @@ export function openDocument(
 ): OpenDocument {
   const doc = new Y.Doc();
   const kept = options.keepAs ? new IndexeddbPersistence(options.keepAs, doc) : null;
+  const connection = options.hasOwnSocket ? ownConnection() : pageConnection();
   const listeners = new Set<() => void>();
-  let isConnected = false;
   let isRefused = false;
   let isFull = false;
   let isClosed = false;
   let hasOpened = false;
+  /** How often in a row the server has not taken what was written. */
+  let untaken = 0;
   let wasSaved: boolean | null = null;
   const signInAgain = (): void => {
-    if (isConnected && !isClosed) void provider.sendToken().then(() => provider.startSync());
+    if (connection.isAlive() && !isClosed) {
+      void provider.sendToken().then(() => provider.startSync());
+    }
   };
   const tell = (): void => {
     const state = savedState();
+    if (state === 'saved') untaken = 0;
     if (options.keepAs && state !== 'opening' && wasSaved !== (state === 'saved')) {
       wasSaved = state === 'saved';
       noteSaved(options.keepAs, wasSaved);
     }
     listeners.forEach((listener) => listener());
   };
-  const ownSocket = options.hasOwnSocket ? newSocket() : null;
   const provider = new HocuspocusProvider({
-    websocketProvider: ownSocket ?? (socket ??= newSocket()),
+    websocketProvider: connection.socket,
     name,
     document: doc,
     token: 'cookie',
     awareness: options.hasAwareness === false ? null : undefined,
-    onStatus: ({ status }) => {
-      isConnected = String(status) === 'connected';
-      tell();
-    },
+    onStatus: tell,
     onUnsyncedChanges: tell,
     onSynced: tell,
+    onMessage: ({ event }) => {
+      if (!isRefusedWrite(event.data as ArrayBuffer)) return;
+      // Once more with all that is there: it may have been a moment in which nothing was taken.
+      if (++untaken === 1) setTimeout(signInAgain, AFTER_TROUBLE);
+      tell();
+    },
     onClose: ({ event }) => {
       if (event.reason === TOO_LARGE) isFull = true;
       // What this device may do has changed: it asks anew, over the socket that is still open.
-      if (event.reason === RESET && isConnected) setTimeout(signInAgain, BEFORE_AGAIN);
+      if (event.reason === RESET) setTimeout(signInAgain, BEFORE_AGAIN);
       tell();
     },
-    onAuthenticationFailed: () => {
-      isRefused = true;
+    onAuthenticationFailed: ({ reason }) => {
+      if (REFUSALS.includes(reason)) isRefused = true;
+      // A server or database in trouble: a socket on which one document failed does not ask for it again.
+      else setTimeout(() => !isClosed && connection.restart(), AFTER_TROUBLE);
       tell();
     },
   });
+  const stopListening = connection.subscribe(tell);
   provider.attach();
   const ready = new Promise<void>((resolve, reject) => {
     const done = (): void => {
@@ -100,7 +104,9 @@ export function openDocument(
       resolve();
     };
     provider.on('synced', done);
-    provider.on('authenticationFailed', () => reject(new Error('This is not yours to open.')));
+    provider.on('authenticationFailed', () => {
+      if (isRefused) reject(new Error('This is not yours to open.'));
+    });
     void kept?.whenSynced.then(() => {
       if (Y.encodeStateVector(doc).length > 1) done();
     });
@@ -110,7 +116,8 @@ export function openDocument(
     if (isRefused) return 'refused';
     if (isFull) return 'full';
     if (!hasOpened) return 'opening';
-    if (!isConnected) return 'kept';
+    if (untaken > 1) return 'unkept';
+    if (!connection.isAlive()) return 'kept';
     return provider.hasUnsyncedChanges || !provider.isSynced ? 'saving' : 'saved';
   }
   return {
@@ -122,10 +129,14 @@ export function openDocument(
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
+    async forget() {
+      await kept?.clearData();
+    },
     close() {
       isClosed = true;
+      stopListening();
       provider.destroy();
-      ownSocket?.destroy();
+      if (options.hasOwnSocket) connection.close();
       void kept?.destroy();
       doc.destroy();
     },

@@ -1,4 +1,4 @@
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import type * as Y from 'yjs';
 import { openDocument, type OpenDocument, type SavedState } from './openDocument';
 
@@ -15,12 +15,18 @@ export interface DocumentOptions {
    * before would not know which of two values is the later one, so a break means a new copy, over a socket of its own.
    */
   isServerMade?: boolean;
+  /** Called when something written here was not taken any more and is taken off the screen. */
+  onUnkept?: () => void;
 }
 
 /** Opens a document for as long as the component is there. */
 export function useDocument(name: string, options: DocumentOptions = {}): Opening {
   const [opening, setOpening] = useState<Opening>({ state: 'opening' });
   const { keepAs, hasAwareness, isServerMade } = options;
+  const told = useRef(options.onUnkept);
+  useEffect(() => {
+    told.current = options.onUnkept;
+  });
   useEffect(() => {
     let isGone = false;
     let document: OpenDocument;
@@ -31,11 +37,22 @@ export function useDocument(name: string, options: DocumentOptions = {}): Openin
         () => !isGone && setOpening({ state: 'open', document: opened }),
         (error: Error) => !isGone && setOpening({ state: 'failed', reason: error.message }),
       );
-      opened.subscribe(() => {
+      const stopWatching = opened.subscribe(() => {
+        if (isGone) return;
         // Let in before, and not any more.
-        if (!isGone && opened.savedState() === 'refused') {
+        if (opened.savedState() === 'refused') {
           setOpening({ state: 'failed', reason: 'This is not yours to open any more.' });
         }
+        if (opened.savedState() !== 'unkept') return;
+        // What the server did not take is taken off the screen, and it is said that it is.
+        stopWatching();
+        told.current?.();
+        void opened.forget().then(() => {
+          if (isGone) return;
+          setOpening({ state: 'opening' });
+          opened.close();
+          open();
+        });
       });
       if (!isServerMade) return;
       const stop = opened.subscribe(() => {

@@ -2,6 +2,7 @@ import { ChevronDown, type LucideIcon } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { useNotices } from './Notice';
 import { Sheet } from './Sheet';
+import { useTyped } from './useTyped';
 
 /** A setting with its name, and the inputs that set it. */
 export function Setting({ label, children }: { label: string; children: ReactNode }): ReactElement {
@@ -148,7 +149,7 @@ export function Check(props: {
   );
 }
 
-/** A line kept when it is left or Enter is pressed, so that it is one step to undo. */
+/** A line that is kept with every keystroke; a visit to it is one step to undo, or several by pauses. */
 export function Line(props: {
   label: string;
   value: string;
@@ -157,23 +158,10 @@ export function Line(props: {
   isWide?: boolean;
   isLong?: boolean;
 }): ReactElement {
-  const { label, value, onKeep, isWide } = props;
-  const [typed, setTyped] = useState<string | null>(null);
-  const keep = (): void => {
-    if (typed !== null && typed !== value) onKeep(typed);
-    setTyped(null);
-  };
-  // A sheet that is closed takes its fields away without their being left: nothing typed is lost.
-  const latest = useRef(keep);
-  useEffect(() => {
-    latest.current = keep;
-  });
-  useEffect(() => () => latest.current(), []);
+  const { label, isWide } = props;
   const common = {
-    value: typed ?? value,
+    ...useTyped(props.value, props.onKeep),
     placeholder: props.placeholder,
-    onChange: (event: { target: { value: string } }) => setTyped(event.target.value),
-    onBlur: keep,
     className: `${isWide ? 'w-full' : 'w-[170px]'} rounded-[4px] border border-line bg-sheet px-2`,
   };
   return (
@@ -182,11 +170,7 @@ export function Line(props: {
       {props.isLong ? (
         <textarea rows={5} {...common} className={`${common.className} py-1`} />
       ) : (
-        <input
-          {...common}
-          onKeyDown={(event) => event.key === 'Enter' && keep()}
-          className={`${common.className} h-7`}
-        />
+        <input {...common} className={`${common.className} h-7`} />
       )}
     </label>
   );

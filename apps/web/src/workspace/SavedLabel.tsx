@@ -8,13 +8,16 @@ const SAID: Record<SavedState, string> = {
   saving: 'saving',
   kept: 'kept on this device',
   full: 'not saved: there is too much in it',
+  unkept: 'not saved: nothing is taken any more',
   refused: 'not saved: no longer yours to change',
 };
+
+const CALM: readonly SavedState[] = ['opening', 'saved', 'saving'];
 
 /** The acknowledged state, in words. */
 export function SavedLabel({ document }: { document: OpenDocument }): ReactElement {
   const state = useSavedState(document);
-  const isTrouble = state === 'kept' || state === 'full' || state === 'refused';
+  const isTrouble = !CALM.includes(state);
   return (
     <span
       role="status"

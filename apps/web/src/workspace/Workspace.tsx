@@ -18,6 +18,7 @@ import { Centre, Header } from '../ui/Page';
 import { DeckProvider, useDeck } from './DeckContext';
 import { Here } from './Here';
 import { isTyping } from './isTyping';
+import { isNamed, useTyped } from '../ui/useTyped';
 import { SavedLabel } from './SavedLabel';
 import { ShareDialog } from './ShareDialog';
 
@@ -147,22 +148,12 @@ function Views(): ReactElement {
 
 function DeckName(): ReactElement {
   const { deck, doc, run } = useDeck();
-  const [typed, setTyped] = useState<string | null>(null);
-  const finish = (): void => {
-    if (typed !== null && typed.trim() !== deck.title) run(renameDeck(doc, typed));
-    setTyped(null);
-  };
+  const line = useTyped(deck.title, (title) => run(renameDeck(doc, title)), isNamed);
   return (
     <input
       aria-label="Name of the deck"
-      value={typed ?? deck.title}
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={finish}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
-        if (event.key === 'Escape') setTyped(null);
-      }}
-      style={{ width: `${Math.min(34, Math.max(8, (typed ?? deck.title).length + 1))}ch` }}
+      {...line}
+      style={{ width: `${Math.min(34, Math.max(8, line.value.length + 1))}ch` }}
       className="h-9 max-w-[30vw] rounded-[6px] border border-transparent bg-transparent px-1.5 font-head text-[17px] font-semibold hover:border-line focus:bg-sheet"
     />
   );

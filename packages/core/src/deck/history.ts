@@ -1,6 +1,22 @@
 import * as Y from 'yjs';
 import { deckMap, linksMap, sectionsMap, setAsideMap, slidesMap, trailsMap } from './document.js';
 
+/** What is being typed while its commands run: see `typed`. */
+let typing: string | null = null;
+
+/**
+ * Runs the commands of one keystroke. Those of the same field gather into steps of undo by pauses, like words typed
+ * into a text; `field` tells one field, and one visit to it, from another.
+ */
+export function typed<T>(field: string, change: () => T): T {
+  typing = field;
+  try {
+    return change();
+  } finally {
+    typing = null;
+  }
+}
+
 /** The origin of every transaction a command makes. */
 export const COMMAND = 'command';
 
@@ -14,7 +30,7 @@ export interface History {
 
 /**
  * Undo and redo of this editor's own changes; those of others stay. Each command is one step.
- * Typing arrives with the origins given in `typingOrigins` and gathers into steps by pauses of half a second.
+ * Typing arrives through `typed`, or with the origins given in `typingOrigins` and gathers into steps by pauses of half a second.
  * A history lives as long as its document.
  */
 export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): History {
@@ -23,11 +39,15 @@ export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): Histor
     scope.map((map) => map(doc)),
     { trackedOrigins: new Set([COMMAND, ...typingOrigins]), captureTimeout: 500 },
   );
-  const part = (transaction: Y.Transaction): void => {
-    if (transaction.origin === COMMAND) manager.stopCapturing();
-  };
-  doc.on('beforeTransaction', part);
-  doc.on('afterTransaction', part);
+  let last: string | null = null;
+  doc.on('beforeTransaction', ({ origin }: Y.Transaction) => {
+    if (origin === COMMAND && (typing === null || typing !== last)) manager.stopCapturing();
+  });
+  doc.on('afterTransaction', ({ origin }: Y.Transaction) => {
+    if (origin !== COMMAND) return;
+    last = typing;
+    if (typing === null) manager.stopCapturing();
+  });
   return {
     undo: () => void manager.undo(),
     redo: () => void manager.redo(),

@@ -8,14 +8,14 @@ import { plain } from '../deck/richText.js';
 import { addElementTo } from '../deck/elementCommands.js';
 import type { Slide } from '../deck/types.js';
 import { newId, refuse, type ElementId, type LinkId, type Result, type SlideId } from '../ids.js';
-import type { Answer } from '../questions/registry.js';
 import { BODY_BOX, TITLE_BOX } from '../stage/layouts.js';
 import type { Placement, Placements } from '../stage/pieces.js';
+import { answersMap, draftsMap, readEntries } from './answers.js';
 
 /**
  * A folio document:
  *
- *   answers     map  question ElementId → { value, at }
+ *   answers, drafts, text:<id>   what is said to the questions: see `answers.ts`
  *   placements  map  'slideId/elementId' → { x, y }
  *   walk        array of { slideId, at, via }
  *   votes       map  slideId → linkId
@@ -38,6 +38,8 @@ export interface Leaf extends Slide {
 export interface Folio {
   /** As they stand in the document: not yet checked against the questions. */
   answers: Record<ElementId, unknown>;
+  /** What stands on the screen instead of an answer and does not count, or not yet. */
+  drafts: Record<ElementId, unknown>;
   placements: Record<SlideId, Placements>;
   walk: Visit[];
   /** The way out that was voted for on each slide. */
@@ -49,16 +51,13 @@ export interface Folio {
 const LONGEST_WALK = 5000;
 const MOST_LEAVES = 40;
 
-export const answersMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('answers');
 export const placementsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('placements');
 export const votesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('votes');
 export const walkArray = (doc: Y.Doc): Y.Array<unknown> => doc.getArray('walk');
 
 export function readFolio(doc: Y.Doc): Folio {
-  const answers: Folio['answers'] = {};
-  for (const [id, entry] of answersMap(doc)) {
-    if (asId(id)) answers[id] = asRecord(entry).value;
-  }
+  const answers = readEntries(doc, answersMap(doc));
+  const drafts = readEntries(doc, draftsMap(doc));
   const placements: Folio['placements'] = {};
   for (const [key, value] of placementsMap(doc)) {
     const { slideId, elementId } = readPlacementKey(key);
@@ -70,7 +69,7 @@ export function readFolio(doc: Y.Doc): Folio {
   for (const [slideId, linkId] of votesMap(doc)) {
     if (asId(slideId) && asId(linkId)) votes[slideId] = asId(linkId);
   }
-  return { answers, placements, votes, walk: readWalk(doc), leaves: readLeaves(doc) };
+  return { answers, drafts, placements, votes, walk: readWalk(doc), leaves: readLeaves(doc) };
 }
 
 /** The two ids of a placement's key; both '' when it is no such key. */
@@ -138,11 +137,6 @@ export function visit(doc: Y.Doc, slideId: SlideId, via: Visit['via'], at: numbe
 export function goBack(doc: Y.Doc, at: number): Result {
   const { back } = standing(readWalk(doc));
   return back ? visit(doc, back, 'back', at) : refuse('This is where the walk began.');
-}
-
-export function answer(doc: Y.Doc, questionId: ElementId, value: Answer, at: number): Result {
-  doc.transact(() => answersMap(doc).set(questionId, { value, at }), COMMAND);
-  return { ok: true };
 }
 
 /** Votes for a way out of a slide; a later vote takes the place of an earlier one. */

@@ -13,8 +13,8 @@ import {
 } from '../questions/registry.js';
 import { pieceOf, type Placements } from '../stage/pieces.js';
 import { zoneUnder } from '../stage/zones.js';
+import { answersMap, entryValue } from './answers.js';
 import {
-  answersMap,
   placementsMap,
   readPlacement,
   readPlacementKey,
@@ -56,7 +56,7 @@ export class FolioProjection {
   #doc: Y.Doc;
   #edition: Deck;
   #questions: Map<ElementId, QuestionElement>;
-  #answers = new Map<string, unknown>();
+  #answers = new Map<string, { entry: unknown; text: unknown }>();
   #placements = new Map<string, unknown>();
   #votes = new Map<string, unknown>();
   #steps: number;
@@ -124,12 +124,16 @@ export class FolioProjection {
   #takeAnswers(): ProjectedChanges['answers'] {
     const changed: ProjectedChanges['answers'] = [];
     for (const [questionId, entry] of answersMap(this.#doc)) {
-      if (this.#answers.get(questionId) === entry) continue;
-      this.#answers.set(questionId, entry);
+      const value = entryValue(this.#doc, questionId, entry);
+      const { text } = asRecord(value);
+      const known = this.#answers.get(questionId);
+      // A text that two write in at once may change without its entry.
+      if (known && known.entry === entry && known.text === text) continue;
+      this.#answers.set(questionId, { entry, text });
       const question = this.#questions.get(questionId);
       // Where pieces lie is not for a device to say in words.
       if (!question || isAnsweredByPieces(question.question)) continue;
-      const { value, at } = asRecord(entry);
+      const { at } = asRecord(entry);
       const answer = readAnswer(question.question, value);
       if (!answer) continue;
       if (question.isFinal && this.#answered.has(questionId)) continue;

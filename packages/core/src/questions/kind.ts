@@ -21,12 +21,16 @@ export interface QuestionKind<Q extends AnyQuestion, K extends OfAKind, A extend
   label: string;
   /** A person gives the mark: such a question needs no key. */
   isByHand?: true;
+  /** Its answer is a long `text`, which a folio keeps as one that several devices may write in at once. */
+  isSharedText?: true;
   /** A question as it begins. */
   fresh(makeId: () => string): Q;
   read(raw: Record<string, unknown>): Q | undefined;
   readKey(raw: Record<string, unknown>): K | undefined;
   /** The answer, or undefined when it is not one for this question: wrong shape, unknown parts, too much. */
   readAnswer(question: Q, raw: Record<string, unknown>): A | undefined;
+  /** What may stand on the screen without being an answer yet, for a kind that has such; otherwise only answers may. */
+  readDraft?(question: Q, raw: Record<string, unknown>): A | undefined;
   /** Whether an answer says nothing: it is not counted and does not satisfy a question that is required. */
   isBlank(answer: A): boolean;
   /** Lines that the question shows below its prompt; one empty line stands for a field. */

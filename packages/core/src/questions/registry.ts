@@ -59,6 +59,17 @@ export function readAnswer(question: Question, value: unknown): Answer | undefin
   return raw.kind === question.kind ? kindOf(question.kind).readAnswer(question, raw) : undefined;
 }
 
+/** What stands on the screen for this question without counting, or undefined when it is nothing that could. */
+export function readDraft(question: Question, value: unknown): Answer | undefined {
+  const raw = asRecord(value);
+  if (raw.kind !== question.kind) return undefined;
+  const kind = kindOf(question.kind);
+  return kind.readDraft ? kind.readDraft(question, raw) : kind.readAnswer(question, raw);
+}
+
+/** Whether the answers of a kind are long texts, which a folio keeps letter by letter. */
+export const isSharedText = (kind: unknown): boolean => kindOf(kind)?.isSharedText === true;
+
 export const isBlank = (answer: Answer): boolean => kindOf(answer.kind).isBlank(answer);
 
 /** A question with all that it asks for: one that is about what lies on its slide has that from there. */

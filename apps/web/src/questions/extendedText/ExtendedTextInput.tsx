@@ -3,7 +3,6 @@ import { useId, type ReactElement } from 'react';
 import { count } from '../../decks/when';
 import type { QuestionInputProps } from '../registry';
 import { FIELD } from '../textEntry/TextEntryInput';
-import { useTypedAnswer } from '../useTypedAnswer';
 
 export function Still(): ReactElement {
   return <div className={FIELD} style={{ minHeight: '5em' }} />;
@@ -12,9 +11,7 @@ export function Still(): ReactElement {
 export function Input(props: QuestionInputProps<'extendedText'>): ReactElement {
   const { fewestWords, mostWords } = props.question;
   const id = useId();
-  const { text, type, keep } = useTypedAnswer(props.answer?.text ?? '', (text) =>
-    props.onAnswer({ kind: 'extendedText', text }),
-  );
+  const text = props.answer?.text ?? '';
   const words = wordsIn(text).length;
   const asked = [
     fewestWords > 0 ? `at least ${fewestWords}` : '',
@@ -31,8 +28,7 @@ export function Input(props: QuestionInputProps<'extendedText'>): ReactElement {
         rows={4}
         maxLength={20_000}
         disabled={props.isHeld}
-        onChange={(event) => type(event.target.value)}
-        onBlur={keep}
+        onChange={(event) => props.onAnswer({ kind: 'extendedText', text: event.target.value })}
         className={`${FIELD} min-h-[5em] flex-1 resize-none`}
         style={{ lineHeight: 1.35 }}
       />

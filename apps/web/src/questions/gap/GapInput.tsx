@@ -1,6 +1,5 @@
-import { useState, type ReactElement } from 'react';
+import type { ReactElement } from 'react';
 import type { QuestionInputProps, QuestionStillProps } from '../registry';
-import { useTypedAnswer } from '../useTypedAnswer';
 
 const GAP =
   'min-h-11 max-w-full rounded-[6px] border-2 border-line bg-sheet px-[0.4em] align-middle';
@@ -41,13 +40,8 @@ function Bank({ words }: { words: readonly string[] }): ReactElement {
 export function Input(props: QuestionInputProps<'gap'>): ReactElement {
   const { question, answer } = props;
   const given = answer?.texts ?? question.parts.slice(1).map(() => '');
-  // What has been filled in since the answer was last heard of: gaps are filled faster than answers come back.
-  const [latest, setLatest] = useState<readonly string[]>(given);
-  const fill = (index: number, text: string): void => {
-    const texts = latest.map((old, at) => (at === index ? text : old));
-    setLatest(texts);
-    props.onAnswer({ kind: 'gap', texts });
-  };
+  const fill = (index: number, text: string): void =>
+    props.onAnswer({ kind: 'gap', texts: given.map((old, at) => (at === index ? text : old)) });
   return (
     <div>
       <p className="leading-[2.1] whitespace-pre-wrap">
@@ -72,7 +66,7 @@ export function Input(props: QuestionInputProps<'gap'>): ReactElement {
                   label={`Gap ${index}`}
                   kept={given[index - 1] ?? ''}
                   isHeld={props.isHeld}
-                  onKeep={(text) => fill(index - 1, text)}
+                  onType={(text) => fill(index - 1, text)}
                 />
               ))}
             {part}
@@ -88,21 +82,19 @@ function TypedGap(props: {
   label: string;
   kept: string;
   isHeld: boolean;
-  onKeep: (text: string) => void;
+  onType: (text: string) => void;
 }): ReactElement {
-  const { text, type, keep } = useTypedAnswer(props.kept, props.onKeep);
+  const { kept } = props;
   return (
     <input
       aria-label={props.label}
-      value={text}
+      value={kept}
       maxLength={100}
       disabled={props.isHeld}
       autoComplete="off"
-      onChange={(event) => type(event.target.value)}
-      onBlur={keep}
-      onKeyDown={(event) => event.key === 'Enter' && keep()}
+      onChange={(event) => props.onType(event.target.value)}
       className={GAP}
-      style={{ width: `${Math.max(5, text.length + 2)}ch` }}
+      style={{ width: `${Math.max(5, kept.length + 2)}ch` }}
     />
   );
 }

@@ -2,7 +2,6 @@ import { readNumber } from '@gobrel/core';
 import { useId, type ReactElement } from 'react';
 import type { QuestionInputProps } from '../registry';
 import { FIELD } from '../textEntry/TextEntryInput';
-import { useTypedAnswer } from '../useTypedAnswer';
 
 export function Still({ question }: { question: { unit: string } }): ReactElement {
   return (
@@ -18,9 +17,13 @@ export function Input(props: QuestionInputProps<'number'>): ReactElement {
   const hint = useId();
   const isNumber = (text: string): boolean =>
     text === '' || readNumber(text, question.unit) !== undefined;
-  const { text, type, keep } = useTypedAnswer(props.answer?.text ?? '', (text) => {
-    if (isNumber(text)) props.onAnswer({ kind: 'number', text });
-  });
+  const text = props.answer?.text ?? '';
+  const counts = props.counts?.text;
+  const type = (written: string): void => {
+    const given = { kind: 'number', text: written } as const;
+    if (isNumber(written)) props.onAnswer(given);
+    else props.onDraft(given);
+  };
   return (
     <div>
       <div className="flex items-center gap-[0.5em]">
@@ -35,14 +38,17 @@ export function Input(props: QuestionInputProps<'number'>): ReactElement {
           inputMode="text"
           autoComplete="off"
           onChange={(event) => type(event.target.value)}
-          onBlur={keep}
-          onKeyDown={(event) => event.key === 'Enter' && keep()}
           className={FIELD}
         />
         {question.unit}
       </div>
       <p id={hint} className="mt-[0.2em] text-ember-deep" style={{ fontSize: '0.75em' }}>
-        {isNumber(text) ? '' : 'This is no number yet. 1.5, 1,5, 3/2 and 2e3 can be written.'}
+        {!isNumber(text) && (
+          <>
+            This is not counted: it is no number yet. 1.5, 1,5, 3/2 and 2e3 can be written.
+            {counts && ` What counts is still ${counts}.`}
+          </>
+        )}
       </p>
     </div>
   );

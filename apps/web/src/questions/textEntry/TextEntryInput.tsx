@@ -1,6 +1,5 @@
 import type { ReactElement } from 'react';
 import type { QuestionInputProps } from '../registry';
-import { useTypedAnswer } from '../useTypedAnswer';
 
 export const FIELD =
   'min-h-11 w-full rounded-[8px] border-2 border-line bg-sheet px-[0.6em] py-[0.3em] focus-visible:outline-3';
@@ -10,20 +9,15 @@ export function Still(): ReactElement {
 }
 
 export function Input(props: QuestionInputProps<'textEntry'>): ReactElement {
-  const { text, type, keep } = useTypedAnswer(props.answer?.text ?? '', (text) =>
-    props.onAnswer({ kind: 'textEntry', text }),
-  );
   return (
     <input
       aria-label="Your answer"
       name={props.name}
-      value={text}
+      value={props.answer?.text ?? ''}
       maxLength={300}
       disabled={props.isHeld}
       autoComplete="off"
-      onChange={(event) => type(event.target.value)}
-      onBlur={keep}
-      onKeyDown={(event) => event.key === 'Enter' && keep()}
+      onChange={(event) => props.onAnswer({ kind: 'textEntry', text: event.target.value })}
       className={FIELD}
     />
   );

@@ -29,6 +29,7 @@ export const extendedText: QuestionKind<ExtendedTextQuestion, ExtendedTextKey, E
     kind: 'extendedText',
     label: 'Extended text',
     isByHand: true,
+    isSharedText: true,
 
     fresh: () => ({ kind: 'extendedText', fewestWords: 0, mostWords: 0, points: 2 }),
     read: (raw) => ({

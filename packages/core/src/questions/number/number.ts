@@ -56,6 +56,9 @@ export const number: QuestionKind<NumberQuestion, NumberKey, NumberAnswer> = {
     return isNumber || text === '' ? { kind: 'number', text } : undefined;
   },
 
+  readDraft: (_question, { text }) =>
+    typeof text === 'string' && text.length <= MOST_LETTERS ? { kind: 'number', text } : undefined,
+
   isBlank: ({ text }) => text === '',
   lines: () => [''],
 };

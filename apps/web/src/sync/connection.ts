@@ -1,0 +1,88 @@
+import { HocuspocusProviderWebsocket } from '@hocuspocus/provider';
+
+/**
+ * Milliseconds without a word from the server after which a device says that there is no connection, and after which it
+ * tries for another one. The server says something every second (`SyncService`).
+ */
+const SILENT = 2500;
+const GIVEN_UP = 6000;
+const LOOKED_AT_EVERY = 500;
+
+/** Hocuspocus's socket, which never keeps messages for later: on connecting, each document tells all that is missing. */
+class Socket extends HocuspocusProviderWebsocket {
+  override send(message: unknown): void {
+    if (this.webSocket?.readyState === WebSocket.OPEN) this.webSocket.send(message as Uint8Array);
+  }
+}
+
+/** A socket to the server, and whether anybody is at its other end. */
+export interface Connection {
+  socket: HocuspocusProviderWebsocket;
+  isAlive(): boolean;
+  /** Tells when `isAlive` changes. */
+  subscribe(listener: () => void): () => void;
+  /** Hangs up and calls again, with whatever cookies this browser has by now. */
+  restart(): void;
+  close(): void;
+}
+
+function connect(): Connection {
+  const { protocol, host } = window.location;
+  const url = `${protocol === 'https:' ? 'wss' : 'ws'}://${host}/sync`;
+  const socket = new Socket({ url, maxDelay: 4000, messageReconnectTimeout: GIVEN_UP });
+  const listeners = new Set<() => void>();
+  let heardAt = 0;
+  let calledAt = 0;
+  let wasAlive = false;
+  const isAlive = (): boolean =>
+    String(socket.status) === 'connected' && Date.now() - heardAt < SILENT;
+  const look = (): void => {
+    const isCalling = String(socket.status) === 'connecting';
+    if (isCalling && Date.now() - calledAt > GIVEN_UP) socket.webSocket?.close();
+    if (isAlive() === wasAlive) return;
+    wasAlive = !wasAlive;
+    listeners.forEach((listener) => listener());
+  };
+  const heard = (): void => {
+    heardAt = Date.now();
+    look();
+  };
+  socket.on('open', heard);
+  socket.on('message', heard);
+  socket.on('status', ({ status }: { status: unknown }) => {
+    if (String(status) === 'connecting') calledAt = Date.now();
+    look();
+  });
+  const timer = setInterval(look, LOOKED_AT_EVERY);
+  // A device that wakes up or finds its network again does not wait for the next try.
+  const again = (): void => {
+    if (String(socket.status) !== 'connected') void socket.connect();
+  };
+  window.addEventListener('online', again);
+  return {
+    socket,
+    isAlive,
+    subscribe(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    restart: () => socket.webSocket?.close(),
+    close() {
+      clearInterval(timer);
+      window.removeEventListener('online', again);
+      socket.destroy();
+    },
+  };
+}
+
+let shared: Connection | null = null;
+
+/** The one connection of this page. */
+export const pageConnection = (): Connection => (shared ??= connect());
+export const ownConnection = connect;
+
+/** After signing in, out or joining: the next document opens with the new cookie. */
+export function forgetSocket(): void {
+  shared?.close();
+  shared = null;
+}

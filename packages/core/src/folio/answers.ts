@@ -1,0 +1,64 @@
+import type * as Y from 'yjs';
+import { asId, asRecord } from '../deck/decode.js';
+import { COMMAND } from '../deck/history.js';
+import { changeText } from '../deck/sharedText.js';
+import type { ElementId, Result } from '../ids.js';
+import { isSharedText, type Answer } from '../questions/registry.js';
+
+/**
+ * What a folio says to its questions:
+ *
+ *   answers     map  question ElementId → { value, at }: what counts
+ *   drafts      map  question ElementId → { value, at }: what stands on the screen and does not count, or not yet
+ *   text:<id>   text of an answer or draft that is written letter by letter; `value` has everything but the text
+ *
+ * A draft is there as long as what is on the screen is not what counts. Times are milliseconds since 1970 by the
+ * student's clock.
+ */
+export const answersMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('answers');
+export const draftsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('drafts');
+const sharedText = (doc: Y.Doc, questionId: ElementId): Y.Text => doc.getText(`text:${questionId}`);
+
+/** What an entry of `answers` or `drafts` says, not yet checked against its question. */
+export function entryValue(doc: Y.Doc, questionId: ElementId, entry: unknown): unknown {
+  const { value } = asRecord(entry);
+  const { kind, text } = asRecord(value);
+  // Older folios keep the text in the entry.
+  return isSharedText(kind) && text === undefined
+    ? { ...asRecord(value), text: sharedText(doc, questionId).toString() }
+    : value;
+}
+
+export function readEntries(doc: Y.Doc, entries: Y.Map<unknown>): Record<ElementId, unknown> {
+  const read: Record<ElementId, unknown> = {};
+  for (const [id, entry] of entries) {
+    if (asId(id)) read[id] = entryValue(doc, id, entry);
+  }
+  return read;
+}
+
+/** Gives an answer: from now on it counts, and what was a draft does not stand beside it any more. */
+export function answer(doc: Y.Doc, questionId: ElementId, value: Answer, at: number): Result {
+  doc.transact(() => {
+    answersMap(doc).set(questionId, { value: kept(doc, questionId, value), at });
+    draftsMap(doc).delete(questionId);
+  }, COMMAND);
+  return { ok: true };
+}
+
+/** Keeps what stands on the screen without letting it count; what counted before still does. */
+export function draft(doc: Y.Doc, questionId: ElementId, value: Answer, at: number): Result {
+  doc.transact(
+    () => draftsMap(doc).set(questionId, { value: kept(doc, questionId, value), at }),
+    COMMAND,
+  );
+  return { ok: true };
+}
+
+/** A long text goes letter by letter: two who write in it at once both keep their words, and a letter costs a letter. */
+function kept(doc: Y.Doc, questionId: ElementId, value: Answer): unknown {
+  if (!isSharedText(value.kind) || !('text' in value)) return value;
+  const { text, ...rest } = value;
+  changeText(sharedText(doc, questionId), text);
+  return rest;
+}
