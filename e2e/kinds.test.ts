@@ -1,5 +1,5 @@
-import { expect, type Browser, type Locator, type Page } from '@playwright/test';
-import { drag, isSaved, joinAs, newDeck, signIn, someone, test } from './people';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { drag, joinAs, lessonOfStarters, newDeck, signIn, someone, test } from './people';
 
 /** A starter of each kind, what an answer to it looks like on the desk's roll, and how it is given. */
 interface Asked {
@@ -181,39 +181,14 @@ const KINDS: Asked[] = [
   },
 ];
 
-/** A deck with a slide of each kind, and a lesson on it. */
-async function lessonOfAllKinds(
-  browser: Browser,
-): Promise<{ ines: Page; code: string; lessonId: string; slides: Map<string, string> }> {
-  const ines = await signIn(await someone(browser));
-  await newDeck(ines, 'All kinds');
-  await ines.keyboard.press('Escape');
-  for (const { starter } of KINDS) {
-    await ines.mouse.click(1000, 150);
-    await ines.getByRole('button', { name: 'From a starter' }).click();
-    await ines.getByLabel('Search').fill(starter);
-    await ines.getByRole('dialog').getByRole('button', { name: starter }).first().click();
-    await expect(ines.getByRole('dialog')).toHaveCount(0);
-  }
-  await isSaved(ines);
-  await ines.getByRole('link', { name: 'Lessons' }).click();
-  await ines.getByRole('button', { name: 'Start a lesson' }).click();
-  await ines.getByRole('button', { name: 'Start', exact: true }).click();
-  await ines.waitForURL(/\/desk\//);
-  const lessonId = ines.url().split('/desk/')[1]!;
-  const lesson = (await (await ines.request.get(`/api/lessons/${lessonId}`)).json()) as {
-    joinCode: string;
-    edition: { slides: Record<string, { id: string; title: string }> };
-  };
-  const slides = Object.values(lesson.edition.slides).map(({ id, title }) => [title, id] as const);
-  return { ines, code: lesson.joinCode, lessonId, slides: new Map(slides) };
-}
-
 test('every kind of question is answered by mouse, by finger on a phone and by keyboard alone', async ({
   browser,
 }) => {
   test.setTimeout(240_000);
-  const { ines, code, lessonId, slides } = await lessonOfAllKinds(browser);
+  const { ines, code, lessonId, slides } = await lessonOfStarters(
+    browser,
+    KINDS.map(({ starter }) => starter),
+  );
   const mona = await someone(browser);
   const tove = await someone(browser, { viewport: { width: 390, height: 844 }, hasTouch: true });
   const keno = await someone(browser);

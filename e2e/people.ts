@@ -116,3 +116,41 @@ export const pick = (desk: Page, slide: string): Promise<void> =>
     .getByRole('region', { name: 'Map of the lesson' })
     .getByRole('group', { name: slide, exact: true })
     .click();
+
+/** A new deck with a slide of each of these starters, and a lesson on it. */
+export async function lessonOfStarters(
+  browser: Browser,
+  starters: readonly string[],
+): Promise<{ ines: Page; code: string; lessonId: string; slides: Map<string, string> }> {
+  const ines = await signIn(await someone(browser));
+  await newDeck(ines, 'From starters');
+  await ines.keyboard.press('Escape');
+  for (const starter of starters) {
+    await ines.mouse.click(1000, 150);
+    await ines.getByRole('button', { name: 'From a starter' }).click();
+    await ines.getByLabel('Search').fill(starter);
+    await ines.getByRole('dialog').getByRole('button', { name: starter }).first().click();
+    await expect(ines.getByRole('dialog')).toHaveCount(0);
+  }
+  await isSaved(ines);
+  await ines.getByRole('link', { name: 'Lessons' }).click();
+  await ines.getByRole('button', { name: 'Start a lesson' }).click();
+  await ines.getByRole('button', { name: 'Start', exact: true }).click();
+  await ines.waitForURL(/\/desk\//);
+  const lessonId = ines.url().split('/desk/')[1]!;
+  const lesson = (await (await ines.request.get(`/api/lessons/${lessonId}`)).json()) as {
+    joinCode: string;
+    edition: { slides: Record<string, { id: string; title: string }> };
+  };
+  const slides = Object.values(lesson.edition.slides).map(({ id, title }) => [title, id] as const);
+  return { ines, code: lesson.joinCode, lessonId, slides: new Map(slides) };
+}
+
+/** Brings the whole class to a slide, and keeps it there. */
+export async function gather(desk: Page, lessonId: string, slideId: string): Promise<void> {
+  const moved = await desk.request.post(`/api/lessons/${lessonId}/pace`, {
+    data: { pace: 'together', slideId },
+    headers: { origin: new URL(desk.url()).origin },
+  });
+  expect(moved.status()).toBe(200);
+}

@@ -112,6 +112,7 @@ export * from './questions/drawing/drawing.js';
 export type { DrawingTally } from './questions/drawing/marking.js';
 export * from './lesson/studentView.js';
 export * from './lesson/joinCode.js';
+export * from './lesson/late.js';
 export * from './lesson/state.js';
 export * from './lesson/settings.js';
 export * from './lesson/editionChanges.js';

@@ -16,6 +16,7 @@ import {
   deskVotes,
   deskWalks,
   FolioProjection,
+  isLate,
   leafTitle,
   questionsOf,
   readLeaves,
@@ -37,11 +38,11 @@ import { SyncService } from '../sync/SyncService.js';
 import {
   answersByQuestion,
   forget,
-  isLateNow,
   markDeskAnew,
   tellDesk,
   withOpenVotes,
   type FolioNow,
+  type Told,
 } from './deskDocument.js';
 import * as rows from './folioRows.js';
 import { LessonTallies } from './LessonTallies.js';
@@ -66,6 +67,11 @@ interface LiveFolio {
   onUpdate: () => void;
   /** When its student last did something, milliseconds since 1970. */
   activeAt: number;
+  /** When it was opened this time, and was last open before. */
+  openedAt: number;
+  lastHereAt: number | null;
+  /** Until something is changed in it: when the latest of what it holds was stored. */
+  storedAt: number | null;
   /** Once it is left: the stored update that it holds at least. */
   upTo: bigint | null;
 }
@@ -143,10 +149,18 @@ export class FolioProjector
 
   async #follow(folioId: string, doc: Document): Promise<void> {
     const [row] = await this.database.query<
-      { lesson_id: string; steps: number; answered: string[] }[]
+      {
+        lesson_id: string;
+        steps: number;
+        answered: string[];
+        active_at: Date | null;
+        stored_at: Date | null;
+      }[]
     >(
       `SELECT f.lesson_id, coalesce((SELECT max(seq) + 1 FROM visit v WHERE v.folio_id = f.id), 0) AS steps,
-         ARRAY(SELECT question_id FROM answer a WHERE a.folio_id = f.id) AS answered
+         ARRAY(SELECT question_id FROM answer a WHERE a.folio_id = f.id) AS answered, f.active_at,
+         greatest((SELECT max(received_at) FROM doc_update u WHERE u.name = 'folio:' || f.id),
+           (SELECT received_at FROM doc_state s WHERE s.name = 'folio:' || f.id)) AS stored_at
        FROM folio f WHERE f.id = $1`,
       [folioId],
     );
@@ -160,9 +174,13 @@ export class FolioProjector
       projection: new FolioProjection(doc, edition, questions, row),
       onUpdate: () => {
         folio.activeAt = Date.now();
+        folio.storedAt = null;
         this.#mark(folio);
       },
       activeAt: 0,
+      openedAt: Date.now(),
+      lastHereAt: row.active_at?.getTime() ?? null,
+      storedAt: row.stored_at?.getTime() ?? null,
       upTo: null,
     };
     this.#folios.set(folioId, folio);
@@ -328,7 +346,7 @@ export class FolioProjector
   }
 
   async #project(batch: LiveFolio[]): Promise<void> {
-    const changed: { folio: LiveFolio; changes: ProjectedChanges; isLate: boolean }[] = [];
+    const changed: { folio: LiveFolio; changes: Told }[] = [];
     const answeredBefore = new Map(batch.map((folio) => [folio, folio.projection.answered]));
     try {
       const states = new Map<LiveLesson, LessonState>();
@@ -342,15 +360,14 @@ export class FolioProjector
         for (const folio of some) {
           const state = states.get(folio.lesson)!;
           const changes = withOpenVotes(state, folio.projection.take());
-          changed.push({ folio, changes, isLate: isLateNow(state) });
+          changed.push({ folio, changes: withLateness(folio, state, changes) });
         }
         await othersTurn();
       }
       await rows.write(
         this.database,
-        changed.map(({ folio, changes, isLate }) => ({
+        changed.map(({ folio, changes }) => ({
           folioId: folio.id,
-          isLate,
           changes,
           leaves: leavesOf(folio.doc),
           upTo: folio.upTo,
@@ -373,8 +390,7 @@ export class FolioProjector
     for (const [lesson, entries] of byLesson) {
       for (const some of chunks(entries)) {
         await lesson.desk?.transact((doc) => {
-          for (const { folio, changes, isLate } of some)
-            tellDesk(doc, nowOf(folio), changes, isLate);
+          for (const { folio, changes } of some) tellDesk(doc, nowOf(folio), changes);
         });
         await othersTurn();
       }
@@ -481,6 +497,18 @@ const hasItsStudent = ({ id, doc }: LiveFolio): boolean =>
         (connection.context as { visitor?: { student?: { folioId: string } | null } }).visitor
           ?.student?.folioId === id,
     );
+
+function withLateness(folio: LiveFolio, state: LessonState, changes: ProjectedChanges): Told {
+  const { storedAt, lastHereAt, openedAt } = folio;
+  const now = Date.now();
+  return {
+    ...changes,
+    answers: changes.answers.map((answer) => ({
+      ...answer,
+      isLate: isLate(state, { now, storedAt, lastHereAt, openedAt, givenAt: answer.at }),
+    })),
+  };
+}
 
 const leavesOf = (doc: Y.Doc): DeskEntry['leaves'] =>
   readLeaves(doc).map((leaf) => ({ id: leaf.id, title: leafTitle(leaf) }));

@@ -20,15 +20,13 @@ import type * as Y from 'yjs';
 
 /* What the desk's document says of folios: told, counted and forgotten. */
 
-/** Milliseconds after a hold in which what arrives was done before it. */
-const GRACE = 1500;
-
 /** Ways to come to a slide that are no links. */
 const NO_LINKS = ['start', 'back', 'teacher'];
 
-/** Whether what comes now comes after the hold or the end. A moment is granted for what was on its way. */
-export const isLateNow = ({ isEnded, isHeld, heldAt }: LessonState): boolean =>
-  isEnded || (isHeld && Date.now() - heldAt > GRACE);
+/** What has changed in a folio, and which of its answers came after the hold or the end. */
+export interface Told extends Omit<ProjectedChanges, 'answers'> {
+  answers: (ProjectedChanges['answers'][number] & { isLate: boolean })[];
+}
 
 /** Votes count while the vote is open, for the slide that is voted on. */
 export const withOpenVotes = (
@@ -54,12 +52,7 @@ export function forget(desk: Y.Doc, folioId: string): void {
 /** What the desk is told of a folio besides what has changed in it. */
 export type FolioNow = Pick<DeskEntry, 'leaves' | 'isHere' | 'activeAt'> & { id: string };
 
-export function tellDesk(
-  desk: Y.Doc,
-  folio: FolioNow,
-  changes: ProjectedChanges,
-  isLate: boolean,
-): void {
+export function tellDesk(desk: Y.Doc, folio: FolioNow, changes: Told): void {
   const known = deskEntries(desk).get(folio.id);
   const last = changes.visits.at(-1);
   if (known) {
@@ -73,7 +66,7 @@ export function tellDesk(
     };
     if (!sameData(entry, known)) deskEntries(desk).set(folio.id, entry);
   }
-  for (const { questionId, answer, score } of changes.answers) {
+  for (const { questionId, answer, score, isLate } of changes.answers) {
     const key = `${folio.id}/${questionId}`;
     const before = deskAnswers(desk).get(key);
     const isSame = before && sameData(before.answer, answer);

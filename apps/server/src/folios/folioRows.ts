@@ -9,13 +9,12 @@ import {
   type QuestionElement,
 } from '@gobrel/core';
 import type { DataSource, EntityManager } from 'typeorm';
+import type { Told } from './deskDocument.js';
 
 /** The rows a folio document is projected into, written many folios at a time. */
 export interface FolioChanges {
   folioId: string;
-  /** What came after the hold or the end. */
-  isLate: boolean;
-  changes: ProjectedChanges;
+  changes: Told;
   leaves: DeskEntry['leaves'];
   /** The stored update up to which this tells all, once a folio is left; null while it is followed. */
   upTo: bigint | null;
@@ -31,8 +30,8 @@ export async function write(database: DataSource, batch: FolioChanges[]): Promis
     );
     const known = new Set(there.map(({ id }) => id));
     const kept = batch.filter(({ folioId }) => known.has(folioId));
-    const answers = kept.flatMap(({ folioId, isLate, changes }) =>
-      changes.answers.map((answer) => ({ folioId, isLate, ...answer })),
+    const answers = kept.flatMap(({ folioId, changes }) =>
+      changes.answers.map((answer) => ({ folioId, ...answer })),
     );
     const placements = kept.flatMap(({ folioId, changes }) =>
       changes.placements.map((placement) => ({ folioId, ...placement })),
@@ -56,7 +55,7 @@ async function writeUpTo(rows: EntityManager, batch: FolioChanges[]): Promise<vo
   const left = batch.filter(({ upTo }) => upTo !== null);
   if (left.length === 0) return;
   await rows.query(
-    `UPDATE folio SET projected_to = greatest(projected_to, given.up_to)
+    `UPDATE folio SET projected_to = greatest(projected_to, given.up_to), active_at = now()
      FROM unnest($1::uuid[], $2::bigint[]) AS given (id, up_to) WHERE folio.id = given.id`,
     [left.map(({ folioId }) => folioId), left.map(({ upTo }) => String(upTo))],
   );
@@ -76,7 +75,7 @@ export async function behind(database: DataSource, lessonId: string | null): Pro
 
 async function writeAnswers(
   rows: EntityManager,
-  answers: (ProjectedChanges['answers'][number] & { folioId: string; isLate: boolean })[],
+  answers: (Told['answers'][number] & { folioId: string })[],
 ): Promise<void> {
   await rows.query(
     `INSERT INTO answer (folio_id, question_id, answer, score, is_late)

@@ -247,6 +247,9 @@ test('an ended lesson takes no more from the desk; what a device did before it h
   const desk = await room.ines.open(`desk:${room.lessonId}`);
   await bela.open(`lesson:${room.lessonId}`);
   await room.ines.post(`lessons/${room.lessonId}/end`);
+  const endedAt = Date.now();
+  // What comes in the first moment was on its way.
+  await until(() => Date.now() > endedAt + 1600);
   answer(folio.doc, 'q', picks('a'), Date.now());
   await folio.acknowledged();
   await until(() => deskAnswers(desk.doc).get(`${ada.folioId}/q`)?.isLate === true);

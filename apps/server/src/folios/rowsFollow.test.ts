@@ -65,6 +65,42 @@ test('a folio whose rows are as far as its document is not looked at again', asy
   load.mockRestore();
 });
 
+test('what was done in time counts, also when it comes after the end', async () => {
+  const room = await openClassroom(server);
+  const [ada, bela, cilla] = [
+    await room.join('Ada'),
+    await room.join('Bela'),
+    await room.join('Cilla'),
+  ];
+  // Ada's device loses its network, Bela's stays, Cilla's server is killed right after it has stored.
+  const first = await ada.open(`folio:${ada.folioId}`);
+  await first.acknowledged();
+  first.close();
+  await until(() => !server.app.get(FolioProjector).isFollowing(ada.folioId));
+  const here = await bela.open(`folio:${bela.folioId}`);
+  answer(first.doc, 'q', picks('a'), Date.now());
+  await storedOnly(cilla.folioId);
+  await room.ines.post(`lessons/${room.lessonId}/end`);
+  const ended = await server.app
+    .get(DataSource)
+    .query<{ state: { endedAt: number } }[]>('SELECT state FROM lesson WHERE id = $1', [
+      room.lessonId,
+    ]);
+  await until(() => Date.now() > ended[0]!.state.endedAt + 1600);
+  const back = await ada.open(`folio:${ada.folioId}`, first.doc);
+  await back.acknowledged();
+  answer(here.doc, 'q', picks('a'), ended[0]!.state.endedAt - 1000);
+  await here.acknowledged();
+  const lateness = async (): Promise<Record<string, boolean | undefined>> => {
+    const { body } = await room.ines.get<{
+      students: { name: string; answers: Record<string, { isLate: boolean }> }[];
+    }>(`lessons/${room.lessonId}/results`);
+    return Object.fromEntries(body.students.map((one) => [one.name, one.answers.q?.isLate]));
+  };
+  await until(async () => !Object.values(await lateness()).includes(undefined));
+  expect(await lateness()).toEqual({ Ada: false, Bela: true, Cilla: false });
+});
+
 test('a wish to join that is sent again gets the folio it made the first time', async () => {
   const room = await openClassroom(server);
   const key = '11111111-2222-4333-8444-555555555555';

@@ -364,7 +364,8 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
    */
   async end(lessonId: string): Promise<void> {
     await this.change(lessonId, (state) => ({
-      ...{ ...state, isEnded: true, presenting: null, putUp: null, askedSlideId: null },
+      ...{ ...state, isEnded: true, endedAt: Date.now() },
+      ...{ presenting: null, putUp: null, askedSlideId: null },
       ...{ vote: null, timerEndsAt: null },
     }));
   }

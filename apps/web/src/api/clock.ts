@@ -1,9 +1,13 @@
-/** How far the server's clock is ahead of this device's, in milliseconds. */
-let ahead = 0;
+const AHEAD = 'gobrel.ahead';
+
+/** How far the server's clock is ahead of this device's, in milliseconds; known from last time when there is no connection. */
+let ahead = Number(localStorage.getItem(AHEAD) ?? 0) || 0;
 
 /** Notes what the server's clock says: this device's own may be off by anything. */
 export function clockIs(serverNow: number): void {
-  if (Number.isFinite(serverNow)) ahead = serverNow - Date.now();
+  if (!Number.isFinite(serverNow)) return;
+  ahead = serverNow - Date.now();
+  localStorage.setItem(AHEAD, String(ahead));
 }
 
 /** Now by the server's clock, milliseconds since 1970. */

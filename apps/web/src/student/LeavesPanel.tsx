@@ -23,6 +23,7 @@ import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { ySyncPluginKey } from 'y-prosemirror';
 import type * as Y from 'yjs';
 import { uploadPicture } from '../api/assets';
+import { serverNow } from '../api/clock';
 import { useQuery } from '@tanstack/react-query';
 import { http, sentenceOf } from '../api/http';
 import type { StudentLesson } from '../api/student';
@@ -108,7 +109,7 @@ export default function LeavesPanel(props: {
                 size="large"
                 look="ember"
                 onClick={() => {
-                  const added = run(addLeaf(doc, pattern, Date.now()));
+                  const added = run(addLeaf(doc, pattern, serverNow()));
                   if (added) setOpenId(added.leafId);
                 }}
               >

@@ -18,6 +18,7 @@ import {
 } from '@gobrel/core';
 import { useMemo } from 'react';
 import type * as Y from 'yjs';
+import { serverNow } from '../api/clock';
 import type { StudentMark } from '../api/student';
 import { usePieces, type PieceWork } from '../stage/usePieces';
 
@@ -52,7 +53,7 @@ export function useSlideWork(args: {
   const placements = useMemo(() => folio.placements[slide.id] ?? {}, [folio, slide.id]);
   const pieces = usePieces({
     ...{ slide, placements, isHeld, onRefused },
-    onChange: (changed) => void place(doc, slide.id, changed),
+    onChange: (changed) => void place(doc, slide.id, changed, serverNow()),
   });
   return {
     ...pieces,
@@ -64,11 +65,11 @@ export function useSlideWork(args: {
     answerOf: (question) =>
       answerGiven(question.question, slide, { answer: folio.answers[question.id], placements }),
     onAnswer: (question, given) => {
-      if (!isHeld) answer(doc, question.id, given, Date.now());
+      if (!isHeld) answer(doc, question.id, given, serverNow());
     },
     draftOf: (question) => readDraft(question.question, folio.drafts[question.id]),
     onDraft: (question, given) => {
-      if (!isHeld) draft(doc, question.id, given, Date.now());
+      if (!isHeld) draft(doc, question.id, given, serverNow());
     },
   };
 }
@@ -87,7 +88,7 @@ export function useWalk(doc: Y.Doc, folio: Folio): Walk {
     here,
     canGoBack: back !== null,
     steps: new Set(folio.walk.map((step) => step.slideId)).size,
-    goTo: (slideId, via) => void visit(doc, slideId, via, Date.now()),
-    back: () => void goBack(doc, Date.now()),
+    goTo: (slideId, via) => void visit(doc, slideId, via, serverNow()),
+    back: () => void goBack(doc, serverNow()),
   };
 }

@@ -13,7 +13,7 @@ import { isSharedText, type Answer } from '../questions/registry.js';
  *   text:<id>   text of an answer or draft that is written letter by letter; `value` has everything but the text
  *
  * A draft is there as long as what is on the screen is not what counts. Times are milliseconds since 1970 by the
- * student's clock.
+ * server's clock, as far as the device knows it.
  */
 export const answersMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('answers');
 export const draftsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('drafts');

@@ -16,12 +16,12 @@ import { answersMap, draftsMap, readEntries } from './answers.js';
  * A folio document:
  *
  *   answers, drafts, text:<id>   what is said to the questions: see `answers.ts`
- *   placements  map  'slideId/elementId' → { x, y }
+ *   placements  map  'slideId/elementId' → { x, y, at }
  *   walk        array of { slideId, at, via }
  *   votes       map  slideId → linkId
  *   slides      map  the leaves, laid out like a deck's slides, each with `patternId` and `addedAt`
  *
- * Times are milliseconds since 1970 by the student's clock.
+ * Times are milliseconds since 1970 by the server's clock, as far as the device knows it; 0 for unknown.
  */
 export interface Visit {
   slideId: SlideId;
@@ -146,10 +146,10 @@ export function voteFor(doc: Y.Doc, slideId: SlideId, linkId: LinkId): Result {
 }
 
 /** Puts one or several pieces, or copies of them, where they lie from now on. */
-export function place(doc: Y.Doc, slideId: SlideId, placements: Placements): Result {
+export function place(doc: Y.Doc, slideId: SlideId, placements: Placements, at = 0): Result {
   doc.transact(() => {
     for (const [elementId, placement] of Object.entries(placements)) {
-      placementsMap(doc).set(`${slideId}/${elementId}`, placement);
+      placementsMap(doc).set(`${slideId}/${elementId}`, { ...placement, at });
     }
   }, COMMAND);
   return { ok: true };

@@ -1,5 +1,5 @@
 import type * as Y from 'yjs';
-import { asId, asRecord } from '../deck/decode.js';
+import { asId, asNumber, asRecord } from '../deck/decode.js';
 import type { Deck, QuestionElement } from '../deck/types.js';
 import type { ElementId, LinkId, SlideId } from '../ids.js';
 import { markAnswer } from '../questions/marking.js';
@@ -110,14 +110,17 @@ export class FolioProjection {
     });
     if (!slide || !asking || asking.length === 0) return [];
     const lying: Placements = {};
+    let at = 0;
     for (const [key, value] of placementsMap(this.#doc)) {
       const place = readPlacementKey(key);
-      if (place.slideId === slideId) lying[place.elementId] = readPlacement(value);
+      if (place.slideId !== slideId) continue;
+      lying[place.elementId] = readPlacement(value);
+      at = Math.max(at, asNumber(asRecord(value).at, 0, 0, 1e14));
     }
     return asking.flatMap((question) => {
       const answer = answerGiven(question.question, slide, { answer: null, placements: lying });
       if (!answer) return [];
-      return [{ questionId: question.id, answer, score: markAnswer(question, answer), at: 0 }];
+      return [{ questionId: question.id, answer, score: markAnswer(question, answer), at }];
     });
   }
 

@@ -32,6 +32,8 @@ export interface LessonState {
   /** One more whenever students' devices have to ask for the lesson anew: another edition, other settings. */
   renewed: number;
   isEnded: boolean;
+  /** When it ended; milliseconds since 1970 by the server's clock. */
+  endedAt: number;
   presenting: Presenting | null;
 }
 
@@ -72,6 +74,7 @@ export const OPENING_STATE: LessonState = {
   vote: null,
   renewed: 0,
   isEnded: false,
+  endedAt: 0,
   presenting: null,
 };
 
@@ -89,8 +92,8 @@ export function readLessonState(doc: Y.Doc): LessonState | null {
 }
 
 export function decodeLessonState(raw: unknown): LessonState {
-  const { version, pace, slideId, isHeld, holdWord, heldAt, timerEndsAt, isEnded, renewed } =
-    asRecord(raw);
+  const { version, pace, slideId, isHeld, holdWord, heldAt, timerEndsAt } = asRecord(raw);
+  const { isEnded, endedAt, renewed } = asRecord(raw);
   const { presenting, putUp, shown, askedSlideId, vote } = asRecord(raw);
   const answer = asRecord(shown);
   const put = asRecord(putUp);
@@ -125,6 +128,7 @@ export function decodeLessonState(raw: unknown): LessonState {
       : null,
     renewed: asNumber(renewed, 0, 0, 1e9),
     isEnded: asBoolean(isEnded),
+    endedAt: asNumber(endedAt, 0, 0, 1e14),
     presenting:
       typeof folioId === 'string'
         ? { folioId, who: asString(who, '', 200), leafId: asId(leafId) || null }
