@@ -213,7 +213,7 @@ test('any kind of question is asked on the fly: in a moment, or set up with its 
   await dialog.getByLabel('Right', { exact: true }).fill('91');
   await dialog.getByLabel('Points').fill('2');
   await dialog.getByLabel('For thinking').uncheck();
-  await dialog.getByRole('button', { name: 'Keep' }).click();
+  await dialog.getByRole('button', { name: 'Done', exact: true }).click();
   await desk.getByRole('button', { name: 'Ask', exact: true }).click();
   const own = mona.getByRole('textbox', { name: 'Your answer', exact: true });
   await own.fill('91');

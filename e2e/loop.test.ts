@@ -192,7 +192,7 @@ async function buildSlide(page: Page, deckAddress: string): Promise<void> {
   await page.getByLabel('Option 1', { exact: true }).fill('Oars');
   await page.getByLabel('Option 2', { exact: true }).fill('Luck');
   await page.getByLabel('Option 1 is right').check();
-  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
   await drag(
     page,
     thing('Question: What does she need?'),

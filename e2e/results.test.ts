@@ -19,8 +19,12 @@ test('figures say how they are reckoned and of how many; files hold every answer
   await page.getByRole('button', { name: 'Ida Marsh, question 1' }).click();
   const panel = page.getByRole('region', { name: 'Mark' });
   await panel.getByLabel('Comment').fill('=HYPERLINK("x")\n@second line');
-  await panel.getByRole('button', { name: 'Keep the comment' }).click();
+  // Another cell, a reload: what was typed is there.
+  await page.getByRole('button', { name: 'Ida Marsh, question 2' }).click();
+  await page.reload();
+  await page.getByRole('button', { name: 'Ida Marsh, question 1' }).click();
   await expect(panel.getByLabel('Comment')).toHaveValue(/second line/);
+  await expect(page.getByRole('status', { name: 'Saved state' })).toHaveText('saved');
 
   await page.getByRole('radio', { name: 'Questions' }).click();
   const first = page.getByRole('article').first();

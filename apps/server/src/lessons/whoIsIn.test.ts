@@ -119,3 +119,15 @@ describe('who is in', () => {
     expect((await eve.get('student/lesson')).status).toBe(200);
   });
 });
+
+test('a device that is gone without a word is away on the desk within fifteen seconds', async () => {
+  const room = await openClassroom(server);
+  const ada = await room.join('Ada');
+  const desk = await room.ines.open(`desk:${room.lessonId}`);
+  const folio = await ada.open(`folio:${ada.folioId}`);
+  await until(() => readDesk(desk.doc).students[0]?.isHere === true);
+  // As when the lid is shut or the cable pulled: nobody hangs up, and nothing is answered.
+  const { webSocket } = folio.provider.configuration.websocketProvider;
+  (webSocket as unknown as { pong: () => void }).pong = () => undefined;
+  await until(() => readDesk(desk.doc).students[0]?.isHere === false, 15_000);
+}, 30_000);

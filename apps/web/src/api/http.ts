@@ -17,6 +17,8 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
   const isForm = body instanceof FormData;
   const response = await fetch(`/api/${path}`, {
     method,
+    // What is on its way when the page is left still arrives.
+    keepalive: method === 'PUT' && typeof body === 'object' && !isForm,
     headers: body === undefined || isForm ? {} : { 'Content-Type': 'application/json' },
     body: body === undefined ? undefined : isForm ? body : JSON.stringify(body),
   }).catch(() => {

@@ -1,12 +1,21 @@
 import {
   setQuestion,
+  typed,
   wordsOf,
   type Question,
   type QuestionDetails,
   type QuestionElement,
   type QuestionKey,
 } from '@gobrel/core';
-import { useState, type ReactElement, type ReactNode } from 'react';
+import {
+  useEffect,
+  useEffectEvent,
+  useId,
+  useRef,
+  useState,
+  type ReactElement,
+  type ReactNode,
+} from 'react';
 import { assetUrl } from '../api/assets';
 import { Check } from '../ui/controls';
 import { Lines } from '../ui/Lines';
@@ -30,7 +39,10 @@ export type AnyElement = Pick<
   | 'isFinal'
 > & { question: Question };
 
-/** What every kind is edited in: prompt, points and details, and what the kind adds. Nothing changes until it is kept. */
+/**
+ * What every kind is edited in: prompt, points and details, and what the kind adds. Every change is kept at once, as far
+ * as it makes a question; what does not is told, and closing asks once more before it is left behind.
+ */
 export function QuestionDialog(props: {
   title: string;
   slideId: string;
@@ -46,7 +58,8 @@ export function QuestionDialog(props: {
   const { title, slideId, element, onClose } = props;
   const { doc, run } = useEditedDeck();
   const { trouble } = useNotices();
-  const before = wordsOf(element.text);
+  const field = useId();
+  const [before] = useState(() => wordsOf(element.text));
   const [prompt, setPrompt] = useState(before);
   const [points, setPoints] = useState(String(element.question.points));
   const [details, setDetails] = useState<Required<QuestionDetails>>({
@@ -62,19 +75,29 @@ export function QuestionDialog(props: {
     setDetails({ ...details, ...changed });
     if (changed.picture !== undefined) props.onPicture?.(changed.picture);
   };
-  const keep = (): void => {
-    const worth = Number(points.replace(',', '.'));
-    if (points.trim() === '' || !(worth >= 0 && worth <= 100)) {
-      return trouble('Points go from 0 to 100.');
-    }
-    const kept = props.onKeep(worth);
-    if (typeof kept === 'string') return trouble(kept);
+  const worth = Number(points.replace(',', '.'));
+  const isWorth = points.trim() !== '' && worth >= 0 && worth <= 100;
+  const made = isWorth ? props.onKeep(worth) : 'Points go from 0 to 100.';
+  const [isWarned, setIsWarned] = useState(false);
+  const now = JSON.stringify([made, prompt, details]);
+  const known = useRef(now);
+  const keepNow = useEffectEvent(() => {
+    if (known.current === now) return;
+    known.current = now;
+    setIsWarned(false);
+    if (typeof made === 'string') return;
     // A prompt that was not touched keeps its styling.
-    const changed = prompt === before ? kept : { ...kept, prompt };
-    if (run(setQuestion(doc, slideId, element.id, { ...changed, details }))) onClose();
+    const changed = prompt === before ? made : { ...made, prompt };
+    typed(field, () => run(setQuestion(doc, slideId, element.id, { ...changed, details })));
+  });
+  useEffect(() => keepNow(), [now]);
+  const close = (): void => {
+    if (typeof made !== 'string' || isWarned) return onClose();
+    trouble(`${made} Close once more to leave that behind.`);
+    setIsWarned(true);
   };
   return (
-    <Dialog title={title} isOpen onClose={onClose} isWide={props.isWide}>
+    <Dialog title={title} isOpen onClose={close} isWide={props.isWide}>
       <div className="flex flex-col gap-4">
         <Lines label="Prompt" value={prompt} rows={2} onChange={setPrompt} />
         {props.children}
@@ -157,10 +180,12 @@ export function QuestionDialog(props: {
         <p className="text-[13px] text-soft">
           Key and explanation stay with you: they are sent to no student’s device before you say so.
         </p>
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button look="main" onClick={keep}>
-            Keep
+        <div className="flex items-center justify-end gap-3">
+          <p role="status" aria-label="Kept" className="text-[13px] text-ember-deep">
+            {typeof made === 'string' && `Not kept: ${made}`}
+          </p>
+          <Button look="main" onClick={close}>
+            Done
           </Button>
         </div>
       </div>

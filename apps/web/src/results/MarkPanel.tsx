@@ -7,7 +7,7 @@ import {
   type QuestionElement,
   type StudentResult,
 } from '@gobrel/core';
-import { Suspense, useState, type ReactElement } from 'react';
+import { Suspense, type ReactElement } from 'react';
 import { fitting, QUESTION_VIEWS } from '../questions/registry';
 import { Lines } from '../ui/Lines';
 import { Button } from '../ui/Button';
@@ -24,7 +24,6 @@ export function MarkPanel(props: {
   const { student, asked, onMark } = props;
   const given = student.answers[asked.id];
   const mark = student.marks[asked.id] ?? NONE;
-  const [comment, setComment] = useState(mark.comment);
   const { question, key } = asked;
   const scale = key && 'scale' in key ? key.scale : PLAIN_SCALE;
   const counted = markOf(student, asked.id, props.countsLate);
@@ -75,13 +74,13 @@ export function MarkPanel(props: {
               key={label}
               look={mark.score === share ? 'main' : 'plain'}
               aria-pressed={mark.score === share}
-              onClick={() => onMark({ ...mark, comment, score: share })}
+              onClick={() => onMark({ ...mark, score: share })}
             >
               <kbd className="text-[11px] opacity-70">{index + 1}</kbd> {label}
             </Button>
           ))}
           {mark.score !== null && (
-            <Button look="quiet" onClick={() => onMark({ ...mark, comment, score: null })}>
+            <Button look="quiet" onClick={() => onMark({ ...mark, score: null })}>
               Take my mark back
             </Button>
           )}
@@ -93,21 +92,19 @@ export function MarkPanel(props: {
             key={stamp}
             type="button"
             aria-pressed={mark.stamp === stamp}
-            onClick={() => onMark({ ...mark, comment, stamp: mark.stamp === stamp ? '' : stamp })}
+            onClick={() => onMark({ ...mark, stamp: mark.stamp === stamp ? '' : stamp })}
             className="min-h-9 rounded-full border border-dashed border-brass px-3 text-[13px] font-semibold text-brass-deep aria-pressed:border-solid aria-pressed:bg-brass-mist"
           >
             {stamp}
           </button>
         ))}
       </div>
-      <Lines label="Comment" rows={3} value={comment} onChange={setComment} />
-      <Button
-        className="self-start"
-        disabled={comment === mark.comment}
-        onClick={() => onMark({ ...mark, comment: comment.trim() })}
-      >
-        Keep the comment
-      </Button>
+      <Lines
+        label="Comment"
+        rows={3}
+        value={mark.comment}
+        onChange={(typed) => onMark({ ...mark, comment: typed })}
+      />
     </section>
   );
 }

@@ -24,6 +24,7 @@ import { answerInWords, LONG_COLUMNS, longCsv, wideCsv, type Exported } from './
 import { LessonFigures, QuestionFigures, RouteFigures } from './Figures';
 import { Gradebook } from './Gradebook';
 import { MarkPanel } from './MarkPanel';
+import { useMarking, type MarkingState } from './useMarking';
 
 interface LessonResults {
   lessonId: string;
@@ -43,6 +44,12 @@ const VIEWS: { value: View; label: string }[] = [
   { value: 'lesson', label: 'The lesson' },
   { value: 'routes', label: 'Routes' },
 ];
+
+const MARKING_SAID: Record<MarkingState, string> = {
+  saved: 'saved',
+  saving: 'saving',
+  unreached: 'not saved yet: the server cannot be reached',
+};
 
 export default function ResultsPage(): ReactElement {
   const { lessonId = '' } = useParams();
@@ -84,10 +91,15 @@ function Results({ results }: { results: LessonResults }): ReactElement {
     [students, questions, countsLate, edition],
   );
   const again = (): void => void queries.invalidateQueries({ queryKey: ['results', lessonId] });
+  const marking = useMarking(lessonId, {
+    onAll: again,
+    onRefused: (error) => trouble(sentenceOf(error)),
+  });
   const mark = (row: number, column: number, given: HandMark): void => {
     const [student, asked] = [students[row], questions[column]];
     if (!student || !asked) return;
-    // Shown at once; asked for again whatever the server says.
+    // Shown at once; asked for again when the server has all.
+    void queries.cancelQueries({ queryKey: ['results', lessonId] });
     queries.setQueryData<LessonResults>(
       ['results', lessonId],
       (old) =>
@@ -100,10 +112,7 @@ function Results({ results }: { results: LessonResults }): ReactElement {
           ),
         },
     );
-    http
-      .put(`lessons/${lessonId}/students/${student.folioId}/marks/${asked.id}`, given)
-      .catch((error: unknown) => trouble(sentenceOf(error)))
-      .finally(again);
+    marking.send(student.folioId, asked.id, given);
   };
   const post = (path: string): void =>
     void http
@@ -143,6 +152,13 @@ function Results({ results }: { results: LessonResults }): ReactElement {
         }
         right={
           <>
+            <span
+              role="status"
+              aria-label="Saved state"
+              className={`text-[13px] ${marking.state === 'unreached' ? 'font-semibold text-brass-deep' : 'text-soft'}`}
+            >
+              {MARKING_SAID[marking.state]}
+            </span>
             {settings.seesMarks === 'when-released' && (
               <Button
                 look={settings.isReleased ? 'plain' : 'main'}
