@@ -121,14 +121,19 @@ test('a student’s page is small before the first slide can be used', async ({ 
   const student = await someone(browser);
   await joinAs(student, CODE, 'Nia Holm');
   let bytes = 0;
+  const encodings = new Set<string>();
   student.on('response', (response) => {
-    if (response.url().endsWith('.js'))
-      void response.body().then((body) => (bytes += gzipSync(body).length));
+    if (!response.url().endsWith('.js')) return;
+    void response.body().then((body) => {
+      bytes += gzipSync(body).length;
+      if (body.length > 2000) encodings.add(response.headers()['content-encoding'] ?? 'none');
+    });
   });
   await student.reload();
   await expect(student.getByRole('link', { name: 'Climb the tower' })).toBeVisible();
   await expect.poll(() => bytes).toBeGreaterThan(50_000);
   expect(bytes).toBeLessThanOrEqual(200_000);
+  expect([...encodings]).toEqual(['br']);
 });
 
 test('a piece is dragged with a finger, in the picture on a phone', async ({ browser }) => {

@@ -121,8 +121,9 @@ export const pick = (desk: Page, slide: string): Promise<void> =>
 export async function lessonOfStarters(
   browser: Browser,
   starters: readonly string[],
+  options: Parameters<typeof someone>[1] = {},
 ): Promise<{ ines: Page; code: string; lessonId: string; slides: Map<string, string> }> {
-  const ines = await signIn(await someone(browser));
+  const ines = await signIn(await someone(browser, options));
   await newDeck(ines, 'From starters');
   await ines.keyboard.press('Escape');
   for (const starter of starters) {

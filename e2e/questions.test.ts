@@ -8,7 +8,8 @@ async function addQuestion(page: Page, kind: string): Promise<void> {
   await page.getByRole('button', { name: kind, exact: true }).click();
   await tray.getByRole('button', { name: 'Answer and key' }).click();
 }
-const keep = (page: Page): Promise<void> => page.getByRole('button', { name: 'Done', exact: true }).click();
+const keep = (page: Page): Promise<void> =>
+  page.getByRole('button', { name: 'Done', exact: true }).click();
 
 test('a word, a number and a value on a scale are asked, answered by mouse, keyboard and finger, and seen on the desk', async ({
   browser,
@@ -24,13 +25,20 @@ test('a word, a number and a value on a scale are asked, answered by mouse, keyb
   await ines.getByLabel('Right answers, one on each line').fill('copper\ncopper wire');
   // All of it is kept as it is typed: Escape throws nothing away.
   await ines.keyboard.press('Escape');
-  await ines.getByRole('toolbar', { name: 'Tray' }).getByRole('button', { name: 'Answer and key' }).click();
-  await expect(ines.getByLabel('Right answers, one on each line')).toHaveValue('copper\ncopper wire');
+  await ines
+    .getByRole('toolbar', { name: 'Tray' })
+    .getByRole('button', { name: 'Answer and key' })
+    .click();
+  await expect(ines.getByLabel('Right answers, one on each line')).toHaveValue(
+    'copper\ncopper wire',
+  );
   await keep(ines);
   await addQuestion(ines, 'Number');
   await ines.getByLabel('Prompt').fill('How far is a cable?');
   await ines.getByLabel('Right', { exact: true }).fill('a few');
-  await expect(ines.getByRole('status', { name: 'Kept' })).toContainText('What is right cannot be read');
+  await expect(ines.getByRole('status', { name: 'Kept' })).toContainText(
+    'What is right cannot be read',
+  );
   // Escape does not leave that behind without a word; what made a question before is kept.
   await ines.keyboard.press('Escape');
   await expect(ines.getByText(/Close once more/)).toBeVisible();
@@ -40,7 +48,9 @@ test('a word, a number and a value on a scale are asked, answered by mouse, keyb
   await addQuestion(ines, 'Slider');
   await ines.getByLabel('Prompt').fill('How sure are you now?');
   await ines.getByLabel('Step').fill('0');
-  await expect(ines.getByRole('status', { name: 'Kept' })).toContainText('The step is larger than nothing');
+  await expect(ines.getByRole('status', { name: 'Kept' })).toContainText(
+    'The step is larger than nothing',
+  );
   await ines.getByLabel('Step').fill('1');
   await keep(ines);
   await isSaved(ines);

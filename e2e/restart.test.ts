@@ -1,30 +1,13 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { once } from 'node:events';
-import { join } from 'node:path';
 import { expect } from '@playwright/test';
+import { serve } from './ownServer';
 import { isSaved, joinAs, RUNNING, signIn, someone, test } from './people';
 
-const root = join(import.meta.dirname, '..');
 const PORT = 4378;
-
-async function serve(): Promise<ChildProcess> {
-  const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
-    stdio: ['ignore', 'pipe', 'inherit'],
-    env: {
-      ...process.env,
-      PORT: String(PORT),
-      GOBREL_WEB: join(root, 'apps/web/dist'),
-      LOG_LEVEL: 'warn',
-    },
-  });
-  await once(server.stdout!, 'data');
-  return server;
-}
 
 test('the server is killed in mid-lesson and started again: desk and student go on where they were', async ({
   browser,
 }) => {
-  let server = await serve();
+  let server = await serve(PORT);
   const baseURL = `http://127.0.0.1:${PORT}`;
   try {
     const teacher = await signIn(await someone(browser, { baseURL }));
@@ -43,7 +26,7 @@ test('the server is killed in mid-lesson and started again: desk and student go 
       'kept on this device',
     );
     await student.getByRole('link', { name: 'Look first' }).click();
-    server = await serve();
+    server = await serve(PORT);
 
     await expect(student.getByRole('status', { name: 'Saved state' })).toHaveText('saved', {
       timeout: 20_000,

@@ -1,13 +1,36 @@
 import { fileURLToPath } from 'node:url';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
+import { compression } from 'vite-plugin-compression2';
+import { VitePWA } from 'vite-plugin-pwa';
 import { defineConfig } from 'vite';
 
 const core = (path: string): string =>
   fileURLToPath(new URL(`../../packages/core/src/${path}`, import.meta.url));
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'src/offline',
+      filename: 'serviceWorker.ts',
+      injectRegister: false,
+      manifest: false,
+      injectManifest: {
+        globPatterns: ['index.html', 'mark.svg', 'static/*.{js,css}'],
+        // What only laying out a large map needs is fetched when it does.
+        globIgnores: ['static/elk-worker*'],
+        dontCacheBustURLsMatching: /^static\//,
+      },
+    }),
+    compression({
+      algorithms: ['gzip', 'brotliCompress'],
+      include: /\.(js|css|html|svg)$/,
+      threshold: 1000,
+    }),
+  ],
   resolve: {
     alias: [{ find: /^@gobrel\/core$/, replacement: core('index.ts') }],
     dedupe: ['yjs', 'react', 'react-dom'],

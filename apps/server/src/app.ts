@@ -1,5 +1,4 @@
 import 'reflect-metadata';
-import { join } from 'node:path';
 import type { Server } from 'node:http';
 import { Module, type DynamicModule } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
@@ -7,8 +6,10 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
+import compression from 'compression';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
+import sirv from 'sirv';
 import { AccessModule } from './access/access.module.js';
 import { originCheck } from './access/originCheck.js';
 import { AccountsModule } from './accounts/accounts.module.js';
@@ -102,6 +103,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     }),
   );
   app.use(originCheck);
+  app.use('/api', compression());
   // Slides as the clipboard has them may be large.
   app.use(/^\/api\/(starters|lessons\/[^/]+\/ask)$/, express.json({ limit: '2200kb' }));
   app.use(express.json({ limit: '200kb' }));
@@ -141,11 +143,24 @@ function contentPolicy(config: Config): ReturnType<typeof helmet> {
 
 /** The built interface: hashed files for ever, the page itself fresh; every other address is the page's own. */
 function serveInterface(app: NestExpressApplication, folder: string): void {
-  app.use('/static', express.static(join(folder, 'static'), { immutable: true, maxAge: '1y' }));
-  app.use(express.static(folder, { index: false }));
+  const files = sirv(folder, {
+    gzip: true,
+    brotli: true,
+    setHeaders: (response, path) =>
+      response.setHeader(
+        'Cache-Control',
+        path.startsWith('/static/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+      ),
+  });
   app.use((request: Request, response: Response, next: NextFunction) => {
-    const isPage = request.method === 'GET' && !/^\/(api|sync|static)(\/|$)/.test(request.path);
-    if (isPage) response.set('Cache-Control', 'no-cache').sendFile(join(folder, 'index.html'));
-    else next();
+    if (!['GET', 'HEAD'].includes(request.method) || /^\/(api|sync)(\/|$)/.test(request.path)) {
+      return next();
+    }
+    files(request, response, () => {
+      // A file that is gone is told, not answered with the page: an old page would take that for a script.
+      if (request.path.startsWith('/static/')) return next();
+      request.url = '/';
+      files(request, response, next);
+    });
   });
 }

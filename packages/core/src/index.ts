@@ -10,6 +10,7 @@ export * from './deck/slideCommands.js';
 export * from './deck/readElement.js';
 export { readAsset } from './deck/readParts.js';
 export * from './deck/credits.js';
+export * from './deck/filesOf.js';
 export { readPlainDeck } from './deck/plainDeck.js';
 export {
   addElement,

@@ -3,6 +3,7 @@ import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { clockIs } from './clock';
 import { http } from './http';
+import { keepLesson, keptLesson } from './keptLesson';
 
 /** What students' devices ask the server for. Shapes are the server's. */
 export interface LessonLook {
@@ -29,18 +30,16 @@ export interface StudentLesson {
 /** Edition null: joined, and not let in yet. */
 export type JoinedLesson = Omit<StudentLesson, 'edition'> & { edition: Deck | null };
 
-const KEPT = 'gobrel.lesson';
-
 /** The lesson of this device; as kept from last time when the server cannot be reached. */
 async function lessonOrKept(): Promise<JoinedLesson> {
   try {
     const lesson = await http.get<JoinedLesson>('student/lesson');
     clockIs(lesson.now);
-    localStorage.setItem(KEPT, JSON.stringify(lesson));
+    await keepLesson(lesson);
     return lesson;
   } catch (error) {
-    const kept = localStorage.getItem(KEPT);
-    if (kept && isTrouble(error)) return JSON.parse(kept) as StudentLesson;
+    const kept = isTrouble(error) ? await keptLesson() : undefined;
+    if (kept) return kept;
     throw error;
   }
 }

@@ -7,15 +7,7 @@ import {
   type SlideId,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
-import {
-  lazy,
-  Suspense,
-  useCallback,
-  useEffect,
-  useMemo,
-  useState,
-  type ReactElement,
-} from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { useLesson, type Lesson } from '../api/teacher';
 import { RequireTeacher } from '../decks/RequireTeacher';
@@ -35,9 +27,10 @@ import { Practice } from './Practice';
 import { PeoplePanel } from './PeoplePanel';
 import { SlidePanel } from './SlidePanel';
 import { useDeskActions } from './useDeskActions';
+import { part } from '../offline/part';
 
-const AskDialog = lazy(() => import('./AskDialog'));
-const SettingsDialog = lazy(() => import('./SettingsDialog'));
+const AskDialog = part(() => import('./AskDialog'));
+const SettingsDialog = part(() => import('./SettingsDialog'));
 
 export default function DeskPage(): ReactElement {
   const { lessonId = '' } = useParams();

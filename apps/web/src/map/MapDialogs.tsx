@@ -7,13 +7,14 @@ import {
   type SectionId,
   type SlideId,
 } from '@gobrel/core';
-import { lazy, Suspense, type ReactElement } from 'react';
+import { Suspense, type ReactElement } from 'react';
 import { LinkPicker } from '../links/LinkPicker';
 import { useDeck } from '../workspace/DeckContext';
 import { CutDialog } from './CutDialog';
 import { SectionDialog } from './SectionDialog';
+import { part } from '../offline/part';
 
-const StartersDialog = lazy(() => import('../starters/StartersDialog'));
+const StartersDialog = part(() => import('../starters/StartersDialog'));
 
 /** What is asked over the map. */
 export type MapDialog =

@@ -8,8 +8,9 @@ import {
   type QuestionKey,
   type Tally,
 } from '@gobrel/core';
-import { lazy, type ComponentType } from 'react';
+import { type ComponentType } from 'react';
 import { ChoiceInput, ChoiceStill } from './choice/ChoiceInput';
+import { part } from '../offline/part';
 
 type Of<T, K extends KindName> = Extract<T, { kind: K }>;
 /** An element whose question and key are of one kind. */
@@ -76,8 +77,8 @@ interface QuestionViews<K extends KindName = KindName> {
 const parts = <K extends KindName>(
   load: () => Promise<Pick<QuestionViews<K>, 'Still' | 'Input'>>,
 ): Pick<QuestionViews<K>, 'Still' | 'Input'> => ({
-  Still: lazy(() => load().then(({ Still }) => ({ default: Still }))),
-  Input: lazy(() => load().then(({ Input }) => ({ default: Input }))),
+  Still: part(() => load().then(({ Still }) => ({ default: Still }))),
+  Input: part(() => load().then(({ Input }) => ({ default: Input }))),
 });
 
 /** One line per kind. What only teachers need is downloaded when it is opened. */
@@ -85,47 +86,47 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
   choice: {
     Still: ChoiceStill,
     Input: ChoiceInput,
-    Edit: lazy(() => import('./choice/ChoiceEdit')),
-    TallyView: lazy(() => import('./choice/ChoiceTallyView')),
+    Edit: part(() => import('./choice/ChoiceEdit')),
+    TallyView: part(() => import('./choice/ChoiceTallyView')),
     inWords: ({ options }, { optionIds }) => named(options, optionIds).join(', '),
   },
   textEntry: {
     ...parts(() => import('./textEntry/TextEntryInput')),
-    Edit: lazy(() => import('./textEntry/TextEntryEdit')),
-    TallyView: lazy(() => import('./textEntry/TextEntryTallyView')),
+    Edit: part(() => import('./textEntry/TextEntryEdit')),
+    TallyView: part(() => import('./textEntry/TextEntryTallyView')),
     inWords: (_question, { text }) => text,
   },
   extendedText: {
     ...parts(() => import('./extendedText/ExtendedTextInput')),
-    Edit: lazy(() => import('./extendedText/ExtendedTextEdit')),
-    TallyView: lazy(() => import('./extendedText/ExtendedTextTallyView')),
+    Edit: part(() => import('./extendedText/ExtendedTextEdit')),
+    TallyView: part(() => import('./extendedText/ExtendedTextTallyView')),
     fillsCard: true,
     inWords: (_question, { text }) =>
       text.length > 120 ? `${text.slice(0, 118)} … (${wordsIn(text).length} words)` : text,
   },
   number: {
     ...parts(() => import('./number/NumberInput')),
-    Edit: lazy(() => import('./number/NumberEdit')),
-    TallyView: lazy(() => import('./number/NumberTallyView')),
+    Edit: part(() => import('./number/NumberEdit')),
+    TallyView: part(() => import('./number/NumberTallyView')),
     inWords: ({ unit }, { text }) => (unit && !text.endsWith(unit) ? `${text} ${unit}` : text),
   },
   slider: {
     ...parts(() => import('./slider/SliderInput')),
-    Edit: lazy(() => import('./slider/SliderEdit')),
-    TallyView: lazy(() => import('./slider/SliderTallyView')),
+    Edit: part(() => import('./slider/SliderEdit')),
+    TallyView: part(() => import('./slider/SliderTallyView')),
     inWords: (_question, { value }) => String(value),
   },
   order: {
     ...parts(() => import('./order/OrderInput')),
-    Edit: lazy(() => import('./order/OrderEdit')),
-    TallyView: lazy(() => import('./order/OrderTallyView')),
+    Edit: part(() => import('./order/OrderEdit')),
+    TallyView: part(() => import('./order/OrderTallyView')),
     inWords: ({ items }, { itemIds }) =>
       itemIds.map((id) => items.find((item) => item.id === id)?.text ?? '?').join(' → '),
   },
   match: {
     ...parts(() => import('./match/MatchInput')),
-    Edit: lazy(() => import('./match/MatchEdit')),
-    TallyView: lazy(() => import('./match/MatchTallyView')),
+    Edit: part(() => import('./match/MatchEdit')),
+    TallyView: part(() => import('./match/MatchTallyView')),
     inWords: ({ lefts, rights }, { pairs }) =>
       lefts
         .flatMap(({ id, text }) => {
@@ -136,14 +137,14 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
   },
   gap: {
     ...parts(() => import('./gap/GapInput')),
-    Edit: lazy(() => import('./gap/GapEdit')),
-    TallyView: lazy(() => import('./gap/GapTallyView')),
+    Edit: part(() => import('./gap/GapEdit')),
+    TallyView: part(() => import('./gap/GapTallyView')),
     inWords: (_question, { texts }) => texts.map((text) => text || '–').join(' · '),
   },
   sort: {
     ...parts(() => import('./sort/SortInput')),
-    Edit: lazy(() => import('./sort/SortEdit')),
-    TallyView: lazy(() => import('./sort/SortTallyView')),
+    Edit: part(() => import('./sort/SortEdit')),
+    TallyView: part(() => import('./sort/SortTallyView')),
     inWords: ({ pieces, zones }, { zoneIds }) =>
       pieces
         .flatMap(({ id, name }) => {
@@ -154,8 +155,8 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
   },
   hotspot: {
     ...parts(() => import('./hotspot/HotspotInput')),
-    Edit: lazy(() => import('./hotspot/HotspotEdit')),
-    TallyView: lazy(() => import('./hotspot/HotspotTallyView')),
+    Edit: part(() => import('./hotspot/HotspotEdit')),
+    TallyView: part(() => import('./hotspot/HotspotTallyView')),
     drawsOnPicture: true,
     fillsCard: true,
     inWords: ({ areas }, { areaIds }) =>
@@ -166,8 +167,8 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
   },
   selectPoint: {
     ...parts(() => import('./selectPoint/SelectPointInput')),
-    Edit: lazy(() => import('./selectPoint/SelectPointEdit')),
-    TallyView: lazy(() => import('./selectPoint/SelectPointTallyView')),
+    Edit: part(() => import('./selectPoint/SelectPointEdit')),
+    TallyView: part(() => import('./selectPoint/SelectPointTallyView')),
     drawsOnPicture: true,
     fillsCard: true,
     inWords: ({ marker }, { spots }) =>
@@ -177,8 +178,8 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
   },
   drawing: {
     ...parts(() => import('./drawing/DrawingInput')),
-    Edit: lazy(() => import('./drawing/DrawingEdit')),
-    TallyView: lazy(() => import('./drawing/DrawingTallyView')),
+    Edit: part(() => import('./drawing/DrawingEdit')),
+    TallyView: part(() => import('./drawing/DrawingTallyView')),
     drawsOnPicture: true,
     fillsCard: true,
     inWords: (_question, { strokes, labels }) =>

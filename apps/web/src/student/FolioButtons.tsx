@@ -11,18 +11,18 @@ import {
 } from '@gobrel/core';
 import { Hand } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
+import { Suspense, useState, type ComponentProps, type ReactElement } from 'react';
+import type { Dialog as SheetDialog } from '../ui/Dialog';
 import { sentenceOf } from '../api/http';
 import { handIn, setHand, tryAgain } from '../api/student';
 import { whenSaved, type OpenDocument } from '../sync/openDocument';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
+import { part } from '../offline/part';
 
-// Asked for once the first slide stands there, so that it is at hand when the connection is not.
-const bringDialog = () => import('../ui/Dialog').then(({ Dialog }) => ({ default: Dialog }));
-const Dialog = lazy(bringDialog);
-/** Milliseconds until what is needed only later is fetched. */
-const AFTER_FIRST_SLIDE = 4000;
+const Dialog = part<ComponentProps<typeof SheetDialog>>(() =>
+  import('../ui/Dialog').then(({ Dialog }) => ({ default: Dialog })),
+);
 
 /** A hand that the teacher sees on the desk until it is taken down. */
 export function HandUp({ isUp }: { isUp: boolean }): ReactElement {
@@ -110,11 +110,6 @@ export function HandIn({
   const [isBusy, setIsBusy] = useState(false);
   const queries = useQueryClient();
   const { trouble } = useNotices();
-  useEffect(() => {
-    // Not before the slide can be used; later it is at hand even when the connection is not.
-    const timer = setTimeout(() => void bringDialog(), AFTER_FIRST_SLIDE);
-    return () => clearTimeout(timer);
-  }, []);
   const hand = async (): Promise<void> => {
     setIsBusy(true);
     try {

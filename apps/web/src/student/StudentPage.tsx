@@ -12,15 +12,7 @@ import {
   type SlideElement,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
-import {
-  lazy,
-  Suspense,
-  useCallback,
-  useEffect,
-  useMemo,
-  useState,
-  type ReactElement,
-} from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Navigate } from 'react-router';
 import * as Y from 'yjs';
 import { ApiProblem } from '../api/http';
@@ -46,9 +38,13 @@ import { useSlideWork, useWalk } from './useFolio';
 import { HandIn, HandUp, missingAnswers, TryAgain, uncountedAnswers } from './FolioButtons';
 import { StateNote } from './StateNote';
 import { useIsNarrow } from './useIsNarrow';
+import { part } from '../offline/part';
 
-const ClassAnswers = lazy(() => import('./ClassAnswers'));
-const LeavesPanel = lazy(() => import('./LeavesPanel'));
+const ClassAnswers = part(() => import('./ClassAnswers'));
+const LeavesPanel = part(() => import('./LeavesPanel'));
+
+/** Milliseconds until what is needed only later is fetched. */
+const AFTER_FIRST_SLIDE = 4000;
 
 export default function StudentPage(): ReactElement {
   const lesson = useStudentLesson();
@@ -145,6 +141,14 @@ function AtWork(props: {
     // The walk moves with `here`; its functions need not be followed.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [pace, classSlide, here, isClosed, isKnown, edition]);
+
+  useEffect(() => {
+    const timer = setTimeout(
+      () => void import('./bringLesson').then(({ bringLesson }) => bringLesson(edition)),
+      AFTER_FIRST_SLIDE,
+    );
+    return () => clearTimeout(timer);
+  }, [edition]);
 
   const marks = useMarks(lesson, `${renewed} ${lesson.handedInAt ?? ''}`, folio);
   const graph = useMemo(() => routeGraph(edition), [edition]);

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useState, type ReactElement } from 'react';
+import { Suspense, useEffect, useState, type ReactElement } from 'react';
 import {
   Navigate,
   NavLink,
@@ -21,6 +21,7 @@ import { isTyping } from './isTyping';
 import { isNamed, useTyped } from '../ui/useTyped';
 import { SavedLabel } from './SavedLabel';
 import { ShareDialog } from './ShareDialog';
+import { part } from '../offline/part';
 
 const BRING = {
   map: () => import('../map/MapView'),
@@ -28,10 +29,10 @@ const BRING = {
   check: () => import('../check/CheckView'),
   lessons: () => import('../lessons/LessonsView'),
 };
-const MapView = lazy(BRING.map);
-const SlideEditor = lazy(BRING.slide);
-const CheckView = lazy(BRING.check);
-const LessonsView = lazy(BRING.lessons);
+const MapView = part(BRING.map);
+const SlideEditor = part(BRING.slide);
+const CheckView = part(BRING.check);
+const LessonsView = part(BRING.lessons);
 
 /** The view that an address asks for is fetched along with the deck, not after it. */
 function bringAlong(path: string): void {

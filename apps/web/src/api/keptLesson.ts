@@ -1,0 +1,9 @@
+import { del, get, set } from 'idb-keyval';
+import type { JoinedLesson } from './student';
+
+/** The lesson of this device as it was last told, for when the server cannot be reached. */
+const LESSON = 'gobrel.lesson';
+
+export const keepLesson = (lesson: JoinedLesson): Promise<void> => set(LESSON, lesson);
+export const keptLesson = (): Promise<JoinedLesson | undefined> => get<JoinedLesson>(LESSON);
+export const forgetLesson = (): Promise<void> => del(LESSON);

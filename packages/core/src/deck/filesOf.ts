@@ -1,0 +1,31 @@
+import { picturesIn } from '../questions/registry.js';
+import type { Deck, Slide } from './types.js';
+
+/** The hashes of all pictures that slides show, each once. */
+export function picturesOf(deck: Pick<Deck, 'slides'>): string[] {
+  return once(Object.values(deck.slides), (slide) => [
+    ...(slide.ground.picture ? [slide.ground.picture.asset.hash] : []),
+    ...slide.elements.flatMap((element) => {
+      switch (element.kind) {
+        case 'picture':
+          return [element.asset.hash];
+        case 'media':
+          return element.poster ? [element.poster.hash] : [];
+        case 'question':
+          return picturesIn(element).map(({ hash }) => hash);
+        default:
+          return [];
+      }
+    }),
+  ]);
+}
+
+/** The hashes of all sounds and videos of slides, each once. */
+export const mediaIn = (deck: Pick<Deck, 'slides'>): string[] =>
+  once(Object.values(deck.slides), ({ elements }) =>
+    elements.flatMap((element) => (element.kind === 'media' ? [element.media.hash] : [])),
+  );
+
+const once = (slides: Slide[], hashes: (slide: Slide) => string[]): string[] => [
+  ...new Set(slides.flatMap(hashes)),
+];
