@@ -11,6 +11,7 @@ export * from './deck/readElement.js';
 export { readAsset } from './deck/readParts.js';
 export * from './deck/credits.js';
 export * from './deck/filesOf.js';
+export * from './deck/met.js';
 export { readPlainDeck } from './deck/plainDeck.js';
 export {
   addElement,

@@ -30,9 +30,10 @@ export function DeckNumbers({ measures }: { measures: Measures }): ReactElement 
         </Number_>
         <Number_ name="words">{measures.words.toLocaleString('en')}</Number_>
       </dl>
-      {measures.hasLoops && (
-        <p className="text-[13px] text-soft">A loop counts as one place that is walked once.</p>
-      )}
+      <p className="text-[13px] text-soft">
+        A route is a walk from the start to an ending. Back only returns; a menu and the stations
+        that lead back to it are one place, and so is any loop.
+      </p>
       <section aria-label="Time">
         <h2 className="mb-1.5 text-[15px]">Time on a route</h2>
         <dl className="grid grid-cols-3 gap-2">

@@ -1,4 +1,5 @@
 import type { Deck, Link, Slide, ThemeName } from '../deck/types.js';
+import { whatStudentsMeet } from '../deck/met.js';
 import { routeGraph } from '../map/graph.js';
 import { endingCoverage, type EndingCoverage } from '../map/endingCoverage.js';
 import { measure, READING_PACE, type Measures, type ReadingPace } from '../map/measures.js';
@@ -58,11 +59,14 @@ export class Checker {
 
   check(deck: Deck, context: CheckContext = {}): Report {
     const graph = routeGraph(deck);
-    const routes = routesOf(deck, graph);
-    const measures = measure(deck, routes, context.pace ?? READING_PACE);
+    const students = whatStudentsMeet(deck);
+    const met = students.deck;
+    const walk = routeGraph(met);
+    const routes = routesOf(met, walk);
+    const measures = measure(met, routes, context.pace ?? READING_PACE);
     const found = [
-      ...routeFindings(deck, graph, routes, context.readableDecks),
-      ...coverageFindings(deck, measures),
+      ...routeFindings({ deck, graph, students, walk, routes }, context.readableDecks),
+      ...coverageFindings(met, measures),
     ];
     for (const slide of Object.values(deck.slides)) {
       const own = this.#onSlide(
@@ -82,7 +86,7 @@ export class Checker {
       findings: [],
       setAside: [],
       measures,
-      met: endingCoverage(deck, routes),
+      met: endingCoverage(met, routes),
     };
     const hasAside = Object.keys(deck.setAside).length > 0;
     for (const finding of found) {

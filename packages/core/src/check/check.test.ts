@@ -11,6 +11,7 @@ import {
   linkElement,
   plain,
   readDeck,
+  removeElements,
   removeSlides,
   setAside,
   setElement,
@@ -74,6 +75,11 @@ const choosyZone = (settings: object): SlidePart =>
     ...{ expects: ['o'], ...settings },
   });
 const end = slide('b', ending());
+const withoutCarrier = (doc: Y.Doc, linkId: string): Y.Doc => {
+  const { carrier } = readDeck(doc).links[linkId]!;
+  if (carrier.kind !== 'none') removeElements(doc, 'a', [carrier.elementId], 'stay');
+  return doc;
+};
 const withTrail = (doc: Y.Doc, slideIds: string[]): Y.Doc => {
   addTrail(doc, { id: 't', name: 'Short', slideIds, followsLinks: true });
   return doc;
@@ -104,6 +110,18 @@ const CASES: Record<FindingKind, Case> = {
       return doc;
     },
     lacks: () => deck(slide('a', ending())),
+  },
+  'start-left-out': {
+    shows: () => deck(slide('a', leftOut(), choice('go', 'b')), slide('b', ending())),
+    lacks: () => deck(slide('a', choice('go', 'b')), end, slide('c', leftOut())),
+  },
+  'uncarried-link': {
+    shows: () =>
+      withoutCarrier(
+        deck(slide('a', choice('go', 'b'), choice('row', 'c', 'row')), end, slide('c', ending())),
+        'row',
+      ),
+    lacks: () => deck(slide('a', choice('go', 'b'), choice('row', 'c')), end, slide('c', ending())),
   },
   'broken-link': {
     shows: () => {
@@ -225,11 +243,6 @@ const CASES: Record<FindingKind, Case> = {
     shows: () => deck(slide('a', choice('Row', 'b'), choice('Swim', 'b')), end),
     lacks: () =>
       deck(slide('a', choice('Row', 'b'), choice('Swim', 'c')), end, slide('c', ending())),
-  },
-  'only-back': {
-    shows: () => deck(slide('a', choice('go', 'b')), slide('b', way('back', toStep('back')))),
-    lacks: () =>
-      deck(slide('a', choice('go', 'b')), slide('b', ending(), way('back', toStep('back')))),
   },
   'closed-link': {
     shows: () =>
@@ -470,6 +483,14 @@ const CASES: Record<FindingKind, Case> = {
     shows: () => deck(slide('a', choice('go', 'b'), picture({ w: 500, fit: 'stretch' })), end),
     lacks: () => deck(slide('a', choice('go', 'b'), picture({ fit: 'stretch' })), end),
   },
+  'unknown-licence': {
+    shows: () => deck(slide('a', choice('go', 'b'), picture()), end),
+    lacks: () =>
+      deck(
+        slide('a', choice('go', 'b'), picture({ credit: { ...credit('unknown'), author: 'Ada' } })),
+        end,
+      ),
+  },
   'no-credit': {
     shows: () => deck(slide('a', choice('go', 'b'), picture({ credit: credit('cc-by-sa') })), end),
     lacks: () => deck(slide('a', choice('go', 'b'), picture({ credit: credit('cc0') })), end),
@@ -564,6 +585,29 @@ const CASES: Record<FindingKind, Case> = {
         slide('c', ending(), choiceQuestion('q', 'Which?', ['*one', 'two'])),
       ),
   },
+  'key-impossible': {
+    shows: () =>
+      deck(
+        slide(
+          'a',
+          ending(),
+          piece('o', 'oar', box(700, 500, 100, 60)),
+          zone('z', 'boat', box(700, 200, 250, 100), ['o']),
+          zone('y', 'pier', box(300, 200, 250, 100), ['o']),
+        ),
+      ),
+    lacks: () =>
+      deck(
+        slide(
+          'a',
+          ending(),
+          piece('o', 'oar', box(700, 500, 100, 60)),
+          piece('p', 'rope', box(900, 500, 100, 60)),
+          zone('z', 'boat', box(700, 200, 250, 100), ['o']),
+          zone('y', 'pier', box(300, 200, 250, 100), ['p']),
+        ),
+      ),
+  },
   'no-key': {
     shows: () => deck(slide('a', ending(), choiceQuestion('q', 'Which?', ['one', 'two']))),
     lacks: () => deck(slide('a', ending(), choiceQuestion('q', 'Which?', ['*one', 'two']))),
@@ -589,15 +633,6 @@ const CASES: Record<FindingKind, Case> = {
           zone('z', 'anywhere', box(700, 200, 250, 100)),
         ),
       ),
-  },
-  'question-missed': {
-    shows: () =>
-      deck(
-        slide('a', choice('one', 'b'), choice('two', 'c')),
-        end,
-        slide('c', ending(), choiceQuestion('q', 'Which?', ['*one', 'two'])),
-      ),
-    lacks: () => deck(slide('a', ending(), choiceQuestion('q', 'Which?', ['*one', 'two']))),
   },
 };
 

@@ -2,6 +2,7 @@ import type { OrderStep } from '../deck/arrangeCommands.js';
 import type { ElementSettings } from '../deck/elementCommands.js';
 import type { SlideFlag } from '../deck/slideCommands.js';
 import type { Box } from '../deck/types.js';
+import type { Question, QuestionKey } from '../questions/registry.js';
 import type { ElementId, LinkId, SlideId, StopId, TrailId } from '../ids.js';
 
 export const GROUPS = ['routes', 'touch', 'reading', 'pictures', 'questions'] as const;
@@ -29,8 +30,10 @@ const kind = (group: FindingGroup, severity: Severity, title: string, short: str
 /** Everything Check can find, in the order it is told. */
 export const FINDING_KINDS = {
   'no-start': kind('routes', 'stops', 'No start', 'no start'),
+  'start-left-out': kind('routes', 'stops', 'The start is left out', 'start left out'),
   'broken-link': kind('routes', 'stops', 'Leads nowhere', 'broken link'),
   'unset-choice': kind('routes', 'stops', 'A choice without a target', 'open choice'),
+  'uncarried-link': kind('routes', 'stops', 'Nothing carries this way', 'not on slide'),
   'bare-choice': kind('routes', 'stops', 'A choice line without a link', 'open choice'),
   'dead-end': kind('routes', 'stops', 'No way on', 'no way on'),
   'endless-loop': kind('routes', 'stops', 'A loop with no way out', 'endless'),
@@ -40,7 +43,6 @@ export const FINDING_KINDS = {
   'trail-off-links': kind('routes', 'spoils', 'The trail leaves the links', 'off links'),
   'same-wording': kind('routes', 'spoils', 'Two choices say the same', 'same words'),
   'same-target': kind('routes', 'minor', 'Two choices, one slide', 'same slide'),
-  'only-back': kind('routes', 'minor', 'Only back leads on', 'only back'),
   'closed-link': kind('routes', 'minor', 'Students do not get this choice', 'closed'),
   'off-stage-link': kind('touch', 'stops', 'A way out beside the stage', 'off stage'),
   covered: kind('touch', 'stops', 'A way out is covered', 'covered'),
@@ -54,16 +56,17 @@ export const FINDING_KINDS = {
   'many-words': kind('reading', 'minor', 'Many words', 'many words'),
   'low-resolution': kind('pictures', 'spoils', 'Blurred', 'blurred'),
   stretched: kind('pictures', 'spoils', 'Stretched', 'stretched'),
+  'unknown-licence': kind('pictures', 'minor', 'Nobody knows whose it is', 'whose?'),
   'no-credit': kind('pictures', 'spoils', 'No credit', 'no credit'),
   'no-transcript': kind('pictures', 'minor', 'No transcript', 'no transcript'),
   'no-alt': kind('pictures', 'minor', 'No alternative text', 'no alt text'),
   'key-not-among': kind('questions', 'stops', 'The key is no option', 'wrong key'),
+  'key-impossible': kind('questions', 'stops', 'Nobody can be right', 'no one right'),
   'zone-closed': kind('questions', 'stops', 'The zone does not take its pieces', 'closed zone'),
   'zone-too-small': kind('questions', 'spoils', 'The zone cannot take its pieces', 'small zone'),
   'question-unseen': kind('questions', 'spoils', 'No route comes to this question', 'unseen'),
   'no-key': kind('questions', 'minor', 'No key', 'no key'),
   'piece-unwanted': kind('questions', 'minor', 'No zone wants this piece', 'lone piece'),
-  'question-missed': kind('questions', 'minor', 'Some routes miss this question', 'can be missed'),
 } as const satisfies Record<string, Kind>;
 export type FindingKind = keyof typeof FINDING_KINDS;
 
@@ -78,6 +81,15 @@ export type Mend = { label: string } & (
   | { do: 'reword'; linkId: LinkId; wording: string }
   | { do: 'lead'; from: SlideId; slideId: SlideId }
   | { do: 'restart'; slideId: SlideId }
+  /** Hangs a link that nothing carries on its slide again, as a choice line. */
+  | { do: 'carry'; linkId: LinkId; slideId: SlideId }
+  | {
+      do: 'question';
+      slideId: SlideId;
+      elementId: ElementId;
+      question: Question;
+      key: QuestionKey | null;
+    }
   | { do: 'free-trail'; trailId: TrailId }
   | { do: 'box'; slideId: SlideId; elementId: ElementId; box: Box }
   | { do: 'order'; slideId: SlideId; elementId: ElementId; to: OrderStep }

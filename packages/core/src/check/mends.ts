@@ -23,6 +23,7 @@ import {
   rewordLink,
 } from '../deck/linkCommands.js';
 import { plain, wordsOf, type RichText } from '../deck/richText.js';
+import { setQuestion } from '../deck/questionCommands.js';
 import { addSlide, setSlideFlag, setStart } from '../deck/slideCommands.js';
 import { toSlide, toStep } from '../deck/target.js';
 import { setTrail } from '../deck/trailCommands.js';
@@ -71,6 +72,12 @@ function run(doc: Y.Doc, mend: Mend, answer: string): Result {
       return linkSlides(doc, mend.from, mend.slideId);
     case 'restart':
       return addChoiceTo(doc, mend.slideId, 'Start over', toStep('restart'));
+    case 'carry':
+      return moveLink(doc, mend.linkId, mend.slideId);
+    case 'question': {
+      const { slideId, elementId, question, key } = mend;
+      return setQuestion(doc, slideId, elementId, { question, key });
+    }
     case 'free-trail':
       return setTrail(doc, mend.trailId, { followsLinks: false });
     case 'box':

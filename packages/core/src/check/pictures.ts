@@ -1,4 +1,4 @@
-import { licenceWords } from '../deck/credits.js';
+import { creditLine, licenceWords } from '../deck/credits.js';
 import {
   isSpare,
   wantsCredit,
@@ -92,6 +92,22 @@ function onPicture(slide: Slide, element: PictureElement, isDrawing: boolean): F
     });
   }
   const { credit } = element;
+  if (credit.licence === 'unknown' && creditLine(credit) === '') {
+    found.push({
+      kind: 'unknown-licence',
+      ...spot,
+      why: 'Nothing says who made it and whether it may be shown: a credit is missing.',
+      mends: [
+        { label: 'Author', do: 'ask', ...place, setting: 'author' },
+        {
+          label: 'I made it myself',
+          do: 'set',
+          ...place,
+          settings: { credit: { ...credit, licence: 'own' } },
+        },
+      ],
+    });
+  }
   if (wantsCredit(credit.licence) && credit.author.trim() === '') {
     found.push({
       kind: 'no-credit',

@@ -8,6 +8,8 @@ import {
   type ZoneElement,
 } from '../deck/types.js';
 import type { Measures } from '../map/measures.js';
+import { elementWords } from '../deck/elementWords.js';
+import { markingOf } from '../questions/marking.js';
 import { completed, kindOf, optionsOf } from '../questions/registry.js';
 import type { Finding } from './finding.js';
 
@@ -32,6 +34,19 @@ export function questionFindings(slide: Slide): Finding[] {
       });
     }
     const { key } = element;
+    const impossible =
+      key && key.kind === element.question.kind
+        ? markingOf(key.kind).impossible?.(element.question, key)
+        : null;
+    if (impossible) {
+      const { label, question = given.question, key: mended = given.key } = impossible.mend;
+      found.push({
+        kind: 'key-impossible',
+        ...spot,
+        why: impossible.why,
+        mends: [{ label, do: 'question', ...place, question, key: mended }],
+      });
+    }
     if (key?.kind === 'choice') {
       const known = new Set(optionsOf(element.question).map(({ id }) => id));
       const right = key.optionIds.filter((id) => known.has(id));
@@ -105,6 +120,29 @@ export function questionFindings(slide: Slide): Finding[] {
             ],
     });
   }
+  for (const piece of pieces) {
+    const waiting = zones.filter(({ expects }) => expects?.includes(piece.id));
+    const copies = piece.piece.copies === 0 ? Infinity : piece.piece.copies;
+    if (waiting.length <= copies) continue;
+    const last = waiting.at(-1)!;
+    const names = waiting.map(({ name }) => `“${name || 'a zone'}”`).join(' and ');
+    found.push({
+      kind: 'key-impossible',
+      slideId: slide.id,
+      elementIds: [piece.id, ...waiting.map(({ id }) => id)],
+      box: piece.box,
+      why: `${names} wait for “${elementWords(piece) || 'the same piece'}”, of which there ${copies === 1 ? 'is only one' : `are only ${copies}`}: nobody can put it right.`,
+      mends: [
+        {
+          label: `Expect it only in “${waiting[0]!.name || 'the first zone'}”`,
+          do: 'set',
+          slideId: slide.id,
+          elementId: last.id,
+          settings: { expects: (last.expects ?? []).filter((id) => id !== piece.id) },
+        },
+      ],
+    });
+  }
   const wanted = new Set(zones.flatMap((zone) => zone.expects ?? []));
   if (wanted.size === 0) return found;
   for (const piece of pieces) {
@@ -172,7 +210,7 @@ function closedZone(
   };
 }
 
-/** Questions that no route, or only some, come to. */
+/** Questions that no route comes to. What only some routes come to is no fault: the measures tell it. */
 export function coverageFindings(deck: Deck, measures: Measures): Finding[] {
   return measures.coverage.flatMap(({ slideId, questionId, share, isOnEvery }): Finding[] => {
     const slide = deck.slides[slideId]!;
@@ -182,19 +220,7 @@ export function coverageFindings(deck: Deck, measures: Measures): Finding[] {
       elementIds: [questionId],
       box: slide.elements.find(({ id }) => id === questionId)?.box,
     };
-    if (share === null || share > 0) {
-      return [
-        {
-          kind: 'question-missed',
-          ...spot,
-          why:
-            share === null
-              ? 'It lies in a loop that can be left without it, so some students will not answer it.'
-              : `Of all routes ${share < 0.01 ? 'under 1' : Math.round(share * 100)} % come to it; the others end without it.`,
-          mends: [],
-        },
-      ];
-    }
+    if (share === null || share > 0) return [];
     return [
       {
         kind: 'question-unseen',

@@ -1,3 +1,4 @@
+import { firstOnMap, type StudentsMeet, type Unmet } from '../deck/met.js';
 import { isSameTarget, slideIdOf, targetWords } from '../deck/target.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
 import type { SlideId } from '../ids.js';
@@ -6,21 +7,31 @@ import { leadsOn, waitsForChoice, type RouteGraph } from '../map/graph.js';
 import { isLoop, type Routes } from '../map/routes.js';
 import type { Finding, Mend } from './finding.js';
 
+/** A deck, and the same as students meet it: as graphs and as routes. */
+export interface Walked {
+  deck: Deck;
+  /** All links of the deck. */
+  graph: RouteGraph;
+  students: StudentsMeet;
+  /** The links that students meet. */
+  walk: RouteGraph;
+  routes: Routes;
+}
+
 /** What is wrong with the ways through a deck. One pass over slides and links, besides the loops of `routes`. */
 export function routeFindings(
-  deck: Deck,
-  graph: RouteGraph,
-  routes: Routes,
+  walked: Walked,
   /** Decks that may be read; undefined when nobody has asked yet. */
   readableDecks?: ReadonlySet<string>,
 ): Finding[] {
+  const { deck, graph, students, routes } = walked;
   const slides = Object.values(deck.slides);
   if (slides.length === 0) return [];
   return [
-    ...(deck.startSlideId ? [] : noStart(slides)),
+    ...(deck.startSlideId ? startLeftOut(deck, students) : noStart(slides)),
     ...graph.broken.map(broken),
     ...graph.unset.map(unset),
-    ...slides.flatMap((slide) => onSlide(deck, graph, slide, readableDecks)),
+    ...slides.flatMap((slide) => onSlide(walked, slide, readableDecks)),
     ...unreachable(deck, routes),
     ...endlessLoops(deck, routes),
     ...trailsOffLinks(deck, graph),
@@ -30,12 +41,39 @@ export function routeFindings(
 const isWalked = (slide: Slide): boolean => !slide.isPattern && !slide.isLeftOut;
 
 function noStart(slides: Slide[]): Finding[] {
-  const first = [...slides].sort((a, b) => a.x - b.x || a.y - b.y)[0]!;
+  const first = firstOnMap(slides)!;
   return [
     {
       kind: 'no-start',
       why: 'The deck does not say which slide a walk begins on.',
       mends: [{ label: `Start on “${nameOf(first)}”`, do: 'start', slideId: first.id }],
+    },
+  ];
+}
+
+function startLeftOut(deck: Deck, students: StudentsMeet): Finding[] {
+  const start = deck.slides[deck.startSlideId ?? ''];
+  if (!start?.isLeftOut) return [];
+  const instead = deck.slides[students.deck.startSlideId ?? ''];
+  return [
+    {
+      kind: 'start-left-out',
+      slideId: start.id,
+      why: instead
+        ? `The deck begins on “${nameOf(start)}”, which is left out of lessons: students begin on “${nameOf(instead)}” instead.`
+        : `The deck begins on “${nameOf(start)}”, which is left out of lessons: students have nothing to begin on.`,
+      mends: [
+        {
+          label: `Give students “${nameOf(start)}”`,
+          do: 'flag',
+          slideId: start.id,
+          flag: 'isLeftOut',
+          value: false,
+        },
+        ...(instead
+          ? [{ label: `Start on “${nameOf(instead)}”`, do: 'start', slideId: instead.id } as const]
+          : []),
+      ],
     },
   ];
 }
@@ -73,35 +111,37 @@ function unset(link: Link): Finding {
   };
 }
 
+/** Why students cannot go on from a slide although ways out of it are drawn. */
+const NO_WAY: Record<Unmet, string> = {
+  'from-left-out': '',
+  'no-carrier': 'nothing on the slide carries its ways out',
+  'carrier-off-stage': 'its ways out lie beside the stage',
+  'leads-nowhere': 'its ways out lead nowhere',
+  'to-left-out': 'its ways out lead to slides that are left out',
+  'to-other-deck': 'its ways out lead to another deck, which students do not have',
+};
+
 function onSlide(
-  deck: Deck,
-  graph: RouteGraph,
+  { deck, graph, students, walk }: Walked,
   slide: Slide,
   readableDecks: ReadonlySet<string> | undefined,
 ): Finding[] {
   const links = graph.waysOut.get(slide.id) ?? [];
   const found: Finding[] = [];
   if (isWalked(slide)) {
-    const leads = links.filter(
-      ({ target }) => target.kind !== 'web' && target.kind !== 'file' && target.kind !== 'none',
-    );
     const isBack = ({ target }: Link): boolean => target.kind === 'step' && target.step === 'back';
-    if (!slide.isEnding && leads.length === 0) {
+    const leadsOn = (walk.waysOut.get(slide.id) ?? []).some(
+      (link) =>
+        walk.to.has(link.id) || (isBack(link) && (walk.waysIn.get(slide.id) ?? []).length > 0),
+    );
+    if (!slide.isEnding && !leadsOn) {
+      const unmet = links.flatMap(({ id }) => students.unmet.get(id) ?? [])[0];
       found.push({
         kind: 'dead-end',
         slideId: slide.id,
-        why: 'A student is stuck here: no link leaves this slide, and it is not marked as an ending.',
-        mends: [
-          { label: 'Mark as ending', do: 'flag', slideId: slide.id, flag: 'isEnding', value: true },
-          { label: 'Add “Start over”', do: 'restart', slideId: slide.id },
-        ],
-      });
-    } else if (!slide.isEnding && leads.length > 0 && leads.every(isBack)) {
-      found.push({
-        kind: 'only-back',
-        slideId: slide.id,
-        linkIds: leads.map(({ id }) => id),
-        why: 'From here students can only go back the way they came.',
+        why: unmet
+          ? `A student is stuck here: ${NO_WAY[unmet]}, and it is not marked as an ending.`
+          : 'A student is stuck here: no link leaves this slide, and it is not marked as an ending.',
         mends: [
           { label: 'Mark as ending', do: 'flag', slideId: slide.id, flag: 'isEnding', value: true },
           { label: 'Add “Start over”', do: 'restart', slideId: slide.id },
@@ -149,9 +189,19 @@ function onSlide(
       ],
     });
   }
-  const goesWhere = (link: Link): string =>
-    targetWords(link.target, (slideId) => deck.slides[slideId]?.title ?? null);
-  links.forEach((link, index) => {
+  for (const link of links) {
+    const why = students.unmet.get(link.id);
+    if (why === 'no-carrier') {
+      found.push({
+        kind: 'uncarried-link',
+        ...at(link),
+        why: `“${link.wording || 'A way'}” is drawn on the map, but nothing on “${nameOf(slide)}” carries it: no student can take it.`,
+        mends: [
+          { label: 'Put it on the slide', do: 'carry', linkId: link.id, slideId: slide.id },
+          cut(link),
+        ],
+      });
+    }
     if (link.target.kind === 'deck' && readableDecks && !readableDecks.has(link.target.deckId)) {
       found.push({
         kind: 'gone-deck',
@@ -161,60 +211,83 @@ function onSlide(
       });
     }
     const target = deck.slides[slideIdOf(link.target)];
-    if (target?.isLeftOut && !slide.isLeftOut) {
-      found.push({
-        kind: 'closed-link',
-        ...at(link),
-        why: `“${nameOf(target)}” is left out of lessons, so students do not see “${link.wording}”.`,
-        mends: [
-          {
-            label: `Give students “${nameOf(target)}”`,
-            do: 'flag',
-            slideId: target.id,
-            flag: 'isLeftOut',
-            value: false,
-          },
-          cut(link),
-        ],
-      });
-    }
-    for (const earlier of links.slice(0, index)) {
-      if (isSameTarget(earlier.target, link.target)) {
-        found.push({
-          kind: 'same-target',
-          slideId: slide.id,
-          linkIds: [earlier.id, link.id],
-          why: `“${earlier.wording}” and “${link.wording}” both lead to ${goesWhere(link)}: the choice is none.`,
-          mends: [cut(link, `Take “${link.wording}” out`)],
-        });
-      } else if (link.wording !== '' && folded(earlier.wording) === folded(link.wording)) {
-        found.push({
-          kind: 'same-wording',
-          slideId: slide.id,
-          linkIds: [earlier.id, link.id],
-          why: `Two choices say “${link.wording}” and lead to different places: nobody can tell them apart.`,
-          mends: [
-            ...(target && link.carrier.kind === 'element'
-              ? [
-                  {
-                    label: `Word the second “${nameOf(target)}”`,
-                    do: 'reword',
-                    linkId: link.id,
-                    wording:
-                      folded(nameOf(target)) === folded(link.wording)
-                        ? `${nameOf(target)} (2)`
-                        : nameOf(target),
-                  } as const,
-                ]
-              : []),
-            cut(link, 'Take the second one out'),
-          ],
-        });
-      }
-    }
-  });
-  return found;
+    if (target && why === 'to-left-out') found.push(closed(link, target));
+  }
+  return [...found, ...sameTargets(deck, slide, links), ...sameWordings(deck, slide, links)];
 }
+
+const closed = (link: Link, target: Slide): Finding => ({
+  kind: 'closed-link',
+  ...at(link),
+  why: `“${nameOf(target)}” is left out of lessons, so “${link.wording || 'this link'}” is not there for students, or does nothing.`,
+  mends: [
+    {
+      label: `Give students “${nameOf(target)}”`,
+      do: 'flag',
+      slideId: target.id,
+      flag: 'isLeftOut',
+      value: false,
+    },
+    cut(link),
+  ],
+});
+
+/** Links that are alike, in groups of two and more, in the order of the slide. */
+function alike(links: readonly Link[], isAlike: (a: Link, b: Link) => boolean): Link[][] {
+  const groups: Link[][] = [];
+  for (const link of links) {
+    const group = groups.find(([first]) => isAlike(first!, link));
+    if (group) group.push(link);
+    else groups.push([link]);
+  }
+  return groups.filter(({ length }) => length > 1);
+}
+
+const listed = (links: readonly Link[]): string =>
+  links.map(({ wording }) => `“${wording}”`).join(links.length === 2 ? ' and ' : ', ');
+
+const sameTargets = (deck: Deck, slide: Slide, links: readonly Link[]): Finding[] =>
+  alike(
+    links.filter(({ target }) => target.kind !== 'none'),
+    (a, b) => isSameTarget(a.target, b.target),
+  ).map((group) => ({
+    kind: 'same-target',
+    slideId: slide.id,
+    linkIds: group.map(({ id }) => id),
+    why: `${listed(group)} ${group.length === 2 ? 'both' : 'all'} lead to ${targetWords(group[0]!.target, (slideId) => deck.slides[slideId]?.title ?? null)}: the choice is none.`,
+    mends: [cut(group.at(-1)!, `Take “${group.at(-1)!.wording}” out`)],
+  }));
+
+const sameWordings = (deck: Deck, slide: Slide, links: readonly Link[]): Finding[] =>
+  alike(
+    links.filter(({ wording }) => wording !== ''),
+    (a, b) => folded(a.wording) === folded(b.wording) && !isSameTarget(a.target, b.target),
+  ).map((group): Finding => {
+    const last = group.at(-1)!;
+    const target = deck.slides[slideIdOf(last.target)];
+    return {
+      kind: 'same-wording',
+      slideId: slide.id,
+      linkIds: group.map(({ id }) => id),
+      why: `${group.length === 2 ? 'Two' : group.length} choices say “${last.wording}” and lead to different places: nobody can tell them apart.`,
+      mends: [
+        ...(target && last.carrier.kind === 'element'
+          ? [
+              {
+                label: `Word the ${group.length === 2 ? 'second' : 'last'} “${nameOf(target)}”`,
+                do: 'reword',
+                linkId: last.id,
+                wording:
+                  folded(nameOf(target)) === folded(last.wording)
+                    ? `${nameOf(target)} (2)`
+                    : nameOf(target),
+              } as const,
+            ]
+          : []),
+        cut(last, `Take the ${group.length === 2 ? 'second' : 'last'} one out`),
+      ],
+    };
+  });
 
 function unreachable(deck: Deck, routes: Routes): Finding[] {
   const { ids, isReachable } = routes;
@@ -286,12 +359,12 @@ function nearestAmong(slides: Slide[]): (to: Slide) => Slide | undefined {
 const RIGHT_OF = 400;
 
 function endlessLoops(deck: Deck, routes: Routes): Finding[] {
-  const { ids, first, to, part, parts, isEnding, isReachable } = routes;
+  const { ids, first, to, part, parts, isStop, isReachable } = routes;
   const canEnd = new Uint8Array(parts.length);
   const found: Finding[] = [];
   parts.forEach((members, index) => {
     canEnd[index] = members.some((member) => {
-      if (isEnding[member]) return true;
+      if (isStop[member]) return true;
       for (let link = first[member]!; link < first[member + 1]!; link += 1) {
         if (part[to[link]!] !== index && canEnd[part[to[link]!]!]) return true;
       }

@@ -1,14 +1,8 @@
+import { whatStudentsMeet } from '../deck/met.js';
 import { defaultTrail } from '../map/graph.js';
 import type { Target } from '../deck/target.js';
-import {
-  isSpare,
-  type Deck,
-  type Link,
-  type Slide,
-  type SlideElement,
-  type Typography,
-} from '../deck/types.js';
-import type { ElementId, LinkId, SlideId } from '../ids.js';
+import type { Deck, Link, Slide, SlideElement, Typography } from '../deck/types.js';
+import type { LinkId, SlideId } from '../ids.js';
 
 /**
  * All that a student of a lesson may see of an edition. Built by naming what goes in, never by taking out:
@@ -17,28 +11,18 @@ import type { ElementId, LinkId, SlideId } from '../ids.js';
  * of these, and the choices that would lead to a slide left out.
  */
 export function studentView(edition: Deck): Deck {
+  const { deck: met } = whatStudentsMeet(edition);
   const slides: Record<SlideId, Slide> = {};
-  const closed = closedCarriers(edition);
-  for (const slide of Object.values(edition.slides)) {
-    if (!slide.isLeftOut) slides[slide.id] = slideForStudents(slide, closed);
-  }
+  for (const slide of Object.values(met.slides)) slides[slide.id] = slideForStudents(slide);
   const links: Record<LinkId, Link> = {};
-  for (const link of Object.values(edition.links)) {
-    const from = slides[link.from];
-    const { carrier } = link;
-    const isCarried =
-      carrier.kind !== 'none' && from?.elements.some((element) => element.id === carrier.elementId);
-    const target = targetForStudents(link.target, slides);
-    if (from && target && isCarried) {
-      links[link.id] = { id: link.id, from: link.from, carrier, target, wording: link.wording };
-    }
+  for (const { id, from, carrier, target, wording } of Object.values(met.links)) {
+    links[id] = { id, from, carrier, target: targetForStudents(target, slides), wording };
   }
-  const start = edition.startSlideId;
   const trail = defaultTrail(edition);
   return {
     title: edition.title,
     theme: edition.theme,
-    startSlideId: start && slides[start] ? start : (Object.keys(slides).sort()[0] ?? null),
+    startSlideId: met.startSlideId,
     slides,
     links,
     // Which section lies in which, so that a sound runs on through it; their names stay with the teacher.
@@ -63,18 +47,15 @@ export function studentView(edition: Deck): Deck {
   };
 }
 
-/** Where a student can be led; undefined where only the teacher can go. */
-function targetForStudents(target: Target, slides: Record<SlideId, Slide>): Target | undefined {
+/** Where a link that students get leads them, field by field. */
+function targetForStudents(target: Target, slides: Record<SlideId, Slide>): Target {
   switch (target.kind) {
     case 'none':
-    // Students have this edition and no other deck.
     case 'deck':
-      return undefined;
+      return { kind: 'none' };
     case 'slide': {
       const { slideId, spotId } = target;
-      const slide = slides[slideId];
-      if (!slide) return undefined;
-      return spotId && slide.elements.some(({ id }) => id === spotId)
+      return spotId && slides[slideId]?.elements.some(({ id }) => id === spotId)
         ? { kind: 'slide', slideId, spotId }
         : { kind: 'slide', slideId };
     }
@@ -89,23 +70,7 @@ function targetForStudents(target: Target, slides: Record<SlideId, Slide>): Targ
   }
 }
 
-/** Choice lines whose link students cannot follow: a line that leads nowhere is not shown to them. */
-function closedCarriers(edition: Deck): Set<ElementId> {
-  return new Set(
-    Object.values(edition.links).flatMap(({ carrier, target }) => {
-      const isClosed =
-        target.kind === 'slide'
-          ? (edition.slides[target.slideId]?.isLeftOut ?? true)
-          : target.kind === 'none' || target.kind === 'deck';
-      return carrier.kind === 'element' && isClosed ? [carrier.elementId] : [];
-    }),
-  );
-}
-
-function slideForStudents(slide: Slide, closed: Set<ElementId>): Slide {
-  const isShown = (element: SlideElement): boolean =>
-    !isSpare(element) &&
-    !(element.kind === 'text' && element.style === 'choice' && closed.has(element.id));
+function slideForStudents(slide: Slide): Slide {
   return {
     id: slide.id,
     title: slide.title,
@@ -123,7 +88,7 @@ function slideForStudents(slide: Slide, closed: Set<ElementId>): Slide {
     theme: slide.theme,
     ground: slide.ground,
     notes: '',
-    elements: slide.elements.filter(isShown).map(elementForStudents),
+    elements: slide.elements.map(elementForStudents),
   };
 }
 

@@ -1,5 +1,6 @@
 import { elementWords } from '../deck/elementWords.js';
-import type { Deck, Slide } from '../deck/types.js';
+import { wordsOf } from '../deck/richText.js';
+import { isSpare, type Deck, type Slide } from '../deck/types.js';
 import { kindOf } from '../questions/registry.js';
 import type { LinkId, SlideId } from '../ids.js';
 import type { RouteGraph } from './graph.js';
@@ -22,6 +23,18 @@ export function slideWords(slide: Slide): string {
   }
   return words;
 }
+
+/** The words that students read on a slide: what stands there, not how a thing that says nothing is called. */
+export const readWords = (slide: Slide): string =>
+  slide.elements
+    .filter((element) => !isSpare(element))
+    .map((element) => {
+      const words = 'text' in element ? wordsOf(element.text) : '';
+      return element.kind === 'question'
+        ? `${words} ${kindOf(element.question.kind).lines(element.question).join(' ')}`
+        : words;
+    })
+    .join(' ');
 
 /** Case and accents do not count. */
 export const folded = (text: string): string =>

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { endingCoverage, measure, readDeck, routeGraph, routesOf, type Deck } from '../index.js';
-import { choice, choiceQuestion, deck, ending, slide, text } from '../testing/builder.js';
+import { choice, choiceQuestion, deck, ending, slide, text, way } from '../testing/builder.js';
 
 const measuresOf = (read: Deck) =>
   measure(read, routesOf(read, routeGraph(read)), { wordsPerMinute: 60, secondsPerQuestion: 10 });
@@ -72,9 +72,32 @@ const plans = (isAcyclic: boolean): fc.Arbitrary<Plan> =>
     });
   });
 
-/** Coming back to the start begins a new route. */
+const linksFrom = (plan: Plan, at: number): number[] =>
+  plan.links.filter(([from]) => from === at).map(([, to]) => to);
+
+/** Whether some walk from here ends, that does not come through the start again: every walk is tried. */
+function mayEnd(plan: Plan, at: number, walked: number[] = []): boolean {
+  if (at === 0 || walked.includes(at)) return false;
+  const ways = linksFrom(plan, at);
+  const ends = plan.endings.includes(at) || ways.length === 0;
+  return ends || ways.some((next) => mayEnd(plan, next, [...walked, at]));
+}
+
+/** The stations of a menu at the start: come to by slides from all of which one can only come back. */
+function stations(plan: Plan): Set<number> {
+  const found = new Set<number>();
+  const walk = (at: number): void => {
+    if (at === 0 || found.has(at) || mayEnd(plan, at)) return;
+    found.add(at);
+    linksFrom(plan, at).forEach(walk);
+  };
+  linksFrom(plan, 0).forEach(walk);
+  return found;
+}
+
+/** Coming back to the start begins a new route, unless one has only been at a station of it. */
 const waysFrom = (plan: Plan, at: number): number[] =>
-  plan.links.filter(([from, to]) => from === at && to !== 0).map(([, to]) => to);
+  linksFrom(plan, at).filter((to) => to !== 0 || at === 0 || stations(plan).has(at));
 const isStop = (plan: Plan, at: number): boolean =>
   plan.endings.includes(at) || waysFrom(plan, at).length === 0;
 
@@ -232,6 +255,37 @@ test('coverage: the share of routes that come to a question', () => {
     ['s', 0, false],
   ]);
   expect(measures.reachable).toBe(4);
+});
+
+test('a menu and its stations are one place, and back only returns', () => {
+  const read = readDeck(
+    deck(
+      slide('menu', choice('Tides', 'tides'), choice('Winds', 'winds'), choice('Done', 'end')),
+      slide('tides', choice('To the menu', 'menu'), choice('Closer', 'moon')),
+      slide('moon', way('Back', { kind: 'step', step: 'back' })),
+      slide('winds', choice('To the menu', 'menu')),
+      slide('end', ending(), choiceQuestion('q', 'Which?', ['*x', 'y'])),
+    ),
+  );
+  const measures = measuresOf(read);
+  expect(measures.routes).toBe(1n);
+  expect(measures.onEvery).toEqual(['menu', 'end']);
+  expect(measures.coverage).toEqual([
+    { slideId: 'end', questionId: 'q', share: 1, isOnEvery: true },
+  ]);
+});
+
+test('“Start over” at the end of a branch begins a new route', () => {
+  const read = readDeck(
+    deck(
+      slide('start', choice('Row', 'boat'), choice('Wait', 'night')),
+      slide('boat', choice('North', 'home'), choice('Reef', 'wreck')),
+      slide('wreck', choice('Start over', 'start')),
+      slide('home', ending()),
+      slide('night', ending()),
+    ),
+  );
+  expect(measuresOf(read).routes).toBe(3n);
 });
 
 test('a deck without a start has no routes', () => {

@@ -1,6 +1,6 @@
 import type { Deck, Slide } from '../deck/types.js';
 import type { ElementId, SlideId } from '../ids.js';
-import { slideWords } from './find.js';
+import { readWords } from './find.js';
 import { dominators, turned, withoutReturns, type Routes } from './routes.js';
 
 /** How long people take. */
@@ -26,8 +26,8 @@ export interface Measures {
   endings: number;
   words: number;
   /**
-   * Distinct routes from the start to a stop. Coming back to the start begins a new one; any other loop counts as one
-   * place that is walked once.
+   * Distinct routes from the start to a stop, as a deck's students walk it. *Back* only returns; a menu and the stations
+   * that lead back to it are one place, and so is any other loop; starting over begins a new route.
    */
   routes: bigint;
   hasLoops: boolean;
@@ -49,7 +49,7 @@ function readingOf(slide: Slide): { words: number; questions: number } {
   let known = seconds.get(slide);
   if (!known) {
     let words = 0;
-    for (const match of slideWords(slide).matchAll(/\S+/g)) words += match ? 1 : 0;
+    for (const match of readWords(slide).matchAll(/\S+/g)) words += match ? 1 : 0;
     const questions = slide.elements.filter(({ kind }) => kind === 'question').length;
     known = { words, questions };
     seconds.set(slide, known);
@@ -77,7 +77,7 @@ export function measure(deck: Deck, walk: Routes, pace: ReadingPace = READING_PA
     words += wordCount(slide);
   }
   const base = {
-    slides: Object.keys(deck.slides).length,
+    slides: ids.length,
     links: Object.keys(deck.links).length,
     endings: Object.values(deck.slides).filter((slide) => slide.isEnding).length,
     words,

@@ -1,9 +1,10 @@
-import type { Deck } from '../deck/types.js';
+import type { Deck, Link } from '../deck/types.js';
 import type { SlideId } from '../ids.js';
 import type { RouteGraph } from './graph.js';
 
 /**
- * The walk that students can take, as numbers: slides by index, links as pairs. Slides left out are not in it.
+ * The walk that students can take, as numbers: slides by index, links as pairs. It is meant for a deck as students meet
+ * it (`whatStudentsMeet`); slides left out are not in it.
  * Several links between the same two slides are several pairs: each is a choice of its own.
  */
 export interface Routes {
@@ -15,7 +16,7 @@ export interface Routes {
   first: Int32Array;
   to: Int32Array;
   isEnding: Uint8Array;
-  /** A route may stop here: an ending, a dead end, or a way out of the deck. */
+  /** A route may stop here: an ending, or a dead end. */
   isStop: Uint8Array;
   isReachable: Uint8Array;
   /** The loop (strongly connected part) each slide is in. Links between parts go from higher to lower numbers. */
@@ -39,16 +40,21 @@ export function routesOf(deck: Deck, graph: RouteGraph): Routes {
   for (let index = 0; index < n; index += 1) {
     const id = ids[index]!;
     first[index] = to.length;
-    let leaves = false;
     for (const link of graph.waysOut.get(id)!) {
-      if (link.target.kind === 'deck') leaves = true;
+      if (isBack(link)) {
+        // Back returns to wherever one came from.
+        for (const { from } of graph.waysIn.get(id)!) {
+          const target = indexOf.get(from);
+          if (target !== undefined && from !== id) to.push(target);
+        }
+      }
       for (const slideId of graph.to.get(link.id) ?? []) {
         const target = indexOf.get(slideId);
         if (target !== undefined) to.push(target);
       }
     }
     isEnding[index] = deck.slides[id]!.isEnding ? 1 : 0;
-    isStop[index] = isEnding[index] || leaves || to.length === first[index] ? 1 : 0;
+    isStop[index] = isEnding[index] || to.length === first[index] ? 1 : 0;
   }
   first[n] = to.length;
   const start = deck.startSlideId === null ? -1 : (indexOf.get(deck.startSlideId) ?? -1);
@@ -58,27 +64,59 @@ export function routesOf(deck: Deck, graph: RouteGraph): Routes {
   return { ids, indexOf, start, first, to: flat, isEnding, isStop, isReachable, part, parts };
 }
 
+const isBack = ({ target }: Link): boolean => target.kind === 'step' && target.step === 'back';
+
 /**
- * The same walk with every way back to the start taken out: who comes to the start again begins a new route. A slide
- * from which nothing else leads on is then a place where a route stops.
+ * The same walk with the ways that begin anew taken out: those that come to the start again from a slide where the route
+ * might have ended otherwise, or that hangs on such a one. A slide from which nothing else leads on is then a place where
+ * a route stops. A station of a menu at the start is none of these: from it one can only come back, so menu and stations
+ * stay one loop.
  */
 export function withoutReturns(routes: Routes): Routes {
   const { ids, start, first, to, isStop } = routes;
   const n = ids.length;
   if (start < 0 || !to.includes(start)) return routes;
+  const isStation = stationsOf(routes);
   const kept: number[] = [];
   const from = new Int32Array(n + 1);
   const stops = Uint8Array.from(isStop);
   for (let index = 0; index < n; index += 1) {
     from[index] = kept.length;
     for (let at = first[index]!; at < first[index + 1]!; at += 1) {
-      if (to[at] !== start) kept.push(to[at]!);
+      if (to[at] !== start || index === start || isStation[index]) kept.push(to[at]!);
     }
     if (kept.length === from[index]) stops[index] = 1;
   }
   from[n] = kept.length;
   const flat = Int32Array.from(kept);
   return { ...routes, first: from, to: flat, isStop: stops, ...loops(n, from, flat) };
+}
+
+/** Slides that are come to from the start without passing one from which a stop is reached without the start. */
+function stationsOf(routes: Routes): Uint8Array {
+  const { ids, start, first, to, isStop } = routes;
+  const n = ids.length;
+  const back = turned({ ...routes, isReachable: new Uint8Array(n).fill(1) });
+  const canStop = new Uint8Array(n);
+  const waiting: number[] = [];
+  for (let index = 0; index < n; index += 1) {
+    if (isStop[index] && index !== start) waiting.push(index);
+  }
+  for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
+    if (canStop[at]) continue;
+    canStop[at] = 1;
+    for (const before of back.from.subarray(back.first[at], back.first[at + 1])) {
+      if (before !== start) waiting.push(before);
+    }
+  }
+  const found = new Uint8Array(n);
+  waiting.push(...to.subarray(first[start], first[start + 1]));
+  for (let at = waiting.pop(); at !== undefined; at = waiting.pop()) {
+    if (found[at] || canStop[at] || at === start) continue;
+    found[at] = 1;
+    for (const next of to.subarray(first[at], first[at + 1])) waiting.push(next);
+  }
+  return found;
 }
 
 function reach(n: number, from: number[], first: Int32Array, to: Int32Array): Uint8Array {

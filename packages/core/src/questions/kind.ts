@@ -48,10 +48,18 @@ export interface FromSlide<Q extends AnyQuestion, K extends OfAKind, A extends O
   answer(slide: Slide, placements: Placements): A;
 }
 
+/** Why nobody can be right, and what makes it possible. */
+export interface Impossible<Q extends AnyQuestion, K extends OfAKind> {
+  why: string;
+  mend: { label: string; question?: Q; key?: K | null };
+}
+
 /** How answers of a kind are marked and counted. All of it is pure but `count`. */
 export interface Marking<Q extends AnyQuestion, K extends OfAKind, A extends OfAKind, T> {
   /** From 0 to 1; null when a person has to say. */
   mark(question: Q, key: K, answer: A): number | null;
+  /** Whether no answer at all can be wholly right by this key; null when one can. */
+  impossible?(question: Q, key: K): Impossible<Q, K> | null;
   emptyTally(question: Q): T;
   /**
    * Counts an answer into a tally that the caller owns, or takes it out again with −1; costs as much as the answer is

@@ -22,6 +22,14 @@ export const choiceMarking: Marking<ChoiceQuestion, ChoiceKey, ChoiceAnswer, Cho
     return right.size === optionIds.length && optionIds.every((id) => right.has(id)) ? 1 : 0;
   },
 
+  impossible(question, key) {
+    if (question.isMultiple || key.optionIds.length < 2) return null;
+    return {
+      why: `${key.optionIds.length} options are right, but only one may be picked.`,
+      mend: { label: 'Let several be picked', question: { ...question, isMultiple: true } },
+    };
+  },
+
   emptyTally: () => ({ kind: 'choice', answered: 0, picks: {}, combinations: {} }),
 
   count(tally, { optionIds }, by) {

@@ -20,6 +20,25 @@ export const gapMarking: Marking<GapQuestion, GapKey, GapAnswer, GapTally> = {
     return right.length / Math.max(1, asked.length);
   },
 
+  impossible(question, key) {
+    const { bank } = question;
+    if (!bank) return null;
+    const missing = key.accepted
+      .filter((words) => words.length > 0)
+      .filter(
+        (words) => !words.some((word) => bank.some((given) => isAccepted([word], given, key))),
+      )
+      .map(([word]) => word!.replaceAll('*', ''));
+    if (missing.length === 0) return null;
+    return {
+      why: `The words to choose from have nothing that is right for ${missing.map((word) => `“${word}”`).join(', ')}.`,
+      mend: {
+        label: 'Put it among the words',
+        question: { ...question, bank: [...bank, ...new Set(missing)] },
+      },
+    };
+  },
+
   emptyTally: ({ parts }) => ({
     kind: 'gap',
     answered: 0,

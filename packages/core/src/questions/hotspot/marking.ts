@@ -15,6 +15,15 @@ export const hotspotMarking: Marking<HotspotQuestion, HotspotKey, HotspotAnswer,
     return right.size === areaIds.length && areaIds.every((id) => right.has(id)) ? 1 : 0;
   },
 
+  impossible(question, key) {
+    const right = key.areaIds.length;
+    if (right <= question.most) return null;
+    return {
+      why: `${right} areas are right, but only ${question.most} may be picked.`,
+      mend: { label: `Let ${right} be picked`, question: { ...question, most: right } },
+    };
+  },
+
   emptyTally: () => ({ kind: 'hotspot', answered: 0, picks: {} }),
 
   count(tally, { areaIds }, by) {

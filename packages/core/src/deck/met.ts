@@ -1,0 +1,120 @@
+import type { ElementId, LinkId, SlideId } from '../ids.js';
+import { isSpare, type Deck, type Link, type Slide, type SlideElement } from './types.js';
+
+/** Why students do not get a link. */
+export type Unmet =
+  /** It leaves a slide that is left out. */
+  | 'from-left-out'
+  /** Nothing on its slide carries it, or not any more. */
+  | 'no-carrier'
+  /** What carries it lies beside the stage. */
+  | 'carrier-off-stage'
+  /** Nobody has said where it leads, or that slide is gone. */
+  | 'leads-nowhere'
+  | 'to-left-out'
+  /** Students have this edition and no other deck. */
+  | 'to-other-deck';
+
+/** What students meet of a deck. */
+export interface StudentsMeet {
+  /**
+   * The deck with the slides, the things on them, the links and the start that students get; everything in it is as in
+   * the whole deck, notes and keys too. A slide of which they get everything is the very same object.
+   */
+  deck: Deck;
+  /** The links that they do not get. */
+  unmet: ReadonlyMap<LinkId, Unmet>;
+}
+
+/**
+ * The one answer to what students meet: what they are sent, what Check proves, what is measured and what the map calls
+ * a way all ask here. Costs one pass over the links, and over the elements of slides that changed.
+ */
+export function whatStudentsMeet(deck: Deck): StudentsMeet {
+  const unmet = new Map<LinkId, Unmet>();
+  const links: Record<LinkId, Link> = {};
+  const closed = new Map<SlideId, ElementId[]>();
+  for (const link of Object.values(deck.links)) {
+    const why = whyUnmet(deck, link);
+    if (!why) {
+      links[link.id] = link;
+      continue;
+    }
+    unmet.set(link.id, why);
+    if (link.carrier.kind !== 'element') continue;
+    const lines = closed.get(link.from);
+    if (lines) lines.push(link.carrier.elementId);
+    else closed.set(link.from, [link.carrier.elementId]);
+  }
+  const slides: Record<SlideId, Slide> = {};
+  for (const slide of Object.values(deck.slides)) {
+    if (!slide.isLeftOut) slides[slide.id] = metSlide(slide, closed.get(slide.id));
+  }
+  return { deck: { ...deck, slides, links, startSlideId: startFor(deck, slides) }, unmet };
+}
+
+function whyUnmet(deck: Deck, { from, carrier, target }: Link): Unmet | null {
+  const slide = deck.slides[from];
+  if (!slide || slide.isLeftOut) return 'from-left-out';
+  if (carrier.kind === 'none') return 'no-carrier';
+  const element = elementsOf(slide).get(carrier.elementId);
+  if (!element) return 'no-carrier';
+  if (isSpare(element)) return 'carrier-off-stage';
+  switch (target.kind) {
+    case 'none':
+      return 'leads-nowhere';
+    case 'deck':
+      return 'to-other-deck';
+    case 'slide': {
+      const to = deck.slides[target.slideId];
+      return !to ? 'leads-nowhere' : to.isLeftOut ? 'to-left-out' : null;
+    }
+    case 'step':
+    case 'web':
+    case 'file':
+      return null;
+  }
+}
+
+/** Where students begin: on the start, or on the first slide of the map when they do not get that one. */
+function startFor(deck: Deck, slides: Record<SlideId, Slide>): SlideId | null {
+  const { startSlideId } = deck;
+  if (startSlideId === null || slides[startSlideId]) return startSlideId;
+  return firstOnMap(Object.values(slides))?.id ?? null;
+}
+
+/** The slide furthest to the left, the upper one of two; patterns only when there is nothing else. */
+export function firstOnMap(slides: readonly Slide[]): Slide | undefined {
+  const walked = slides.filter(({ isPattern }) => !isPattern);
+  return [...(walked.length > 0 ? walked : slides)].sort(
+    (a, b) => a.x - b.x || a.y - b.y || (a.id < b.id ? -1 : 1),
+  )[0];
+}
+
+const elements = new WeakMap<Slide, Map<ElementId, SlideElement>>();
+
+function elementsOf(slide: Slide): Map<ElementId, SlideElement> {
+  let known = elements.get(slide);
+  if (!known) {
+    known = new Map(slide.elements.map((element) => [element.id, element]));
+    elements.set(slide, known);
+  }
+  return known;
+}
+
+const met = new WeakMap<Slide, { closed: string; slide: Slide }>();
+
+/** A slide without what lies beside its stage, and without choice lines that lead students nowhere. */
+function metSlide(slide: Slide, closed: readonly ElementId[] = []): Slide {
+  const key = closed.join(' ');
+  const known = met.get(slide);
+  if (known?.closed === key) return known.slide;
+  const isMet = (element: SlideElement): boolean =>
+    !isSpare(element) &&
+    !(element.kind === 'text' && element.style === 'choice' && closed.includes(element.id));
+  const given = slide.elements.every(isMet)
+    ? slide
+    : { ...slide, elements: slide.elements.filter(isMet) };
+  met.set(slide, { closed: key, slide: given });
+  return given;
+}
