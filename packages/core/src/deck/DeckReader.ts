@@ -104,7 +104,7 @@ export class DeckReader {
     for (const [id, value] of all) {
       if (!(value instanceof Y.Map) || !asId(id)) continue;
       const known = this.#staleLinks.has(id) ? undefined : this.#links.get(id);
-      const slide = slides[value.get('from') as SlideId];
+      const slide = slides[asId(value.get('from'))];
       const entry =
         known && known.slide === slide ? known : { link: readLink(id, value, slides), slide };
       if (known?.link && entry.link && isSameReading(known.link, entry.link)) {

@@ -115,6 +115,18 @@ export function readHead(
 }
 
 /** Stops at slides that are gone are left out; they come back when the slide does. */
+/** A stop that two have moved at once stands in the list twice: the later place in it is where it is, for everybody. */
+function readStops(entries: unknown[], slides: Record<SlideId, Slide>): Trail['stops'] {
+  const last = new Map(entries.map((entry, index) => [asId(asRecord(entry).id), index]));
+  return entries.flatMap((entry, index) => {
+    const stop = asRecord(entry);
+    const [id, slideId] = [asId(stop.id), asId(stop.slideId)];
+    return id && slides[slideId] && last.get(id) === index
+      ? [{ id, slideId, closeUpId: asId(stop.closeUpId) || null }]
+      : [];
+  });
+}
+
 function readTrails(doc: Y.Doc, slides: Record<SlideId, Slide>): Trail[] {
   const read: { trail: Trail; order: string }[] = [];
   for (const [id, trail] of trailsMap(doc)) {
@@ -127,13 +139,7 @@ function readTrails(doc: Y.Doc, slides: Record<SlideId, Slide>): Trail[] {
         name: asString(trail.get('name'), '', 200),
         tint: asOneOf(trail.get('tint'), TINTS, 'petrol'),
         followsLinks: asBoolean(trail.get('followsLinks')),
-        stops: (stops instanceof Y.Array ? stops.toArray() : []).flatMap((entry) => {
-          const stop = asRecord(entry);
-          const [stopId, slideId] = [asId(stop.id), asId(stop.slideId)];
-          return stopId && slides[slideId]
-            ? [{ id: stopId, slideId, closeUpId: asId(stop.closeUpId) || null }]
-            : [];
-        }),
+        stops: readStops(stops instanceof Y.Array ? stops.toArray() : [], slides),
       },
     });
   }
@@ -157,7 +163,9 @@ function readSections(doc: Y.Doc): Record<SectionId, Section> {
       isFolded: asBoolean(section.get('isFolded')),
     };
   }
-  for (const section of Object.values(sections)) {
+  // Two who put sections into each other at once make a ring. It is opened at the same one for everybody.
+  for (const id of Object.keys(sections).sort()) {
+    const section = sections[id]!;
     const seen = new Set([section.id]);
     let above = section.parentId;
     while (above && sections[above] && !seen.has(above)) {

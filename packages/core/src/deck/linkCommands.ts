@@ -21,6 +21,7 @@ import {
   slideOf,
   slidesMap,
 } from './document.js';
+import { asId, asString } from './decode.js';
 import { addElementTo, carriedLinks, relinkText, setWords } from './elementCommands.js';
 import { optionsOf } from '../questions/registry.js';
 import { LINKABLE, type ElementKind } from './elements.js';
@@ -209,7 +210,10 @@ function linkCarrier(
     const changed = retarget(doc, carried, target);
     return changed.ok ? { ok: true, linkId: carried } : changed;
   }
-  const linkId = newId();
+  // Two who link one thing at once write one link: it is named after what carries it.
+  const ownName = carrier.kind === 'option' ? carrier.optionId : '';
+  const named = ['l', carrier.elementId, ownName].filter(Boolean).join('-');
+  const linkId = linksMap(doc).has(named) || !asId(named) ? newId() : named;
   doc.transact(() => putLink(doc, linkId, from, carrier, target, ''), COMMAND);
   return { ok: true, linkId };
 }
@@ -255,7 +259,7 @@ export function addWordLink(
 
 /** Draws a link from one slide to another by hand: it appears on the slide as a choice to be worded. */
 export function linkSlides(doc: Y.Doc, from: SlideId, to: SlideId): Result<{ linkId: LinkId }> {
-  const title = String(slideOf(doc, to)?.get('title') ?? '');
+  const title = asString(slideOf(doc, to)?.get('title'));
   const added = addChoice(doc, from, title, { slideId: to });
   return added.ok ? { ok: true, linkId: added.linkId } : added;
 }

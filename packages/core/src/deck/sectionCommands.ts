@@ -1,5 +1,6 @@
 import * as Y from 'yjs';
 import { newId, refuse, type Result, type SectionId, type SlideId } from '../ids.js';
+import { asId } from './decode.js';
 import { readHead, sectionsMap, slideOf, slidesMap } from './document.js';
 import { COMMAND } from './history.js';
 import { TINTS, type Section, type Tint } from './types.js';
@@ -26,7 +27,7 @@ export function addSection(
   const slides = args.slideIds.flatMap((id) => slideOf(doc, id) ?? []);
   if (slides.length === 0) return refuse('A section needs at least one slide.');
   const sectionId = args.id ?? newId();
-  const homes = new Set(slides.map((slide) => String(slide.get('sectionId') ?? '')));
+  const homes = new Set(slides.map((slide) => asId(slide.get('sectionId'))));
   const parentId = homes.size === 1 ? [...homes][0]! : '';
   doc.transact(() => {
     const section = new Y.Map<unknown>();
@@ -82,7 +83,7 @@ export function putIntoSection(
 export function removeSection(doc: Y.Doc, sectionId: SectionId): Result {
   const section = sectionOf(doc, sectionId);
   if (!section) return refuse(NO_SECTION);
-  const parentId = String(section.get('parentId') ?? '');
+  const parentId = asId(section.get('parentId'));
   doc.transact(() => {
     for (const slide of slidesMap(doc).values()) {
       if (slide instanceof Y.Map && slide.get('sectionId') === sectionId) {

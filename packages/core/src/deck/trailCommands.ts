@@ -10,6 +10,7 @@ import {
   type TrailId,
 } from '../ids.js';
 import { deckMap, readDeck, slidesMap, trailsMap, elementOf } from './document.js';
+import { asRecord, asString } from './decode.js';
 import { COMMAND } from './history.js';
 import { TINTS, type Tint, type Trail } from './types.js';
 
@@ -54,7 +55,7 @@ export function addTrail(
   if (trailsMap(doc).size >= 40) return refuse('A deck holds 40 trails at the most.');
   const deck = readDeck(doc);
   const last = [...trailsMap(doc).values()]
-    .map((trail) => (trail instanceof Y.Map ? String(trail.get('order') ?? 'a0') : 'a0'))
+    .map((trail) => (trail instanceof Y.Map ? asString(trail.get('order'), 'a0') : 'a0'))
     .sort()
     .at(-1);
   doc.transact(() => {
@@ -95,23 +96,27 @@ export function addCloseUpStop(
   if (closeUp?.get('kind') !== 'closeup') return refuse('This close-up is not there any more.');
   const stops = stopsOf(trail);
   if (stops.length >= MOST_STOPS) return refuse(`A trail has ${MOST_STOPS} stops at the most.`);
-  const last = stops
-    .toArray()
-    .findLastIndex((stop) => (stop as { slideId?: unknown }).slideId === slideId);
+  const last = stops.toArray().findLastIndex((stop) => asRecord(stop).slideId === slideId);
   const at = last < 0 ? stops.length : last + 1;
   doc.transact(() => stops.insert(at, [stopAt(slideId, closeUpId)]), COMMAND);
   return { ok: true };
 }
 
+/** Where a stop is: of two places that it was moved to at once, the one that is read. */
 const indexOf = (stops: Y.Array<unknown>, stopId: StopId): number =>
-  stops.toArray().findIndex((stop) => (stop as { id?: unknown }).id === stopId);
+  stops.toArray().findLastIndex((stop) => asRecord(stop).id === stopId);
+
+function takeOut(stops: Y.Array<unknown>, stopId: StopId): void {
+  for (let at = indexOf(stops, stopId); at >= 0; at = indexOf(stops, stopId)) stops.delete(at);
+}
 
 export function removeStop(doc: Y.Doc, trailId: TrailId, stopId: StopId): Result {
   const trail = trailOf(doc, trailId);
   const stops = trail && stopsOf(trail);
-  const at = stops ? indexOf(stops, stopId) : -1;
-  if (!stops || at < 0) return refuse('This stop is not on the trail any more.');
-  doc.transact(() => stops.delete(at), COMMAND);
+  if (!stops || indexOf(stops, stopId) < 0) {
+    return refuse('This stop is not on the trail any more.');
+  }
+  doc.transact(() => takeOut(stops, stopId), COMMAND);
   return { ok: true };
 }
 
@@ -129,7 +134,7 @@ export function moveStop(
   if (before === stopId) return { ok: true };
   doc.transact(() => {
     const stop = stops.get(from);
-    stops.delete(from);
+    takeOut(stops, stopId);
     const to = before === null ? -1 : indexOf(stops, before);
     stops.insert(to < 0 ? stops.length : to, [stop]);
   }, COMMAND);
