@@ -86,6 +86,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     bodyParser: false,
   });
   app.disable('x-powered-by');
+  app.set('trust proxy', config.proxies);
   app.use(contentPolicy(config));
   app.use(
     pinoHttp({

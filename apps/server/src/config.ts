@@ -9,11 +9,15 @@ export interface Config {
   webFolder: string;
   /** Switches fan-out between several servers on. */
   redisUrl: string;
+  /** Reverse proxies of our own in front of the server: where requests come from is told by them. */
+  proxies: number;
   /** Cookies are marked secure when people come over https. */
   isSecure: boolean;
   seedsDemo: boolean;
   /** The program that simulates the students of a practice class. */
   practiceWorker: string;
+  /** The program that makes drawings clean and small. */
+  drawingWorker: string;
   logLevel: string;
 }
 
@@ -29,9 +33,11 @@ export function configFromEnvironment(
     databaseUrl: env.DATABASE_URL,
     webFolder: env.GOBREL_WEB ?? '',
     redisUrl: env.REDIS_URL ?? '',
+    proxies: Number(env.GOBREL_PROXIES ?? 0) || 0,
     isSecure: env.GOBREL_HTTPS === '1',
     seedsDemo: env.GOBREL_DEMO === '1',
     practiceWorker: join(folder, 'practice', 'worker.js'),
+    drawingWorker: join(folder, 'assets', 'drawingProcess.js'),
     logLevel: env.LOG_LEVEL ?? 'info',
   };
 }

@@ -1,4 +1,5 @@
 export * from './ids.js';
+export * from './limits.js';
 export * from './deck/types.js';
 export * from './deck/target.js';
 export * from './deck/richText.js';

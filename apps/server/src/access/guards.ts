@@ -50,6 +50,11 @@ export class AnyoneKnownGuard implements CanActivate {
   }
 }
 
+export const CurrentVisitor = createParamDecorator(
+  (_: unknown, context: ExecutionContext): Visitor =>
+    context.switchToHttp().getRequest<Known>().visitor ?? { teacher: null, student: null },
+);
+
 export const CurrentTeacher = createParamDecorator(
   (_: unknown, context: ExecutionContext): Teacher => {
     const teacher = context.switchToHttp().getRequest<Known>().visitor?.teacher;

@@ -10,4 +10,6 @@ export const random = (below: number): number => randomInt(below);
 
 export const SESSION_COOKIE = 'gobrel_session';
 export const SCREEN_COOKIE = 'gobrel_screen';
+/** Tells devices behind one address apart, so that one that guesses does not shut out the others. */
+export const DEVICE_COOKIE = 'gobrel_device';
 export const STUDENT_COOKIE = 'gobrel_student';

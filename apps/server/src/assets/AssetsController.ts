@@ -12,9 +12,11 @@ import {
 import { FileInterceptor } from '@nestjs/platform-express';
 import type { AssetRef } from '@gobrel/core';
 import type { Response } from 'express';
-import { AnyoneKnownGuard } from '../access/guards.js';
+import { AnyoneKnownGuard, CurrentVisitor } from '../access/guards.js';
+import type { Visitor } from '../access/AccessService.js';
 import { invalid, notFound } from '../problems/problem.js';
-import { AssetsService, SMALL_WIDTHS } from './AssetsService.js';
+import { AssetsService } from './AssetsService.js';
+import { SMALL_WIDTHS } from './sizes.js';
 
 const LARGEST_FILE = 20_000_000;
 
@@ -27,8 +29,14 @@ export class AssetsController {
   @UseInterceptors(
     FileInterceptor('file', { limits: { fileSize: LARGEST_FILE, files: 1, fields: 0 } }),
   )
-  add(@UploadedFile() file: Express.Multer.File | undefined): Promise<AssetRef> {
+  async add(
+    @UploadedFile() file: Express.Multer.File | undefined,
+    @CurrentVisitor() visitor: Visitor,
+  ): Promise<AssetRef> {
     if (!file) throw invalid('No file came with this.');
+    if (!visitor.teacher && visitor.student) {
+      await this.assets.countUpload(visitor.student.folioId, file.size);
+    }
     return this.assets.add(file.buffer);
   }
 

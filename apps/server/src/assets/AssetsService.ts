@@ -1,20 +1,16 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import type { AssetRef } from '@gobrel/core';
+import { LIMITS, type AssetRef } from '@gobrel/core';
 import sharp from 'sharp';
 import { DataSource } from 'typeorm';
-import { invalid, notFound } from '../problems/problem.js';
-import { looksLikeSvg, sanitiseSvg } from './svg.js';
+import { invalid, notFound, refused } from '../problems/problem.js';
+import { DrawingService } from './DrawingService.js';
+import { SMALL, SMALL_WIDTHS, WIDTHS } from './sizes.js';
+import { looksLikeSvg } from './svg.js';
 
-/** Widths in pixels that pictures are handed out in, besides their own. */
-export const WIDTHS = [320, 640, 1280] as const;
-const SMALL = 48;
-/** Widths of small PNGs, drawings among them: for what cannot draw an SVG itself. */
-export const SMALL_WIDTHS = [SMALL, 272] as const;
 const MOST_PIXELS = 40_000_000;
 /** Pixels of the longer side that are kept: enough for a 4K projector. */
 const LONGEST_SIDE = 3840;
-const SVG_BYTES = 2_000_000;
 
 interface Picture {
   mediaType: string;
@@ -22,6 +18,8 @@ interface Picture {
   height: number;
   isAnimated: boolean;
   bytes: Buffer;
+  /** A PNG for each of `SMALL_WIDTHS`, when they are made on the way in. */
+  small?: Buffer[];
 }
 
 export interface ServedPicture {
@@ -34,12 +32,27 @@ const NO_PICTURE =
 
 @Injectable()
 export class AssetsService {
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly drawings: DrawingService,
+  ) {}
+
+  /** Takes from what a student's pictures may have in all; refuses what is over. */
+  async countUpload(folioId: string, bytes: number): Promise<void> {
+    const [rows] = await this.database.query<[unknown[], number]>(
+      `UPDATE folio SET uploaded_bytes = uploaded_bytes + $2
+       WHERE id = $1 AND uploaded_bytes + $2 <= $3 RETURNING 1`,
+      [folioId, bytes, LIMITS.uploadsPerStudent],
+    );
+    if (rows.length === 0) {
+      throw refused('Your pictures have 60 MB in all by now: that is the most. Use one again.');
+    }
+  }
 
   /** Checks by content, re-encodes, strips metadata and keeps a picture. The same bytes are kept once. */
   async add(file: Buffer): Promise<AssetRef> {
     if (file.length === 0) throw invalid(NO_PICTURE);
-    const picture = looksLikeSvg(file) ? readSvg(file) : await readBitmap(file);
+    const picture = looksLikeSvg(file) ? await this.#readSvg(file) : await readBitmap(file);
     const { mediaType, width, height, isAnimated, bytes } = picture;
     const hash = createHash('sha256').update(bytes).digest('hex');
     await this.database.query(
@@ -47,6 +60,9 @@ export class AssetsService {
        VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (hash) DO NOTHING`,
       [hash, mediaType, width, height, isAnimated, bytes],
     );
+    for (const [index, small] of (picture.small ?? []).entries()) {
+      await this.#keepSize(hash, SMALL_WIDTHS[index]!, 'image/png', small);
+    }
     return { hash, width, height, isAnimated };
   }
 
@@ -97,6 +113,10 @@ export class AssetsService {
       [hash, width],
     );
     if (kept) return { mediaType: kept.media_type, bytes: kept.bytes };
+    const [{ media_type: type } = { media_type: '' }] = await this.database.query<
+      { media_type: string }[]
+    >('SELECT media_type FROM asset WHERE hash = $1', [hash]);
+    if (type === 'image/svg+xml') return this.#smallDrawing(hash, width);
     const resized = sharp(await this.#bytes(hash), { limitInputPixels: MOST_PIXELS }).resize({
       width,
       // A drawing has no pixels to run out of; the frame of an animation is never blown up.
@@ -106,27 +126,48 @@ export class AssetsService {
       format === 'png' ? resized.ensureAlpha().png() : resized.webp({ quality: 82 })
     ).toBuffer();
     const mediaType = `image/${format}`;
+    await this.#keepSize(hash, width, mediaType, bytes);
+    return { mediaType, bytes };
+  }
+
+  /** Of a drawing from before small pictures were made on the way in. */
+  async #smallDrawing(hash: string, width: number): Promise<ServedPicture> {
+    const drawn = await this.drawings.draw((await this.#bytes(hash)).toString('utf8'));
+    const at = (SMALL_WIDTHS as readonly number[]).indexOf(width);
+    const png = drawn?.small[at];
+    if (!png) throw notFound('picture');
+    const bytes = Buffer.from(png, 'base64');
+    await this.#keepSize(hash, width, 'image/png', bytes);
+    return { mediaType: 'image/png', bytes };
+  }
+
+  async #keepSize(hash: string, width: number, mediaType: string, bytes: Buffer): Promise<void> {
     await this.database.query(
       `INSERT INTO asset_size (hash, width, media_type, bytes) VALUES ($1, $2, $3, $4)
        ON CONFLICT DO NOTHING`,
       [hash, width, mediaType, bytes],
     );
-    return { mediaType, bytes };
   }
-}
 
-function readSvg(file: Buffer): Picture {
-  if (file.length > SVG_BYTES)
-    throw invalid('This drawing is too large: an SVG has 2 MB at the most.');
-  const drawing = sanitiseSvg(file.toString('utf8'));
-  if (!drawing) throw invalid(NO_PICTURE);
-  return {
-    mediaType: 'image/svg+xml',
-    width: drawing.width,
-    height: drawing.height,
-    isAnimated: false,
-    bytes: Buffer.from(drawing.svg, 'utf8'),
-  };
+  async #readSvg(file: Buffer): Promise<Picture> {
+    if (file.length > LIMITS.svg.bytes) {
+      throw invalid('This drawing is too large: an SVG has 2 MB at the most.');
+    }
+    const drawn = await this.drawings.draw(file.toString('utf8'));
+    if (!drawn) {
+      throw invalid(
+        'This drawing cannot be shown: it is no SVG, or it is too entangled to be drawn in a moment.',
+      );
+    }
+    return {
+      mediaType: 'image/svg+xml',
+      width: drawn.width,
+      height: drawn.height,
+      isAnimated: false,
+      bytes: Buffer.from(drawn.svg, 'utf8'),
+      small: drawn.small.map((png) => Buffer.from(png, 'base64')),
+    };
+  }
 }
 
 async function readBitmap(file: Buffer): Promise<Picture> {

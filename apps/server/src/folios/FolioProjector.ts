@@ -17,10 +17,11 @@ import {
   deskWalks,
   FolioProjection,
   isLate,
-  leafTitle,
   questionsOf,
-  readLeaves,
+  readLeafTitles,
   readLessonState,
+  LIMITS,
+  slidesMap,
   tallyOf,
   withLikened,
   writeDeskWork,
@@ -32,7 +33,6 @@ import {
   type QuestionElement,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
-import type * as Y from 'yjs';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { SyncService } from '../sync/SyncService.js';
 import {
@@ -67,6 +67,12 @@ interface LiveFolio {
   onUpdate: () => void;
   /** When its student last did something, milliseconds since 1970. */
   activeAt: number;
+  leaves: DeskEntry['leaves'];
+  /** Something in its leaves has changed since they were read. */
+  hasNewLeaves: boolean;
+  isUnreadable: boolean;
+  /** A time of `performance.now()` before which others come first. */
+  restsUntil: number;
   /** When it was opened this time, and was last open before. */
   openedAt: number;
   lastHereAt: number | null;
@@ -99,6 +105,8 @@ export class FolioProjector
   #lessons = new Map<string, { opening: Promise<LiveLesson>; holders: number }>();
   #folios = new Map<string, LiveFolio>();
   #dirty = new Set<LiveFolio>();
+  /** Folios whose turn is not yet, because they cost much. */
+  #later = new Set<LiveFolio>();
   #pass: Promise<void> | null = null;
   /** Passes begun, and the last of them whose changes are in the rows. */
   #begun = 0;
@@ -179,11 +187,16 @@ export class FolioProjector
       },
       activeAt: 0,
       openedAt: Date.now(),
+      leaves: [],
+      hasNewLeaves: true,
+      isUnreadable: false,
+      restsUntil: 0,
       lastHereAt: row.active_at?.getTime() ?? null,
       storedAt: row.stored_at?.getTime() ?? null,
       upTo: null,
     };
     this.#folios.set(folioId, folio);
+    slidesMap(doc).observeDeep(() => (folio.hasNewLeaves = true));
     doc.on('update', folio.onUpdate);
     this.#mark(folio);
   }
@@ -302,9 +315,11 @@ export class FolioProjector
   }
 
   async #run(): Promise<void> {
-    while (this.#dirty.size > 0) {
+    while (this.#dirty.size + this.#later.size > 0) {
       // Let the changes that arrive together come along in one pass.
       if (!this.#isClosing) await new Promise((resolve) => setTimeout(resolve, PASS_PAUSE));
+      for (const folio of this.#later) this.#dirty.add(folio);
+      this.#later.clear();
       const batch = this.#takeDirty();
       const pass = ++this.#begun;
       try {
@@ -359,8 +374,8 @@ export class FolioProjector
       for (const some of chunks(batch)) {
         for (const folio of some) {
           const state = states.get(folio.lesson)!;
-          const changes = withOpenVotes(state, folio.projection.take());
-          changed.push({ folio, changes: withLateness(folio, state, changes) });
+          const changes = this.#take(folio, state);
+          if (changes) changed.push({ folio, changes });
         }
         await othersTurn();
       }
@@ -369,7 +384,7 @@ export class FolioProjector
         changed.map(({ folio, changes }) => ({
           folioId: folio.id,
           changes,
-          leaves: leavesOf(folio.doc),
+          leaves: folio.leaves,
           upTo: folio.upTo,
         })),
       );
@@ -394,6 +409,33 @@ export class FolioProjector
         });
         await othersTurn();
       }
+    }
+  }
+
+  /**
+   * What has changed in a folio; null when it cannot be read, which its teacher is told, or when it has cost so much that
+   * the others come first.
+   */
+  #take(folio: LiveFolio, state: LessonState): Told | null {
+    const began = performance.now();
+    if (folio.restsUntil > began && folio.upTo === null && !this.#isClosing) {
+      this.#later.add(folio);
+      return null;
+    }
+    try {
+      const changes = withOpenVotes(state, folio.projection.take());
+      if (folio.hasNewLeaves) folio.leaves = readLeafTitles(folio.doc);
+      folio.hasNewLeaves = false;
+      folio.isUnreadable = false;
+      return withLateness(folio, state, changes);
+    } catch (error) {
+      this.#logger.error(`folio ${folio.id}: ${String(error)}`);
+      folio.isUnreadable = true;
+      return { answers: [], placements: [], votes: [], visits: [] };
+    } finally {
+      const cost = performance.now() - began;
+      const { cheap, restsTimes } = LIMITS.projection;
+      if (cost > cheap) folio.restsUntil = began + cost * restsTimes;
     }
   }
 
@@ -510,10 +552,10 @@ function withLateness(folio: LiveFolio, state: LessonState, changes: ProjectedCh
   };
 }
 
-const leavesOf = (doc: Y.Doc): DeskEntry['leaves'] =>
-  readLeaves(doc).map((leaf) => ({ id: leaf.id, title: leafTitle(leaf) }));
-
 const nowOf = (folio: LiveFolio): FolioNow => ({
-  ...{ id: folio.id, activeAt: folio.activeAt },
-  ...{ leaves: leavesOf(folio.doc), isHere: hasItsStudent(folio) },
+  id: folio.id,
+  activeAt: folio.activeAt,
+  leaves: folio.leaves,
+  isHere: hasItsStudent(folio),
+  isUnreadable: folio.isUnreadable,
 });

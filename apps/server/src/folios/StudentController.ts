@@ -1,10 +1,10 @@
 import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res, UseGuards } from '@nestjs/common';
 import { readJoinCode, readReturnCode } from '@gobrel/core';
 import type { Request, Response } from 'express';
-import { giveCookie } from '../access/cookies.js';
+import { cookieOf, giveCookie } from '../access/cookies.js';
 import { FailureThrottle } from '../access/FailureThrottle.js';
 import { CurrentStudent, StudentGuard, type Student } from '../access/guards.js';
-import { STUDENT_COOKIE } from '../access/tokens.js';
+import { DEVICE_COOKIE, makeToken, STUDENT_COOKIE } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
 import { LessonsService, type Lesson } from '../lessons/LessonsService.js';
 import { ScreensService, type ScreenShows } from '../screens/ScreensService.js';
@@ -38,7 +38,9 @@ export class StudentController {
   async look(
     @Body() { code }: CodeDto,
     @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
   ): Promise<{ title: string; names: NameOnList[]; allowsTypedNames: boolean }> {
+    this.#knowDevice(request, response);
     const lesson = await this.#lessonOf(code, request);
     const { title, allowsTypedNames } = lesson;
     return { title, allowsTypedNames, names: await this.joining.namesFor(lesson) };
@@ -71,7 +73,7 @@ export class StudentController {
     const returnCode = readReturnCode(body.returnCode);
     const folio = returnCode && (await this.joining.findByReturnCode(lesson.id, returnCode));
     if (!folio) {
-      await this.throttle.record(keyOf(request));
+      for (const { key } of triesOf(request)) await this.throttle.record(key);
       await this.joining.wrongReturnCode(lesson.id);
       throw new Problem(404, 'Not found', 'This return code is not one of this lesson.');
     }
@@ -143,9 +145,14 @@ export class StudentController {
   }
 
   /** Wrong codes are counted per address: forty in five minutes, which a class mistyping does not reach. */
+  #knowDevice(request: Request, response: Response): void {
+    if (cookieOf(request, DEVICE_COOKIE)) return;
+    giveCookie(response, this.config, DEVICE_COOKIE, makeToken(), 365);
+  }
+
   async #lessonOf(typed: string, request: Request): Promise<Lesson> {
-    const key = keyOf(request);
-    await this.throttle.check(key, 40, 300);
+    const tries = triesOf(request);
+    for (const { key, most } of tries) await this.throttle.check(key, most, TRIES_WITHIN);
     const code = readJoinCode(typed);
     const lesson = code && (await this.lessons.findByCode(code));
     if (lesson) {
@@ -157,7 +164,7 @@ export class StudentController {
       }
       return lesson;
     }
-    await this.throttle.record(key);
+    for (const { key } of tries) await this.throttle.record(key);
     if (code && (await this.lessons.hasEnded(code))) {
       throw new Problem(410, 'Ended', 'The lesson with this code has ended.');
     }
@@ -180,4 +187,14 @@ function requireIn({ status }: Student): void {
   if (status !== 'in') throw new Problem(403, 'Not yet', 'Your teacher has not let you in yet.');
 }
 
-const keyOf = (request: Request): string => `join:${request.ip ?? ''}`;
+/** Seconds in which wrong codes are counted together. */
+const TRIES_WITHIN = 300;
+
+/** What wrong codes of a request are counted by: its device first, then all behind its address, of which there are many. */
+function triesOf(request: Request): { key: string; most: number }[] {
+  const device = cookieOf(request, DEVICE_COOKIE);
+  return [
+    ...(device ? [{ key: `join:${device}`, most: 40 }] : []),
+    { key: `join:${request.ip ?? ''}`, most: 600 },
+  ];
+}

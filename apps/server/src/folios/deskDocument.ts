@@ -50,7 +50,9 @@ export function forget(desk: Y.Doc, folioId: string): void {
 }
 
 /** What the desk is told of a folio besides what has changed in it. */
-export type FolioNow = Pick<DeskEntry, 'leaves' | 'isHere' | 'activeAt'> & { id: string };
+export type FolioNow = Pick<DeskEntry, 'leaves' | 'isHere' | 'activeAt' | 'isUnreadable'> & {
+  id: string;
+};
 
 export function tellDesk(desk: Y.Doc, folio: FolioNow, changes: Told): void {
   const known = deskEntries(desk).get(folio.id);
@@ -62,6 +64,7 @@ export function tellDesk(desk: Y.Doc, folio: FolioNow, changes: Told): void {
       steps: last ? last.seq + 1 : known.steps,
       leaves: folio.leaves,
       isHere: folio.isHere,
+      isUnreadable: folio.isUnreadable,
       activeAt: Math.max(known.activeAt, folio.activeAt),
     };
     if (!sameData(entry, known)) deskEntries(desk).set(folio.id, entry);

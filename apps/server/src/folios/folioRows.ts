@@ -182,6 +182,7 @@ const toEntry = (row: EntryRow): DeskEntry => {
     steps,
     handedInAt: handedInAt?.toISOString() ?? null,
     isHere: false,
+    isUnreadable: false,
   };
 };
 

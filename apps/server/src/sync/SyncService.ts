@@ -10,8 +10,10 @@ import {
   type Extension,
   type onAuthenticatePayload,
 } from '@hocuspocus/server';
-import { WebSocketServer } from 'ws';
+import { WebSocketServer, type WebSocket } from 'ws';
 import * as Y from 'yjs';
+import { LIMITS } from '@gobrel/core';
+import { addressOf } from '../access/addressOf.js';
 import {
   AccessService,
   parseDocumentName,
@@ -22,17 +24,11 @@ import { isSameOrigin } from '../access/originCheck.js';
 import { CONFIG, type Config } from '../config.js';
 import { isAcknowledgement, readClientMessage } from './messages.js';
 import { Pulse } from './Pulse.js';
+import { personOf, SocketGuard } from './SocketGuard.js';
 import { UpdateStore } from './UpdateStore.js';
 
-/** Bytes of one message: what a student's device may send at once, and a teacher's, who may paste a whole deck. */
-const LARGEST_MESSAGE = { student: 2_000_000, teacher: 32_000_000 };
-/** Bytes of one document as stored. */
-const LARGEST: Record<DocumentKind, number> = {
-  deck: 64_000_000,
-  folio: 12_000_000,
-  lesson: 0,
-  desk: 0,
-};
+/** Closes the socket of a visitor who is nobody: signed out, or never in. */
+const NOBODY = 4401;
 
 /** What another module does for a kind of document: fill it, follow it, be told who comes and goes. */
 export interface DocumentKeeper {
@@ -57,13 +53,14 @@ export class SyncService implements BeforeApplicationShutdown {
   #bytes = new Map<string, number>();
   #held = new WeakSet<Connection>();
   #pulse = new Pulse();
+  #guard = new SocketGuard();
   #logger = new Logger('sync');
   #closing: Promise<void> | null = null;
-  #sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE.student });
-  #teacherSockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_MESSAGE.teacher });
+  #sockets = new WebSocketServer({ noServer: true, maxPayload: LIMITS.message.student });
+  #teacherSockets = new WebSocketServer({ noServer: true, maxPayload: LIMITS.message.teacher });
 
   constructor(
-    @Inject(CONFIG) config: Config,
+    @Inject(CONFIG) private readonly config: Config,
     private readonly access: AccessService,
     private readonly store: UpdateStore,
   ) {
@@ -80,6 +77,7 @@ export class SyncService implements BeforeApplicationShutdown {
       beforeHandleMessage: (payload) => this.#take(payload),
       onStoreDocument: ({ documentName, document }) => this.#settled(documentName, document),
       connected: ({ documentName, connection }) => {
+        this.#guard.opened(connection.webSocket as WebSocket, documentName);
         this.#presence(documentName, connection.document);
         return Promise.resolve();
       },
@@ -119,13 +117,20 @@ export class SyncService implements BeforeApplicationShutdown {
     // Who hangs up while we look up who it is must not bring the server down.
     const hangUp = (): void => void socket.destroy();
     socket.on('error', hangUp);
-    const { teacher } = await this.access.visitorOf(request.headers.cookie);
+    const visitor = await this.access.visitorOf(request.headers.cookie);
     if (socket.destroyed) return;
-    const sockets = teacher ? this.#teacherSockets : this.#sockets;
+    const address = addressOf(request, this.config.proxies);
+    if (!this.#guard.admits(visitor, address)) {
+      socket.end('HTTP/1.1 429 Too Many Requests\r\n\r\n');
+      return;
+    }
+    const sockets = visitor.teacher ? this.#teacherSockets : this.#sockets;
     sockets.handleUpgrade(request, socket, head, (webSocket) => {
       socket.off('error', hangUp);
       webSocket.on('error', () => webSocket.terminate());
+      if (!personOf(visitor)) return webSocket.close(NOBODY, 'not-yours');
       this.#pulse.follow(webSocket);
+      this.#guard.follow(webSocket, visitor, address);
       this.hocuspocus.handleConnection(webSocket, request);
     });
   }
@@ -211,9 +216,19 @@ export class SyncService implements BeforeApplicationShutdown {
   #take({ update: data, documentName, connection }: beforeHandleMessagePayload): Promise<void> {
     const message = readClientMessage(data);
     if (message.kind === 'forbidden') throw refusal('not-understood');
-    // Presence in the lesson's own document would be a line from every student to the whole class.
-    if (message.kind === 'awareness' && documentName.startsWith('lesson:')) {
-      throw refusal('not-understood');
+    const kind = parseDocumentName(documentName)?.kind;
+    if (!kind) throw refusal('not-understood');
+    if (message.kind === 'awareness') {
+      // In a lesson presence would be a line from every student to the whole class.
+      const { bytes, devices } = LIMITS.presence;
+      const isFew = data.length <= bytes && connection.document.awareness.states.size <= devices;
+      if (kind !== 'deck' || !isFew) throw refusal('not-understood');
+      return Promise.resolve();
+    }
+    if (message.kind === 'asks') {
+      const whole = this.#bytes.get(documentName) ?? 0;
+      if (!this.#guard.mayAsk(connection.webSocket as WebSocket, whole)) throw refusal('too-much');
+      return Promise.resolve();
     }
     if (message.kind !== 'update' || connection.readOnly) return Promise.resolve();
     const { update } = message;
@@ -227,8 +242,7 @@ export class SyncService implements BeforeApplicationShutdown {
       return Promise.resolve();
     }
     const bytes = (this.#bytes.get(documentName) ?? 0) + update.length;
-    const kind = parseDocumentName(documentName)?.kind;
-    if (!kind || bytes > LARGEST[kind]) throw refusal('too-large');
+    if (bytes > LIMITS.document[kind]) throw refusal('too-large');
     this.#bytes.set(documentName, bytes);
     void this.store.append(documentName, update);
     return Promise.resolve();

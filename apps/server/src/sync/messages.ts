@@ -1,5 +1,5 @@
 import * as decoding from 'lib0/decoding';
-import { messageYjsSyncStep2, messageYjsUpdate } from 'y-protocols/sync';
+import { messageYjsSyncStep1, messageYjsSyncStep2, messageYjsUpdate } from 'y-protocols/sync';
 
 /** The message types of Hocuspocus 3 that a client may send. */
 const SYNC = 0;
@@ -14,6 +14,8 @@ const SYNC_STATUS = 8;
 export type ClientMessage =
   | { kind: 'update'; update: Uint8Array; isCatchUp: boolean }
   | { kind: 'awareness' }
+  /** For all of the document that it has not. */
+  | { kind: 'asks' }
   | { kind: 'other' }
   | { kind: 'forbidden' };
 
@@ -25,7 +27,8 @@ export function readClientMessage(data: Uint8Array): ClientMessage {
     case SYNC:
     case SYNC_REPLY: {
       const step = decoding.readVarUint(decoder);
-      if (step !== messageYjsSyncStep2 && step !== messageYjsUpdate) return { kind: 'other' };
+      if (step === messageYjsSyncStep1) return { kind: 'asks' };
+      if (step !== messageYjsSyncStep2 && step !== messageYjsUpdate) return { kind: 'forbidden' };
       return {
         kind: 'update',
         update: decoding.readVarUint8Array(decoder),

@@ -35,10 +35,12 @@ export async function startServer(settings: Partial<Config> = {}): Promise<TestS
     databaseUrl: await makeDatabase(),
     webFolder: '',
     redisUrl: '',
+    proxies: 0,
     isSecure: false,
     seedsDemo: false,
     // As built: a process of its own cannot be run from sources.
     practiceWorker: resolve('apps/server/dist/practice/worker.js'),
+    drawingWorker: resolve('apps/server/dist/assets/drawingProcess.js'),
     logLevel: 'silent',
     ...settings,
   });

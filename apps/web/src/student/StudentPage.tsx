@@ -76,6 +76,7 @@ function Opened({ lesson }: { lesson: StudentLesson }): ReactElement {
   const { trouble } = useNotices();
   const folio = useDocument(`folio:${lesson.folioId}`, {
     keepAs: `gobrel:folio:${lesson.folioId}`,
+    hasAwareness: false,
     onUnkept: () =>
       trouble('What you wrote last was not kept: this folio had been handed in or closed by then.'),
   });

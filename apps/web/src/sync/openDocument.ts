@@ -29,6 +29,7 @@ export interface OpenDocument {
 const RESET = 'Reset Connection';
 const TOO_LARGE = 'too-large';
 /** Why a document is not opened for this visitor, now or later. Whatever else is said is trouble that passes. */
+const NOBODY = 4401;
 const REFUSALS: readonly string[] = ['not-yours', 'no-such-document'];
 /** Milliseconds before a device signs in again, so that a server in trouble is not asked without a pause. */
 const BEFORE_AGAIN = 250;
@@ -47,6 +48,7 @@ export function openDocument(
   const connection = options.hasOwnSocket ? ownConnection() : pageConnection();
   const listeners = new Set<() => void>();
   let isRefused = false;
+  let refuse = (): void => undefined;
   let isFull = false;
   let isClosed = false;
   let hasOpened = false;
@@ -84,6 +86,10 @@ export function openDocument(
     },
     onClose: ({ event }) => {
       if (event.reason === TOO_LARGE) isFull = true;
+      if (event.code === NOBODY) {
+        isRefused = true;
+        refuse();
+      }
       // What this device may do has changed: it asks anew, over the socket that is still open.
       if (event.reason === RESET) setTimeout(signInAgain, BEFORE_AGAIN);
       tell();
@@ -104,9 +110,8 @@ export function openDocument(
       resolve();
     };
     provider.on('synced', done);
-    provider.on('authenticationFailed', () => {
-      if (isRefused) reject(new Error('This is not yours to open.'));
-    });
+    refuse = () => reject(new Error('This is not yours to open.'));
+    provider.on('authenticationFailed', () => isRefused && refuse());
     void kept?.whenSynced.then(() => {
       if (Y.encodeStateVector(doc).length > 1) done();
     });

@@ -1,10 +1,12 @@
 import * as Y from 'yjs';
 import type { ElementId, LinkId, SlideId } from '../ids.js';
+import { LIMITS } from '../limits.js';
 import { asId } from './decode.js';
 import {
   deckMap,
   elementsOfRead,
   elementsInOrder,
+  firstOf,
   linksMap,
   readElement,
   readHead,
@@ -88,7 +90,7 @@ export class DeckReader {
     const known = fresh ? this.#raw.get(id) : undefined;
     if (known && before && fresh?.size === 0) return before;
     const raw = new Map<ElementId, SlideElement>();
-    for (const [elementId, element] of elementsOfRead(slide)) {
+    for (const [elementId, element] of firstOf(elementsOfRead(slide), LIMITS.elementsPerSlide)) {
       if (!(element instanceof Y.Map) || !asId(elementId)) continue;
       const kept = fresh?.has(elementId) ? undefined : known?.get(elementId);
       const read = kept ?? readElement(elementId, element);

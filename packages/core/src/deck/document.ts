@@ -1,5 +1,6 @@
 import * as Y from 'yjs';
 import type { ElementId, LinkId, SectionId, SlideId } from '../ids.js';
+import { LIMITS } from '../limits.js';
 import { asBoolean, asColour, asId, asNumber, asOneOf, asRecord, asString } from './decode.js';
 import { optionsOf } from '../questions/registry.js';
 import { LAYERS, type Box, type SlideElement } from './elements.js';
@@ -214,14 +215,24 @@ export function readSlide(
   };
 }
 
-export function readElements(slide: YSlide): SlideElement[] {
+export function readElements(
+  slide: YSlide,
+  most: number = LIMITS.elementsPerSlide,
+): SlideElement[] {
   const elements: SlideElement[] = [];
-  for (const [elementId, element] of elementsOfRead(slide)) {
+  for (const [elementId, element] of firstOf(elementsOfRead(slide), most)) {
     const read =
       element instanceof Y.Map && asId(elementId) ? readElement(elementId, element) : undefined;
     if (read) elements.push(read);
   }
   return elementsInOrder(elements);
+}
+
+/** All entries, or as many as are taken: the same ones for everybody who reads the document. */
+export function firstOf<T>(entries: Iterable<[string, T]>, most: number): [string, T][] {
+  const all = [...entries];
+  if (all.length <= most) return all;
+  return all.sort(([a], [b]) => (a < b ? -1 : 1)).slice(0, most);
 }
 
 /** Bottom to top, groups and stuck lines settled. */

@@ -1,6 +1,7 @@
 import { generateKeyBetween } from 'fractional-indexing';
 import * as Y from 'yjs';
 import { newId, refuse, type ElementId, type LinkId, type Result, type SlideId } from '../ids.js';
+import { LIMITS } from '../limits.js';
 import { asString } from './decode.js';
 import {
   elementOf,
@@ -20,7 +21,7 @@ import { withMembers } from '../stage/groups.js';
 export const GONE = 'This thing is not on the slide any more.';
 export const NO_SLIDE = 'This slide is not there any more.';
 export const LOCKED = 'It is locked. Let it go first.';
-export const MOST_ELEMENTS = 600;
+export const MOST_ELEMENTS = LIMITS.elementsPerSlide;
 
 /** What a new element of each kind cannot do without. */
 interface Needs {

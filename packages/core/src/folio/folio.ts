@@ -1,12 +1,13 @@
 import * as Y from 'yjs';
 import { asId, asNumber, asRecord, asString } from '../deck/decode.js';
-import { readSlide, slidesMap } from '../deck/document.js';
+import { elementsOfRead, firstOf, readElements, readSlide, slidesMap } from '../deck/document.js';
 import { elementWords } from '../deck/elementWords.js';
 import { asTurn } from '../deck/readElement.js';
 import { COMMAND } from '../deck/history.js';
 import { plain } from '../deck/richText.js';
 import { addElementTo } from '../deck/elementCommands.js';
 import type { Slide } from '../deck/types.js';
+import { LIMITS } from '../limits.js';
 import { newId, refuse, type ElementId, type LinkId, type Result, type SlideId } from '../ids.js';
 import { BODY_BOX, TITLE_BOX } from '../stage/layouts.js';
 import type { Placement, Placements } from '../stage/pieces.js';
@@ -48,8 +49,7 @@ export interface Folio {
   leaves: Leaf[];
 }
 
-const LONGEST_WALK = 5000;
-const MOST_LEAVES = 40;
+const { walk: LONGEST_WALK, leavesPerFolio: MOST_LEAVES } = LIMITS;
 
 export const placementsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('placements');
 export const votesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('votes');
@@ -102,20 +102,57 @@ function readWalk(doc: Y.Doc): Visit[] {
 }
 
 export function readLeaves(doc: Y.Doc): Leaf[] {
+  return leavesInOrder(doc).map(({ id, slide, addedAt }) => ({
+    ...readSlide(id, slide, readElements(slide, LIMITS.elementsPerLeaf)),
+    patternId: asId(slide.get('patternId')),
+    addedAt,
+  }));
+}
+
+/** The leaves by what they call themselves, without reading the rest of them. */
+export function readLeafTitles(doc: Y.Doc): { id: SlideId; title: string }[] {
+  return leavesInOrder(doc).map(({ id, slide }) => {
+    for (const [, element] of firstOf(elementsOfRead(slide), LIMITS.elementsPerLeaf)) {
+      if (!(element instanceof Y.Map) || element.get('style') !== 'title') continue;
+      const words = firstWords(element.get('text'), LIMITS.leafTitle);
+      if (words) return { id, title: words };
+    }
+    return { id, title: NO_TITLE };
+  });
+}
+
+interface RawLeaf {
+  id: SlideId;
+  slide: Y.Map<unknown>;
+  addedAt: number;
+}
+
+/** In the order they were added; no more than a folio holds. */
+function leavesInOrder(doc: Y.Doc): RawLeaf[] {
   return [...slidesMap(doc)]
-    .flatMap(([id, slide]) =>
+    .flatMap(([id, slide]): RawLeaf[] =>
       slide instanceof Y.Map && asId(id)
-        ? [
-            {
-              ...readSlide(id, slide),
-              patternId: asId(slide.get('patternId')),
-              addedAt: asNumber(slide.get('addedAt'), 0, 0, 1e14),
-            },
-          ]
+        ? [{ id, slide, addedAt: asNumber(slide.get('addedAt'), 0, 0, 1e14) }]
         : [],
     )
     .sort((a, b) => a.addedAt - b.addedAt || (a.id < b.id ? -1 : 1))
     .slice(0, MOST_LEAVES);
+}
+
+/** The first letters of a shared text, however long it is. */
+function firstWords(text: unknown, most: number): string {
+  let words = '';
+  const waiting: unknown[] = [text];
+  for (let looked = 0; waiting.length > 0 && words.length < most && looked < 200; looked += 1) {
+    const node = waiting.shift();
+    if (node instanceof Y.XmlText) {
+      for (const { insert } of node.toDelta() as { insert: unknown }[]) {
+        if (typeof insert === 'string') words += insert.slice(0, most);
+      }
+    } else if (node instanceof Y.XmlFragment) waiting.unshift(...node.toArray().slice(0, 40), ' ');
+    else if (node === ' ') words += ' ';
+  }
+  return words.replace(/\s+/g, ' ').trim().slice(0, most);
 }
 
 /** The slide a student stands on, and the one *back* leads to: a walk keeps every step, also those back. */
@@ -225,10 +262,12 @@ export function leafOnPattern(leaf: Leaf, pattern: Slide | undefined): Slide {
   };
 }
 
+const NO_TITLE = 'A leaf without a title';
+
 /** What a leaf calls itself: its title's words, or where it comes from. */
 export function leafTitle(leaf: Leaf): string {
   const title = leaf.elements.find(
     (element) => element.kind === 'text' && element.style === 'title',
   );
-  return (title && elementWords(title).replace(/\s+/g, ' ')) || 'A leaf without a title';
+  return (title && elementWords(title).replace(/\s+/g, ' ')) || NO_TITLE;
 }

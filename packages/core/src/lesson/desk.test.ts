@@ -15,6 +15,7 @@ const entry = (name: string): DeskEntry => ({
   steps: 2,
   leaves: [],
   isHere: true,
+  isUnreadable: false,
   handedInAt: null,
   ...{ status: 'in', handUpAt: null, isPractice: false, activeAt: 0 },
 });

@@ -37,6 +37,8 @@ export interface DeskEntry {
   steps: number;
   leaves: { id: SlideId; title: string }[];
   isHere: boolean;
+  /** What its device has written cannot be read: nothing new is seen of it. */
+  isUnreadable: boolean;
   /** ISO 8601, null until handed in. */
   handedInAt: string | null;
 }

@@ -1,5 +1,6 @@
 import type { Box, SlideElement } from '../deck/elements.js';
 import type { ElementId } from '../ids.js';
+import { LIMITS } from '../limits.js';
 import { follow } from './lines.js';
 import { boundsOf, union } from './transform.js';
 
@@ -40,35 +41,64 @@ function isSameReading(a: SlideElement, b: SlideElement): boolean {
 
 function withGroupBoxes(elements: Elements): SlideElement[] {
   const groups = new Map(elements.flatMap((one) => (one.kind === 'group' ? [[one.id, one]] : [])));
-  /** The group that a thing is really in: one that is there, and not in itself. */
-  const homeOf = (element: SlideElement): ElementId | null => {
-    const seen = new Set([element.id]);
-    for (let id = element.groupId; id; id = groups.get(id)?.groupId ?? null) {
-      if (!groups.has(id)) return element.groupId === id ? null : element.groupId;
-      if (seen.has(id)) return null;
-      seen.add(id);
-    }
-    return element.groupId;
-  };
+  const depths = depthsOf(groups);
+  /** The group that a thing is really in: one that is there, not in itself, and not too deep. */
+  const homeOf = ({ groupId }: SlideElement): ElementId | null =>
+    groupId && (depths.get(groupId) ?? 0) > 0 ? groupId : null;
   const homed = elements.map((element) => {
     const groupId = homeOf(element);
     return groupId === element.groupId ? element : { ...element, groupId };
   });
-  const members = new Map<ElementId, SlideElement[]>();
-  for (const element of homed) {
-    if (element.groupId) {
-      members.set(element.groupId, [...(members.get(element.groupId) ?? []), element]);
-    }
+  const boxes = new Map<ElementId, Box[]>();
+  const note = (groupId: ElementId | null, box: Box | undefined): void => {
+    if (!groupId || !box) return;
+    const known = boxes.get(groupId);
+    if (known) known.push(box);
+    else boxes.set(groupId, [box]);
+  };
+  for (const { kind, groupId, box, rotation } of homed) {
+    if (kind !== 'group') note(groupId, boundsOf(box, rotation));
   }
-  const boxOf = (element: SlideElement): Box | undefined =>
-    element.kind === 'group'
-      ? union((members.get(element.id) ?? []).flatMap((member) => boxOf(member) ?? []))
-      : boundsOf(element.box, element.rotation);
+  // Inner groups first: each hands its box on to the one around it.
+  const inner = homed
+    .filter(({ kind }) => kind === 'group')
+    .sort((one, other) => depths.get(other.id)! - depths.get(one.id)!);
+  const around = new Map<ElementId, Box>();
+  for (const { id, groupId } of inner) {
+    const box = union(boxes.get(id) ?? []);
+    if (!box) continue;
+    around.set(id, box);
+    note(groupId, box);
+  }
   return homed.flatMap((element): SlideElement[] => {
     if (element.kind !== 'group') return [element];
-    const box = boxOf(element);
+    const box = around.get(element.id);
     return box ? [{ ...element, box, rotation: 0 }] : [];
   });
+}
+
+/** How deep each group lies, 1 for those in no other; 0 for one in a ring of groups, or deeper than any may. */
+function depthsOf(groups: ReadonlyMap<ElementId, SlideElement>): Map<ElementId, number> {
+  const depths = new Map<ElementId, number>();
+  for (const id of groups.keys()) {
+    const path: ElementId[] = [];
+    const seen = new Set<ElementId>();
+    let at: ElementId | null = id;
+    while (at && groups.has(at) && !depths.has(at) && !seen.has(at)) {
+      seen.add(at);
+      path.push(at);
+      at = groups.get(at)!.groupId;
+    }
+    const isRing = at !== null && seen.has(at);
+    // What lies in a ring, or in what lies too deep, is in none.
+    let depth = isRing ? -1 : at !== null && groups.has(at) ? depths.get(at)! : 0;
+    const isLost = isRing || (at !== null && groups.has(at) && depth === 0);
+    for (const one of path.reverse()) {
+      depth = isLost || depth < 0 || depth >= LIMITS.groupDepth ? -1 : depth + 1;
+      depths.set(one, Math.max(0, depth));
+    }
+  }
+  return depths;
 }
 
 /** The direct members of a group, bottom to top. */

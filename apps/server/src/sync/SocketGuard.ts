@@ -1,0 +1,109 @@
+import { LIMITS } from '@gobrel/core';
+import type { WebSocket } from 'ws';
+import type { Visitor } from '../access/AccessService.js';
+
+/** Closes a socket that asks for more than any of our pages does; a page that meets this waits and connects anew. */
+const TOO_MUCH = 4429;
+
+/** So much a second, and so much at once after a rest. */
+class Allowance {
+  #left: number;
+  #at = Date.now();
+
+  constructor(private readonly rate: { perSecond: number; atOnce: number }) {
+    this.#left = rate.atOnce;
+  }
+
+  /** Takes from it; false when there is not that much. */
+  take(amount: number): boolean {
+    const now = Date.now();
+    const { perSecond, atOnce } = this.rate;
+    this.#left = Math.min(atOnce, this.#left + ((now - this.#at) / 1000) * perSecond) - amount;
+    this.#at = now;
+    return this.#left >= 0;
+  }
+}
+
+interface Guarded {
+  asked: Allowance;
+  /** Documents that have been named over it, and how many messages came before each was open. */
+  documents: Map<string, number>;
+  isTeacher: boolean;
+}
+
+/** Who is at the other end of a socket, for counting; '' for nobody we know. */
+export function personOf({ teacher, student }: Visitor): string {
+  return teacher ? `teacher:${teacher.id}` : student ? `student:${student.folioId}` : '';
+}
+
+/** Counts what comes over sockets, and from where, before anything is done with it. */
+export class SocketGuard {
+  #guarded = new WeakMap<WebSocket, Guarded>();
+  #open = new Map<string, number>();
+
+  /** Whether one more socket may be opened by this person and from this address. */
+  admits(visitor: Visitor, address: string): boolean {
+    const most = visitor.teacher ? LIMITS.socket.perTeacher : LIMITS.socket.perStudent;
+    return (
+      (this.#open.get(personOf(visitor)) ?? 0) < most &&
+      (this.#open.get(address) ?? 0) < LIMITS.socket.perAddress
+    );
+  }
+
+  follow(socket: WebSocket, visitor: Visitor, address: string): void {
+    const isTeacher = visitor.teacher !== null;
+    const who = isTeacher ? 'teacher' : 'student';
+    const guarded: Guarded = {
+      asked: new Allowance(LIMITS.socket.asked[who]),
+      documents: new Map(),
+      isTeacher,
+    };
+    this.#guarded.set(socket, guarded);
+    const messages = new Allowance(LIMITS.socket.messages);
+    const bytes = new Allowance(LIMITS.socket.bytes[who]);
+    for (const key of [personOf(visitor), address]) this.#count(key, 1);
+    socket.once('close', () => {
+      for (const key of [personOf(visitor), address]) this.#count(key, -1);
+    });
+    socket.on('message', (data: Buffer) => {
+      if (messages.take(1) && bytes.take(data.length) && namesFew(guarded, data)) return;
+      hangUp(socket);
+    });
+  }
+
+  /** A document is open over the socket: from now on its messages are handled as they come. */
+  opened(socket: WebSocket, name: string): void {
+    this.#guarded.get(socket)?.documents.set(name, -Infinity);
+  }
+
+  /** Whether so many bytes of documents may be sent for the asking. Hangs up when they may not. */
+  mayAsk(socket: WebSocket, bytes: number): boolean {
+    const mayAsk = this.#guarded.get(socket)?.asked.take(bytes) ?? true;
+    if (!mayAsk) hangUp(socket);
+    return mayAsk;
+  }
+
+  #count(key: string, by: 1 | -1): void {
+    const count = (this.#open.get(key) ?? 0) + by;
+    if (count > 0) this.#open.set(key, count);
+    else this.#open.delete(key);
+  }
+}
+
+/** Notes which document a message is for; false when there are too many, or too much waits for one that is not open. */
+function namesFew({ documents, isTeacher }: Guarded, data: Buffer): boolean {
+  // The name's length stands first and is below 128: a kind and a UUID.
+  const length = data[0] ?? 0;
+  if (length >= 128 || data.length < length + 1) return false;
+  const name = data.toString('latin1', 1, length + 1);
+  const waiting = (documents.get(name) ?? 0) + 1;
+  documents.set(name, waiting);
+  const most = LIMITS.socket.documents[isTeacher ? 'teacher' : 'student'];
+  return waiting <= LIMITS.socket.beforeOpen && documents.size <= most;
+}
+
+function hangUp(socket: WebSocket): void {
+  socket.removeAllListeners('message');
+  socket.close(TOO_MUCH, 'too much');
+  setTimeout(() => socket.terminate(), 1000).unref();
+}

@@ -1,0 +1,58 @@
+/**
+ * What is taken of anything that comes from outside, in one place. Who reads a document or a request keeps to these; what
+ * is over is left out of the reading, or refused where it comes in.
+ */
+export const LIMITS = {
+  /** Groups that a thing may lie in, one in the other. What lies deeper lies in none. */
+  groupDepth: 12,
+  elementsPerSlide: 600,
+  elementsPerLeaf: 200,
+  leavesPerFolio: 40,
+  /** Letters. */
+  title: 300,
+  leafTitle: 120,
+  /** Steps of a walk that are read; those before are counted. */
+  walk: 5000,
+  /** Bytes of one message over a socket: a student's device, and a teacher's, who may paste a whole deck. */
+  message: { student: 2_000_000, teacher: 32_000_000 },
+  /** Bytes of one document as stored. */
+  document: { deck: 64_000_000, folio: 12_000_000, lesson: 0, desk: 0 },
+  socket: {
+    /** Messages a second, and as many at once after a rest. */
+    messages: { perSecond: 100, atOnce: 500 },
+    /** Bytes a second, and at once, that a device may send. */
+    bytes: {
+      student: { perSecond: 500_000, atOnce: 14_000_000 },
+      teacher: { perSecond: 8_000_000, atOnce: 128_000_000 },
+    },
+    /** Bytes of documents a second, and at once, that a device may ask for. */
+    asked: {
+      student: { perSecond: 1_000_000, atOnce: 40_000_000 },
+      teacher: { perSecond: 20_000_000, atOnce: 400_000_000 },
+    },
+    /** Documents open over one socket. */
+    documents: { student: 8, teacher: 120 },
+    /** Messages that wait while a document is being opened. */
+    beforeOpen: 40,
+    perStudent: 12,
+    perTeacher: 60,
+    perAddress: 1500,
+  },
+  /** Presence is told in decks only: bytes of one message, and of how many devices it may be. */
+  presence: { bytes: 64_000, devices: 120 },
+  /** Milliseconds that one folio may cost in a pass before it has to wait for its next turn, as many times that long. */
+  projection: { cheap: 40, restsTimes: 20 },
+  svg: {
+    bytes: 2_000_000,
+    elements: 20_000,
+    depth: 60,
+    /** Elements that are drawn once every reference is followed. */
+    drawn: 50_000,
+    /** Milliseconds for making it clean, and for drawing it. */
+    time: 4000,
+  },
+  /** Bytes of pictures that a student may send in one lesson. */
+  uploadsPerStudent: 60_000_000,
+  /** Practice classes that run at the same time on one server. */
+  practiceClasses: 8,
+} as const;
