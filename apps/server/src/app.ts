@@ -11,6 +11,7 @@ import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import sirv from 'sirv';
 import { AccessModule } from './access/access.module.js';
+import { readable, readableAddress } from './problems/readable.js';
 import { originCheck } from './access/originCheck.js';
 import { AccountsModule } from './accounts/accounts.module.js';
 import { AssetsModule } from './assets/assets.module.js';
@@ -105,9 +106,18 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   );
   app.use(originCheck);
   app.use('/api', compression());
+  // What is said to one person is kept by nobody on the way; pictures and sounds say otherwise themselves.
+  app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  app.use(readableAddress);
   // Slides as the clipboard has them may be large.
-  app.use(/^\/api\/(starters|lessons\/[^/]+\/ask)$/, express.json({ limit: '2200kb' }));
-  app.use(express.json({ limit: '200kb' }));
+  app.use(
+    /^\/api\/(starters|lessons\/[^/]+\/ask)$/,
+    express.json({ limit: '2200kb', reviver: readable }),
+  );
+  app.use(express.json({ limit: '200kb', reviver: readable }));
   app.useGlobalPipes(validation);
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();

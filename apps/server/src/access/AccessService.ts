@@ -42,17 +42,25 @@ export class AccessService {
     if (!token) return null;
     const [row] = await this.database.query<{ id: string; name: string; email: string }[]>(
       `SELECT t.id, t.name, t.email FROM session s JOIN teacher t ON t.id = s.teacher_id
-       WHERE s.token_hash = $1 AND s.expires_at > now()`,
+       WHERE s.token_hash = $1 AND s.expires_at > now() AND s.seen_at > now() - interval '7 days'`,
       [hashToken(token)],
     );
+    if (row) {
+      await this.database.query(
+        `UPDATE session SET seen_at = now() WHERE token_hash = $1 AND seen_at < now() - interval '1 hour'`,
+        [hashToken(token)],
+      );
+    }
     return row ?? null;
   }
 
+  /** A student's device is let in until two weeks after the lesson: marks are looked at after it. */
   async #studentOf(token: string | undefined): Promise<Visitor['student']> {
     if (!token) return null;
     const [row] = await this.database.query<NonNullable<Visitor['student']>[]>(
       `SELECT f.id AS "folioId", f.lesson_id AS "lessonId", f.status FROM student_token t
-       JOIN folio f ON f.id = t.folio_id WHERE t.token_hash = $1`,
+       JOIN folio f ON f.id = t.folio_id JOIN lesson l ON l.id = f.lesson_id
+       WHERE t.token_hash = $1 AND (l.ended_at IS NULL OR l.ended_at > now() - interval '14 days')`,
       [hashToken(token)],
     );
     return row ?? null;

@@ -1,6 +1,7 @@
 import type { CookieOptions, Request, Response } from 'express';
 import { parse } from 'cookie';
 import type { Config } from '../config.js';
+import { hashToken, SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
 
 const options = (config: Config): CookieOptions => ({
   httpOnly: true,
@@ -25,4 +26,13 @@ export function takeCookie(response: Response, config: Config, name: string): vo
 
 export function cookieOf(request: Request, name: string): string | undefined {
   return parse(request.headers.cookie ?? '')[name];
+}
+
+/** What of sessions a cookie header holds, each as it is stored: for ending what was opened with one. */
+export function sessionsIn(header: string | undefined): string[] {
+  const cookies = parse(header ?? '');
+  return [SESSION_COOKIE, STUDENT_COOKIE].flatMap((name) => {
+    const token = cookies[name];
+    return token ? [hashToken(token)] : [];
+  });
 }

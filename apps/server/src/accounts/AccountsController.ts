@@ -43,6 +43,8 @@ export class AccountsController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<Teacher> {
     const teacher = await this.accounts.signIn(body.email, body.password, request.ip ?? '');
+    // A session that was there before ends with it.
+    await this.#close(request);
     await this.#open(teacher, response);
     return teacher;
   }
@@ -59,9 +61,13 @@ export class AccountsController {
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
+    await this.#close(request);
+    takeCookie(response, this.config, SESSION_COOKIE);
+  }
+
+  async #close(request: Request): Promise<void> {
     const token = cookieOf(request, SESSION_COOKIE);
     if (token) await this.accounts.closeSession(token);
-    takeCookie(response, this.config, SESSION_COOKIE);
   }
 
   async #open(teacher: Teacher, response: Response): Promise<void> {

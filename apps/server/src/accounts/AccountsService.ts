@@ -5,6 +5,7 @@ import { FailureThrottle } from '../access/FailureThrottle.js';
 import type { Teacher } from '../access/guards.js';
 import { hashToken, makeToken } from '../access/tokens.js';
 import { Problem, refused } from '../problems/problem.js';
+import { SyncService } from '../sync/SyncService.js';
 
 const SESSION_DAYS = 30;
 /** Checked when there is no such account, so that both answers take the same time. */
@@ -15,6 +16,7 @@ export class AccountsService {
   constructor(
     private readonly database: DataSource,
     private readonly throttle: FailureThrottle,
+    private readonly sync: SyncService,
   ) {}
 
   /** Makes an account; passwords are kept as argon2id. */
@@ -58,7 +60,9 @@ export class AccountsService {
   }
 
   async closeSession(token: string): Promise<void> {
-    await this.database.query('DELETE FROM session WHERE token_hash = $1', [hashToken(token)]);
+    const session = hashToken(token);
+    await this.database.query('DELETE FROM session WHERE token_hash = $1', [session]);
+    this.sync.hangUpOn({ session });
   }
 
   async findByEmail(email: string): Promise<Teacher | null> {

@@ -56,7 +56,8 @@ export class ClassesService {
 
   /** Names are trimmed, empty lines passed over; the same name twice is refused, nothing is changed. */
   async create(teacherId: string, name: string, given: readonly GivenStudent[]): Promise<string> {
-    const students = tidied(given);
+    // Whoever stands in a new list is new: an identity that comes along may be anybody's.
+    const students = tidied(given).map((student) => ({ ...student, id: null }));
     return this.database.transaction(async (rows) => {
       const [row] = await rows.query<{ id: string }[]>(
         'INSERT INTO class_list (teacher_id, name) VALUES ($1, $2) RETURNING id',
@@ -142,7 +143,8 @@ async function put(
     `INSERT INTO class_student (id, class_list_id, name, group_name)
      SELECT coalesce(given.id, gen_random_uuid()), $1, given.name, given.group_name
      FROM unnest($2::uuid[], $3::text[], $4::text[]) AS given (id, name, group_name)
-     ON CONFLICT (id) DO UPDATE SET name = excluded.name, group_name = excluded.group_name`,
+     ON CONFLICT (id) DO UPDATE SET name = excluded.name, group_name = excluded.group_name
+       WHERE class_student.class_list_id = excluded.class_list_id`,
     [
       listId,
       students.map(({ id }) => id),

@@ -309,6 +309,8 @@ export class RowsFollowDocuments1700000000005 implements MigrationInterface {
         ADD COLUMN join_key uuid,
         ADD COLUMN uploaded_bytes bigint NOT NULL DEFAULT 0;
       CREATE UNIQUE INDEX folio_join_key ON folio (lesson_id, join_key) WHERE join_key IS NOT NULL;
+      ALTER TABLE lesson_block ADD COLUMN written text;
+      ALTER TABLE session ADD COLUMN seen_at timestamptz NOT NULL DEFAULT now();
       ALTER TABLE doc_update ADD COLUMN received_at timestamptz NOT NULL DEFAULT now();
       ALTER TABLE doc_state ADD COLUMN up_to bigint NOT NULL DEFAULT 0, ADD COLUMN received_at timestamptz;
     `);
@@ -317,6 +319,8 @@ export class RowsFollowDocuments1700000000005 implements MigrationInterface {
   async down(runner: QueryRunner): Promise<void> {
     await runner.query(`
       ALTER TABLE folio DROP COLUMN projected_to, DROP COLUMN join_key, DROP COLUMN uploaded_bytes;
+      ALTER TABLE lesson_block DROP COLUMN written;
+      ALTER TABLE session DROP COLUMN seen_at;
       ALTER TABLE doc_update DROP COLUMN received_at;
       ALTER TABLE doc_state DROP COLUMN up_to, DROP COLUMN received_at;
     `);

@@ -156,6 +156,6 @@ export class DecksService implements OnModuleInit {
       `DELETE FROM deck_person WHERE deck_id = $1 AND teacher_id = $2 AND role = 'coauthor'`,
       [deckId, teacherId],
     );
-    this.sync.hocuspocus.closeConnections(`deck:${deckId}`);
+    this.sync.hangUpOn({ teacherId });
   }
 }

@@ -15,6 +15,7 @@ import * as Y from 'yjs';
 import { isDuplicate, LessonsService } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
+import { BlocksService } from './BlocksService.js';
 import { FolioProjector } from './FolioProjector.js';
 
 export interface FolioRow {
@@ -74,6 +75,7 @@ export class FoliosService {
     private readonly lessons: LessonsService,
     private readonly sync: SyncService,
     private readonly projector: FolioProjector,
+    private readonly blocks: BlocksService,
   ) {}
 
   /** What a teacher changes of a student of this lesson. */
@@ -100,6 +102,8 @@ export class FoliosService {
       if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
       throw refused(`There is a “${to.name}” in this lesson already.`);
     }
+    // Its devices hear of a new name, or that they are let in, by coming back.
+    if (to.name !== undefined || to.status !== undefined) this.sync.hangUpOn({ folioId });
     await this.projector.announce(lessonId, folioId);
   }
 
@@ -111,13 +115,15 @@ export class FoliosService {
     );
     if (gone.length === 0) throw notFound('student');
     if (isBlocked) {
-      await this.database.query(
-        `INSERT INTO lesson_block (lesson_id, name) SELECT $1, lower(n) FROM unnest($2::text[]) AS n
-         ON CONFLICT DO NOTHING`,
-        [lessonId, gone.map(({ name }) => name)],
+      await this.blocks.add(
+        lessonId,
+        gone.map(({ name }) => name),
       );
     }
-    for (const { id } of gone) await this.sync.forget(`folio:${id}`);
+    for (const { id } of gone) {
+      this.sync.hangUpOn({ folioId: id });
+      await this.sync.forget(`folio:${id}`);
+    }
     await this.projector.announce(lessonId, ...gone.map(({ id }) => id));
   }
 

@@ -5,7 +5,9 @@ import { FailureThrottle } from '../access/FailureThrottle.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
 import { isDuplicate, type Lesson } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
+import { BlocksService } from './BlocksService.js';
 import { FolioProjector } from './FolioProjector.js';
+import { SyncService } from '../sync/SyncService.js';
 import { COLUMNS, type FolioRow } from './FoliosService.js';
 
 /** A name to choose when joining. */
@@ -25,13 +27,16 @@ export class JoiningService {
     private readonly database: DataSource,
     private readonly projector: FolioProjector,
     private readonly throttle: FailureThrottle,
+    private readonly blocks: BlocksService,
+    private readonly sync: SyncService,
   ) {}
 
   async namesFor(lesson: Lesson): Promise<NameOnList[]> {
     if (!lesson.classListId) return [];
     return this.database.query<NameOnList[]>(
       `SELECT s.id, s.name, EXISTS (SELECT 1 FROM folio f WHERE f.lesson_id = $1
-         AND (f.class_student_id = s.id OR lower(f.name) = lower(s.name))) AS "isTaken"
+         AND (f.class_student_id = s.id OR lower(f.name) = lower(s.name))
+         AND NOT f.may_add_device) AS "isTaken"
        FROM class_student s WHERE s.class_list_id = $2 ORDER BY s.name`,
       [lesson.id, lesson.classListId],
     );
@@ -51,7 +56,7 @@ export class JoiningService {
     const { name, group } = await this.#nameOf(lesson, who);
     const sharedAs = lesson.settings.byGroups && group ? group : null;
     const called = sharedAs ?? name;
-    if (await this.#isBlocked(lesson.id, [name, called])) {
+    if (await this.blocks.isBlocked(lesson.id, [name, called])) {
       throw refused(`“${name}” does not come into this lesson. Ask your teacher.`);
     }
     const joined = who.key && (await this.#folioOfKey(lesson.id, who.key));
@@ -95,14 +100,6 @@ export class JoiningService {
       }
     }
     throw refused('No free return code was found.');
-  }
-
-  async #isBlocked(lessonId: string, names: string[]): Promise<boolean> {
-    const rows = await this.database.query<unknown[]>(
-      'SELECT 1 FROM lesson_block WHERE lesson_id = $1 AND name IN (SELECT lower(n) FROM unnest($2::text[]) AS n)',
-      [lessonId, names],
-    );
-    return rows.length > 0;
   }
 
   /** The folio of a device that asks again, because it never heard that it had joined. */
@@ -169,6 +166,14 @@ export class JoiningService {
     await this.throttle.record(key);
     const failures = await this.throttle.count(key, CODES_WITHIN);
     if (failures >= 10) await this.projector.alarm(lessonId, failures);
+  }
+
+  /** A device is given back: it is nobody's until somebody joins on it. */
+  async closeDevice(token: string): Promise<void> {
+    await this.database.query('DELETE FROM student_token WHERE token_hash = $1', [
+      hashToken(token),
+    ]);
+    this.sync.hangUpOn({ session: hashToken(token) });
   }
 
   /** A token for one more device of this student. */

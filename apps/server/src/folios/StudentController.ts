@@ -1,7 +1,18 @@
-import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res, UseGuards } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Inject,
+  Post,
+  Req,
+  Res,
+  UseGuards,
+} from '@nestjs/common';
 import { readJoinCode, readReturnCode } from '@gobrel/core';
 import type { Request, Response } from 'express';
-import { cookieOf, giveCookie } from '../access/cookies.js';
+import { cookieOf, giveCookie, takeCookie } from '../access/cookies.js';
 import { FailureThrottle } from '../access/FailureThrottle.js';
 import { CurrentStudent, StudentGuard, type Student } from '../access/guards.js';
 import { DEVICE_COOKIE, makeToken, STUDENT_COOKIE } from '../access/tokens.js';
@@ -79,6 +90,18 @@ export class StudentController {
     }
     await this.#open(folio.id, response);
     return { folioId: folio.id };
+  }
+
+  /** Leaves the lesson on this device; the folio stays, and is come back to with the return code. */
+  @Delete('device')
+  @HttpCode(204)
+  async leave(
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
+    const token = cookieOf(request, STUDENT_COOKIE);
+    if (token) await this.joining.closeDevice(token);
+    takeCookie(response, this.config, STUDENT_COOKIE);
   }
 
   @Get('lesson')

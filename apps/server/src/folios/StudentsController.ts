@@ -2,6 +2,7 @@ import {
   Body,
   Controller,
   Delete,
+  Get,
   HttpCode,
   Param,
   ParseUUIDPipe,
@@ -12,6 +13,7 @@ import {
 import { AccessService } from '../access/AccessService.js';
 import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
 import { StudentDto } from '../lessons/lessons.dto.js';
+import { BlocksService, type BlockedName } from './BlocksService.js';
 import { FoliosService } from './FoliosService.js';
 
 /** What a teacher does with those who have joined. */
@@ -47,5 +49,35 @@ export class StudentsController {
   ): Promise<void> {
     await this.access.requireLesson(teacher.id, id);
     await this.folios.remove(id, [folioId], block === '1');
+  }
+}
+
+/** Names that are kept out. */
+@Controller('api/lessons/:id/blocks')
+@UseGuards(TeacherGuard)
+export class BlocksController {
+  constructor(
+    private readonly blocks: BlocksService,
+    private readonly access: AccessService,
+  ) {}
+
+  @Get()
+  async list(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+  ): Promise<{ blocked: BlockedName[] }> {
+    await this.access.requireLesson(teacher.id, id);
+    return { blocked: await this.blocks.list(id) };
+  }
+
+  @Delete(':key')
+  @HttpCode(204)
+  async lift(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Param('key') key: string,
+  ): Promise<void> {
+    await this.access.requireLesson(teacher.id, id);
+    await this.blocks.lift(id, key);
   }
 }

@@ -14,7 +14,7 @@ import {
   PresentDto,
   PutUpDto,
   ShowDto,
-  StarredDto,
+  StarDto,
   TimerDto,
   VoteDto,
 } from './lessons.dto.js';
@@ -114,7 +114,8 @@ export class DeskController {
     @Param('id') id: string,
     @Body() { questionId, text, as }: LikenDto,
   ): Promise<void> {
-    await this.lessons.liken(await this.#lesson(teacher, id), questionId, text, as ?? null);
+    await this.#lesson(teacher, id);
+    await this.lessons.liken(id, questionId, text, as ?? null);
     await this.projector.renew(id);
   }
 
@@ -136,7 +137,7 @@ export class DeskController {
     if (!slide?.elements.some(({ kind }) => kind === 'question')) {
       throw invalid('What is asked has no question in it.');
     }
-    const slideId = await this.lessons.ask(lesson, slide);
+    const slideId = await this.lessons.ask(id, slide);
     await this.projector.renew(id);
     return { slideId };
   }
@@ -160,15 +161,15 @@ export class DeskController {
     });
   }
 
-  @Put('starred')
+  @Post('star')
   @HttpCode(204)
   async star(
     @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
-    @Body() { starred }: StarredDto,
+    @Body() { answer, isStarred }: StarDto,
   ): Promise<void> {
     await this.#lesson(teacher, id);
-    await this.lessons.setStarred(id, [...new Set(starred)]);
+    await this.lessons.star(id, answer, isStarred);
   }
 
   @Put('line-up')

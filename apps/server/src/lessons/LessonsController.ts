@@ -102,7 +102,7 @@ export class LessonsController {
     await this.access.requireLesson(teacher.id, id);
     const lesson = await this.lessons.require(id);
     if (lesson.endedAt) throw refused('This lesson has ended.');
-    await this.lessons.renew(lesson);
+    await this.lessons.renew(lesson.id);
     await this.projector.renew(id);
   }
 

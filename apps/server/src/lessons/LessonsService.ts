@@ -25,7 +25,7 @@ import {
   type Slide,
   type SlideId,
 } from '@gobrel/core';
-import { DataSource, QueryFailedError } from 'typeorm';
+import { DataSource, QueryFailedError, type EntityManager } from 'typeorm';
 import { random } from '../access/tokens.js';
 import { DecksService } from '../decks/DecksService.js';
 import { notFound, Problem, refused } from '../problems/problem.js';
@@ -77,6 +77,9 @@ export interface NewLesson {
   joinCode?: string;
   id?: string;
 }
+
+/** What of a lesson is changed while its row is locked. */
+type Locked = Pick<Lesson, 'deckId' | 'editionId' | 'state' | 'asked' | 'starred' | 'likened'>;
 
 const COLUMNS = `l.id, l.deck_id AS "deckId", l.edition_id AS "editionId", l.class_list_id AS "classListId",
   l.title, c.name AS "className", l.join_code AS "joinCode", l.allows_typed_names AS "allowsTypedNames",
@@ -131,7 +134,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     const view = studentView(deck);
     if (!view.startSlideId)
       throw refused('This deck has no slide to start on yet. Make one first.');
-    const editionId = await this.#freeze(deckId, deck, view);
+    const editionId = await freeze(this.database, deckId, deck, view);
     const { pace = 'own' } = given;
     const state: LessonState = { ...OPENING_STATE, pace, slideId: view.startSlideId };
     for (let attempt = 0; attempt < 20; attempt++) {
@@ -162,14 +165,6 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     throw refused('No free join code was found. End a lesson that is over and try again.');
   }
 
-  async #freeze(deckId: string, deck: Deck, view = studentView(deck)): Promise<string> {
-    const [edition] = await this.database.query<{ id: string }[]>(
-      'INSERT INTO edition (deck_id, deck, student_view) VALUES ($1, $2, $3) RETURNING id',
-      [deckId, JSON.stringify(deck), JSON.stringify(view)],
-    );
-    return edition!.id;
-  }
-
   /** What a running lesson would take over from its deck as that is now. */
   async renewal(lesson: Lesson): Promise<EditionChanges> {
     const [before, after] = await Promise.all([
@@ -180,42 +175,45 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   }
 
   /** The deck as it is now becomes the lesson's edition; what was asked on the fly stays in it. */
-  async renew(lesson: Lesson): Promise<void> {
-    const [before, after] = await Promise.all([
-      this.edition(lesson.editionId),
-      this.decks.read(lesson.deckId),
-    ]);
-    const asked = lesson.asked.flatMap((id) => before.slides[id] ?? []);
-    const slides = { ...after.slides, ...Object.fromEntries(asked.map((one) => [one.id, one])) };
-    await this.#giveEdition(lesson, { ...after, slides });
+  async renew(lessonId: string): Promise<void> {
+    await this.#alter(lessonId, async (lesson, rows) => {
+      const before = await editionIn(rows, lesson.editionId);
+      const after = await this.decks.read(lesson.deckId);
+      const asked = lesson.asked.flatMap((id) => before.slides[id] ?? []);
+      const slides = { ...after.slides, ...Object.fromEntries(asked.map((one) => [one.id, one])) };
+      await this.#giveEdition(rows, lesson, { ...after, slides });
+    });
   }
 
   /** Puts a slide into the edition on the fly, and over what everyone is at. */
-  async ask(lesson: Lesson, slide: Slide): Promise<SlideId> {
-    const edition = await this.edition(lesson.editionId);
+  async ask(lessonId: string, slide: Slide): Promise<SlideId> {
     const id = `asked-${newId()}`;
-    const before = lesson.asked.flatMap((one) => edition.slides[one] ?? []);
-    const others = Object.values(edition.slides).filter((one) => !lesson.asked.includes(one.id));
-    const asked: Slide = {
-      ...{ ...slide, id, isLeftOut: false, isEnding: true, sectionId: null },
-      ...spotInRowBelow(others, before),
-    };
-    await this.#giveEdition(lesson, { ...edition, slides: { ...edition.slides, [id]: asked } }, id);
+    await this.#alter(lessonId, async (lesson, rows) => {
+      const edition = await editionIn(rows, lesson.editionId);
+      const before = lesson.asked.flatMap((one) => edition.slides[one] ?? []);
+      const others = Object.values(edition.slides).filter((one) => !lesson.asked.includes(one.id));
+      const asked: Slide = {
+        ...{ ...slide, id, isLeftOut: false, isEnding: true, sectionId: null },
+        ...spotInRowBelow(others, before),
+      };
+      const slides = { ...edition.slides, [id]: asked };
+      await this.#giveEdition(rows, lesson, { ...edition, slides }, id);
+    });
     return id;
   }
 
-  async #giveEdition(lesson: Lesson, edition: Deck, askedSlideId?: SlideId): Promise<void> {
-    const editionId = await this.#freeze(lesson.deckId, edition);
-    await this.database.query(
-      `UPDATE lesson SET edition_id = $2, asked = asked || $3::jsonb WHERE id = $1`,
-      [lesson.id, editionId, JSON.stringify(askedSlideId ? [askedSlideId] : [])],
-    );
-    await this.change(lesson.id, (state) => ({
-      ...state,
-      slideId: edition.slides[state.slideId ?? ''] ? state.slideId : edition.startSlideId,
-      askedSlideId: askedSlideId ?? state.askedSlideId,
-      renewed: state.renewed + 1,
-    }));
+  async #giveEdition(
+    rows: EntityManager,
+    lesson: Locked,
+    edition: Deck,
+    askedSlideId?: SlideId,
+  ): Promise<void> {
+    lesson.editionId = await freeze(rows, lesson.deckId, edition);
+    if (askedSlideId) lesson.asked.push(askedSlideId);
+    const { slideId, renewed } = lesson.state;
+    lesson.state.slideId = edition.slides[slideId ?? ''] ? slideId : edition.startSlideId;
+    lesson.state.askedSlideId = askedSlideId ?? lesson.state.askedSlideId;
+    lesson.state.renewed = renewed + 1;
   }
 
   /** Other settings, at any time; what is not named stays as it is. */
@@ -240,29 +238,45 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   }
 
   /** Counts what was written as something else that was; null parts them again. */
-  async liken(lesson: Lesson, questionId: string, text: string, as: string | null): Promise<void> {
-    const asked = questionsOf(await this.edition(lesson.editionId)).get(questionId);
-    if (asked?.question.kind !== 'textEntry') {
-      throw refused('Only words that were written can count as others.');
-    }
-    const { [normalised(text)]: _before, ...others } = lesson.likened[questionId] ?? {};
-    const ofQuestion = as ? { ...others, [normalised(text)]: normalised(as) } : others;
-    const likened = { ...lesson.likened, [questionId]: ofQuestion };
-    if (Object.keys(ofQuestion).length > 300)
-      throw refused('Three hundred are likened at the most.');
-    await this.database.query('UPDATE lesson SET likened = $2 WHERE id = $1', [
-      lesson.id,
-      JSON.stringify(likened),
-    ]);
-    await this.#tellDesks(lesson.id, { likened });
-    await this.change(lesson.id, (state) => ({ ...state, renewed: state.renewed + 1 }), true);
+  async liken(
+    lessonId: string,
+    questionId: string,
+    text: string,
+    as: string | null,
+  ): Promise<void> {
+    const { likened } = await this.#alter(
+      lessonId,
+      async (lesson, rows) => {
+        const asked = questionsOf(await editionIn(rows, lesson.editionId)).get(questionId);
+        if (asked?.question.kind !== 'textEntry') {
+          throw refused('Only words that were written can count as others.');
+        }
+        const { [normalised(text)]: _before, ...others } = lesson.likened[questionId] ?? {};
+        const ofQuestion = as ? { ...others, [normalised(text)]: normalised(as) } : others;
+        if (Object.keys(ofQuestion).length > 300) {
+          throw refused('Three hundred are likened at the most.');
+        }
+        lesson.likened = { ...lesson.likened, [questionId]: ofQuestion };
+        lesson.state.renewed += 1;
+      },
+      true,
+    );
+    await this.#tellDesks(lessonId, { likened });
   }
 
-  async setStarred(lessonId: string, starred: string[]): Promise<void> {
-    await this.database.query('UPDATE lesson SET starred = $2 WHERE id = $1', [
+  /** Stars an answer to be shown, or takes its star away. */
+  async star(lessonId: string, answer: string, isStarred: boolean): Promise<void> {
+    const { starred } = await this.#alter(
       lessonId,
-      JSON.stringify(starred),
-    ]);
+      (lesson) => {
+        const others = lesson.starred.filter((one) => one !== answer);
+        lesson.starred = isStarred ? [...others, answer] : others;
+        if (lesson.starred.length > 300) {
+          throw refused('Three hundred answers are starred at the most.');
+        }
+      },
+      true,
+    );
     await this.#tellDesks(lessonId, { starred });
   }
 
@@ -339,23 +353,57 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     change: (state: LessonState) => LessonState,
     isOverToo = false,
   ): Promise<LessonState> {
-    const state = await this.database.transaction(async (rows) => {
-      const [row] = await rows.query<{ state: unknown; ended_at: string | null }[]>(
-        'SELECT state, ended_at FROM lesson WHERE id = $1 FOR UPDATE',
+    const { state } = await this.#alter(
+      lessonId,
+      (lesson) => {
+        lesson.state = change(lesson.state);
+      },
+      isOverToo,
+    );
+    return state;
+  }
+
+  /**
+   * The one way to change a lesson: read, changed and written under a lock on its row, so that of two who do something at
+   * once neither undoes the other. What it is by then is told to everyone.
+   */
+  async #alter(
+    lessonId: string,
+    change: (lesson: Locked, rows: EntityManager) => Promise<void> | void,
+    isOverToo = false,
+  ): Promise<Locked> {
+    const lesson = await this.database.transaction(async (rows) => {
+      const [row] = await rows.query<
+        (Omit<Locked, 'state'> & { state: unknown; endedAt: Date | null })[]
+      >(
+        `SELECT deck_id AS "deckId", edition_id AS "editionId", state, asked, starred, likened, ended_at AS "endedAt"
+         FROM lesson WHERE id = $1 FOR UPDATE`,
         [lessonId],
       );
       if (!row) throw notFound('lesson');
-      if (row.ended_at && !isOverToo) throw refused('This lesson has ended.');
-      const before = decodeLessonState(row.state);
-      const next = { ...change(before), version: before.version + 1 };
+      if (row.endedAt && !isOverToo) throw refused('This lesson has ended.');
+      const locked: Locked = { ...row, state: decodeLessonState(row.state) };
+      const { version } = locked.state;
+      await change(locked, rows);
+      locked.state = { ...locked.state, version: version + 1 };
+      const { editionId, state, asked, starred, likened } = locked;
       await rows.query(
-        'UPDATE lesson SET state = $2, ended_at = CASE WHEN $3 THEN coalesce(ended_at, now()) END WHERE id = $1',
-        [lessonId, JSON.stringify(next), next.isEnded],
+        `UPDATE lesson SET edition_id = $2, state = $3, asked = $4, starred = $5, likened = $6,
+           ended_at = CASE WHEN $7 THEN coalesce(ended_at, now()) END WHERE id = $1`,
+        [
+          lessonId,
+          editionId,
+          JSON.stringify(state),
+          JSON.stringify(asked),
+          JSON.stringify(starred),
+          JSON.stringify(likened),
+          state.isEnded,
+        ],
       );
-      return next;
+      return locked;
     });
-    await this.sync.write(`lesson:${lessonId}`, (doc) => writeLessonState(doc, state));
-    return state;
+    await this.sync.write(`lesson:${lessonId}`, (doc) => writeLessonState(doc, lesson.state));
+    return lesson;
   }
 
   /**
@@ -389,6 +437,28 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   #tellDesks(lessonId: string, work: Partial<DeskWork>): Promise<void> {
     return this.sync.write(`desk:${lessonId}`, (doc) => writeDeskWork(doc, work));
   }
+}
+
+/** Keeps an edition; the deck as students see it beside it. */
+async function freeze(
+  rows: Pick<EntityManager, 'query'>,
+  deckId: string,
+  deck: Deck,
+  view = studentView(deck),
+): Promise<string> {
+  const [edition] = await rows.query<{ id: string }[]>(
+    'INSERT INTO edition (deck_id, deck, student_view) VALUES ($1, $2, $3) RETURNING id',
+    [deckId, JSON.stringify(deck), JSON.stringify(view)],
+  );
+  return edition!.id;
+}
+
+async function editionIn(rows: Pick<EntityManager, 'query'>, editionId: string): Promise<Deck> {
+  const [row] = await rows.query<{ deck: Deck }[]>('SELECT deck FROM edition WHERE id = $1', [
+    editionId,
+  ]);
+  if (!row) throw notFound('edition');
+  return row.deck;
 }
 
 export function isDuplicate(error: QueryFailedError): boolean {

@@ -219,7 +219,7 @@ describe('while it runs', () => {
       await room.ines.open(`desk:${room.lessonId}`),
     ];
     const starred = [`${ada.folioId}/q`];
-    await room.ines.request('PUT', at('starred'), { starred });
+    for (const answer of starred) await room.ines.post(at('star'), { answer, isStarred: true });
     await room.ines.request('PUT', at('line-up'), { folioIds: [ada.folioId] });
     for (const { doc } of desks) {
       await until(() => readDesk(doc).lineUp[0] === ada.folioId);
@@ -303,7 +303,11 @@ describe('while it runs', () => {
       ['POST', 'put-up', { questionId: 'q' }],
       ['POST', 'vote', { vote: 'open' }],
       ['POST', 'ask', { clip: null }],
-      ['PUT', 'starred', { starred: [] }],
+      [
+        'POST',
+        'star',
+        { answer: `${'0'.repeat(8)}-0000-4000-8000-000000000000/q`, isStarred: true },
+      ],
       ['PUT', 'times', { closesAt: null }],
       ['PUT', 'settings', { countsLate: true }],
       ['POST', 'renew', {}],

@@ -174,11 +174,12 @@ export class VoteDto {
   vote: 'open' | 'closed' | 'none';
 }
 
-export class StarredDto {
-  @IsArray()
-  @ArrayMaxSize(300, { message: 'Three hundred answers are starred at the most' })
-  @Matches(/^[0-9a-f-]{36}\/[a-z0-9-]{1,64}$/, { each: true, message: 'That is not an answer' })
-  starred: string[];
+export class StarDto {
+  @Matches(/^[0-9a-f-]{36}\/[a-z0-9-]{1,64}$/, { message: 'That is not an answer' })
+  answer: string;
+
+  @IsBoolean()
+  isStarred: boolean;
 }
 
 export class StudentDto {

@@ -6,7 +6,8 @@ import { FoliosService } from '../folios/FoliosService.js';
 import { JoiningService } from '../folios/JoiningService.js';
 import { ResultsService } from '../folios/ResultsService.js';
 import { StudentController } from '../folios/StudentController.js';
-import { StudentsController } from '../folios/StudentsController.js';
+import { BlocksController, StudentsController } from '../folios/StudentsController.js';
+import { BlocksService } from '../folios/BlocksService.js';
 import { PracticeController } from '../practice/PracticeController.js';
 import { PracticeService } from '../practice/PracticeService.js';
 import { ScreensController } from '../screens/ScreensController.js';
@@ -23,6 +24,7 @@ import { LessonsService } from './LessonsService.js';
     LessonsController,
     DeskController,
     StudentsController,
+    BlocksController,
     StudentController,
     PracticeController,
     ResultsController,
@@ -32,6 +34,7 @@ import { LessonsService } from './LessonsService.js';
     LessonsService,
     FoliosService,
     JoiningService,
+    BlocksService,
     FolioProjector,
     PracticeService,
     ResultsService,

@@ -105,6 +105,7 @@ export class SimulatedStudent {
     class CookieSocket extends WebSocket {
       constructor(address: string) {
         super(address, { headers: { cookie, origin: url } });
+        this.on('error', () => undefined);
       }
     }
     const socket = new HocuspocusProviderWebsocket({

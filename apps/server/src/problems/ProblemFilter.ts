@@ -8,6 +8,7 @@ import {
 import type { Response } from 'express';
 import { MulterError } from 'multer';
 import { Problem, type ProblemBody } from './problem.js';
+import { WHY } from './readable.js';
 
 /** Turns whatever was thrown into one problem format. A stack goes to the log, never to the caller. */
 @Catch()
@@ -30,7 +31,9 @@ export class ProblemFilter implements ExceptionFilter {
       return problem(413, 'Too large', 'That was more than can be taken at once.');
     if (status !== null && status < 500) {
       const message =
-        thrown instanceof HttpException ? thrown.message : 'The request was not understood.';
+        thrown instanceof HttpException || (thrown as Error).message === WHY
+          ? (thrown as Error).message
+          : 'The request was not understood.';
       return problem(status, 'Not understood', message);
     }
     this.#logger.error(thrown instanceof Error ? (thrown.stack ?? thrown.message) : String(thrown));

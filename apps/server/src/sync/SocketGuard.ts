@@ -4,6 +4,8 @@ import type { Visitor } from '../access/AccessService.js';
 
 /** Closes a socket that asks for more than any of our pages does; a page that meets this waits and connects anew. */
 const TOO_MUCH = 4429;
+/** Closes a socket whose owner may do something else by now. */
+const CHANGED = 4205;
 
 /** So much a second, and so much at once after a rest. */
 class Allowance {
@@ -36,10 +38,16 @@ export function personOf({ teacher, student }: Visitor): string {
   return teacher ? `teacher:${teacher.id}` : student ? `student:${student.folioId}` : '';
 }
 
+const peopleIn = ({ teacher, student }: Visitor): string[] => [
+  ...(teacher ? [`teacher:${teacher.id}`] : []),
+  ...(student ? [`student:${student.folioId}`] : []),
+];
+
 /** Counts what comes over sockets, and from where, before anything is done with it. */
 export class SocketGuard {
   #guarded = new WeakMap<WebSocket, Guarded>();
   #open = new Map<string, number>();
+  #sockets = new Map<string, Set<WebSocket>>();
 
   /** Whether one more socket may be opened by this person and from this address. */
   admits(visitor: Visitor, address: string): boolean {
@@ -50,7 +58,16 @@ export class SocketGuard {
     );
   }
 
-  follow(socket: WebSocket, visitor: Visitor, address: string): void {
+  /** `session` tells what it was opened with, for when that ends. */
+  follow(socket: WebSocket, visitor: Visitor, address: string, sessions: readonly string[]): void {
+    for (const key of [...peopleIn(visitor), ...sessions]) {
+      const known = this.#sockets.get(key) ?? new Set();
+      this.#sockets.set(key, known.add(socket));
+      socket.once('close', () => {
+        known.delete(socket);
+        if (known.size === 0 && this.#sockets.get(key) === known) this.#sockets.delete(key);
+      });
+    }
     const isTeacher = visitor.teacher !== null;
     const who = isTeacher ? 'teacher' : 'student';
     const guarded: Guarded = {
@@ -81,6 +98,15 @@ export class SocketGuard {
     const mayAsk = this.#guarded.get(socket)?.asked.take(bytes) ?? true;
     if (!mayAsk) hangUp(socket);
     return mayAsk;
+  }
+
+  /** Closes every socket that somebody opened, or that was opened with a session: they come back as what they are by now. */
+  hangUpOn(personOrSession: string): void {
+    for (const socket of [...(this.#sockets.get(personOrSession) ?? [])]) {
+      socket.removeAllListeners('message');
+      socket.close(CHANGED, 'changed');
+      setTimeout(() => socket.terminate(), 500).unref();
+    }
   }
 
   #count(key: string, by: 1 | -1): void {

@@ -20,6 +20,7 @@ import {
   type DocumentKind,
   type Visitor,
 } from '../access/AccessService.js';
+import { sessionsIn } from '../access/cookies.js';
 import { isSameOrigin } from '../access/originCheck.js';
 import { CONFIG, type Config } from '../config.js';
 import { isAcknowledgement, readClientMessage } from './messages.js';
@@ -130,7 +131,7 @@ export class SyncService implements BeforeApplicationShutdown {
       webSocket.on('error', () => webSocket.terminate());
       if (!personOf(visitor)) return webSocket.close(NOBODY, 'not-yours');
       this.#pulse.follow(webSocket);
-      this.#guard.follow(webSocket, visitor, address);
+      this.#guard.follow(webSocket, visitor, address, sessionsIn(request.headers.cookie));
       this.hocuspocus.handleConnection(webSocket, request);
     });
   }
@@ -171,6 +172,17 @@ export class SyncService implements BeforeApplicationShutdown {
     return () => {
       for (const connection of writers) connection.readOnly = false;
     };
+  }
+
+  /** Whatever somebody has open closes at once, and opens again as far as they may by now. */
+  hangUpOn(person: { teacherId: string } | { folioId: string } | { session: string }): void {
+    const key =
+      'teacherId' in person
+        ? `teacher:${person.teacherId}`
+        : 'folioId' in person
+          ? `student:${person.folioId}`
+          : person.session;
+    this.#guard.hangUpOn(key);
   }
 
   /** Its students' devices connect anew, and write again if they may by now. */

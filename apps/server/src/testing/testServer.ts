@@ -130,6 +130,8 @@ export class Visitor {
     class CookieSocket extends WebSocket {
       constructor(address: string) {
         super(address, { headers: { cookie, origin: url } });
+        // Closed while it was being opened: the next try is on its way.
+        this.on('error', () => undefined);
         this.on('message', (data: Buffer) => received.push(data.toString('latin1')));
       }
     }
@@ -153,6 +155,8 @@ export class Visitor {
       acknowledged: () => until(() => provider.isSynced && !provider.hasUnsyncedChanges),
       close() {
         provider.destroy();
+        // A try that is due comes after the end, too, and would begin anew.
+        socket.connect = () => Promise.resolve();
         socket.destroy();
       },
     };
@@ -162,6 +166,9 @@ export class Visitor {
       provider.on('authenticationFailed', ({ reason }: { reason: string }) =>
         reject(new Error(reason)),
       );
+      provider.on('close', ({ event }: { event: { code: number } }) => {
+        if (event.code === 4401) reject(new Error('not-yours'));
+      });
       provider.attach();
     });
     return document;

@@ -3,7 +3,8 @@ import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { clockIs } from './clock';
 import { http } from './http';
-import { keepLesson, keptLesson } from './keptLesson';
+import { forgetKept } from '../sync/kept';
+import { forgetLesson, keepLesson, keptLesson } from './keptLesson';
 
 /** What students' devices ask the server for. Shapes are the server's. */
 export interface LessonLook {
@@ -83,6 +84,11 @@ export const join = (
   http.post('student/join', { code, ...who, key: joinKey(JSON.stringify([code, who])) });
 export const comeBack = (code: string, returnCode: string): Promise<{ folioId: string }> =>
   http.post('student/return', { code, returnCode });
+/** Gives the device back: what is kept of the lesson on it goes, as far as the server has it. */
+export async function leaveDevice(): Promise<void> {
+  await http.remove('student/device');
+  await Promise.all([forgetKept(), forgetLesson()]);
+}
 export const handIn = (): Promise<{ handedInAt: string }> => http.post('student/hand-in');
 /** What a student is told of the mark for an answer. */
 export interface StudentMark {

@@ -37,8 +37,7 @@ export function AnswerRoll(props: {
   const pieces = slide.elements.filter(isPiece);
   const number = new Map(desk.students.map(({ folioId }, index) => [folioId, index + 1]));
   const students = sorted(desk.students, questions, by);
-  const toggle = (key: string): void =>
-    act.star(starred.includes(key) ? starred.filter((one) => one !== key) : [...starred, key]);
+  const toggle = (key: string): void => act.star(key, !starred.includes(key));
   return (
     <>
       <div className="mb-2 flex flex-wrap items-center gap-3">

@@ -222,6 +222,7 @@ function Desk(props: {
             />
           ) : panel.kind === 'people' ? (
             <PeoplePanel
+              lessonId={lesson.id}
               students={desk.students}
               hidesNames={hidesNames}
               act={act}

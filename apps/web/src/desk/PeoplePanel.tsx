@@ -1,7 +1,10 @@
 import type { DeskStudent } from '@gobrel/core';
+import { useQuery } from '@tanstack/react-query';
 import { Hand } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { serverNow } from '../api/clock';
+import { http } from '../api/http';
+import { useChange } from '../api/teacher';
 import { count } from '../decks/when';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -24,12 +27,13 @@ export function doing(student: DeskStudent): 'waiting' | 'done' | 'away' | 'idle
 
 /** Who is here: those who wait to be let in and who have a hand up come first. */
 export function PeoplePanel(props: {
+  lessonId: string;
   students: readonly DeskStudent[];
   hidesNames: boolean;
   act: DeskActions;
   onOpenFolio: (folioId: string) => void;
 }): ReactElement {
-  const { students, act, onOpenFolio } = props;
+  const { lessonId, students, act, onOpenFolio } = props;
   const [renaming, setRenaming] = useState<DeskStudent | null>(null);
   const [removing, setRemoving] = useState<DeskStudent | null>(null);
   const waiting = students.filter(({ status }) => status === 'waiting');
@@ -102,7 +106,9 @@ export function PeoplePanel(props: {
                 <Hand size={14} aria-hidden /> hand up
               </Button>
             )}
-            <span className="ml-auto text-[13px] text-soft">{doing(student)}</span>
+            <span className="ml-auto text-[13px] text-soft">
+              {student.isUnreadable ? 'cannot be read' : doing(student)}
+            </span>
             <span className="w-[74px] text-right text-[13px] text-soft">
               {count(Object.keys(student.answers).length, 'answer')}
             </span>
@@ -151,6 +157,7 @@ export function PeoplePanel(props: {
           </li>
         ))}
       </ul>
+      <Blocked lessonId={lessonId} />
       {renaming && (
         <Rename
           student={renaming}
@@ -181,6 +188,36 @@ export function PeoplePanel(props: {
         </div>
       </Dialog>
     </div>
+  );
+}
+
+/** Names that are kept out of the lesson, and the way to let them in again. */
+function Blocked({ lessonId }: { lessonId: string }): ReactElement | null {
+  const blocks = useQuery({
+    queryKey: ['lesson', lessonId, 'blocks'],
+    queryFn: () =>
+      http.get<{ blocked: { key: string; name: string }[] }>(`lessons/${lessonId}/blocks`),
+  });
+  const lift = useChange(
+    (key: string) => http.remove(`lessons/${lessonId}/blocks/${encodeURIComponent(key)}`),
+    ['lesson', lessonId],
+  );
+  const blocked = blocks.data?.blocked ?? [];
+  if (blocked.length === 0) return null;
+  return (
+    <section aria-label="Blocked names" className="mt-4">
+      <h3 className="mb-1 text-[15px]">Blocked names</h3>
+      <ul className="flex flex-wrap gap-2">
+        {blocked.map(({ key, name }) => (
+          <li key={key} className="flex items-center gap-1">
+            {name}
+            <Button size="small" look="quiet" onClick={() => lift.mutate(key)}>
+              Let {name} in again
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -14,7 +14,7 @@ export interface DeskActions {
   ask(clip: string | null): void;
   lineUp(folioIds: string[]): void;
   present(folioId: string | null): void;
-  star(starred: string[]): void;
+  star(answer: string, isStarred: boolean): void;
   /** An answer, `folio/question`, on the big screen; null takes it down. */
   show(key: string | null, withName?: boolean): void;
   settings(changed: Partial<LessonSettings>): void;
@@ -54,7 +54,7 @@ export function useDeskActions(lessonId: string): DeskActions {
       const [folioId = null, questionId] = key?.split('/') ?? [];
       post('show', { folioId, ...(questionId ? { questionId } : {}), withName });
     },
-    star: (starred) => put('starred', { starred }),
+    star: (answer, isStarred) => post('star', { answer, isStarred }),
     settings: (changed) => put('settings', changed),
     times: (times) => put('times', times),
     renew: () => post('renew'),

@@ -1,10 +1,11 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { readJoinCode } from '@gobrel/core';
 import { useState, type FormEvent, type ReactElement } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
-import { ApiProblem, sentenceOf } from '../api/http';
-import { comeBack, join, look, type LessonLook } from '../api/student';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { ApiProblem, http, sentenceOf } from '../api/http';
+import { comeBack, join, leaveDevice, look, type LessonLook } from '../api/student';
 import { forgetSocket } from '../sync/connection';
+import { forgetKept } from '../sync/kept';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Mark } from '../ui/Page';
@@ -41,6 +42,8 @@ export default function JoinPage(): ReactElement {
   const enter = (how: () => Promise<unknown>): void =>
     void attempt(async () => {
       await how();
+      // Whoever was here before is not to be seen by whoever is now.
+      await forgetKept();
       forgetSocket();
       queries.removeQueries({ queryKey: ['student'] });
       await navigate('/lesson');
@@ -64,6 +67,7 @@ export default function JoinPage(): ReactElement {
           {trouble}
         </p>
       )}
+      {!lesson && <AlreadyHere />}
       {!lesson ? (
         <form onSubmit={find} className="flex flex-col gap-4">
           <Field
@@ -111,6 +115,50 @@ export default function JoinPage(): ReactElement {
         </>
       )}
     </main>
+  );
+}
+
+/** On a device that is in a lesson already: on with it, or somebody else sits here now. */
+function AlreadyHere(): ReactElement | null {
+  const here = useQuery({
+    queryKey: ['student'],
+    queryFn: () => http.get<{ name: string; title: string }>('student/lesson'),
+    retry: false,
+  });
+  const queries = useQueryClient();
+  const [trouble, setTrouble] = useState('');
+  if (!here.data) return null;
+  const leave = async (): Promise<void> => {
+    try {
+      await leaveDevice();
+      forgetSocket();
+      queries.clear();
+      await here.refetch();
+    } catch (error) {
+      setTrouble(sentenceOf(error));
+    }
+  };
+  return (
+    <section
+      aria-label="In a lesson"
+      className="flex flex-col gap-3 rounded-[6px] border border-line bg-sheet p-4"
+    >
+      <p>
+        On this device <b>{here.data.name}</b> is in “{here.data.title}”.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Link
+          to="/lesson"
+          className="flex min-h-11 items-center rounded-[6px] bg-petrol px-4 font-semibold text-white"
+        >
+          Go on as {here.data.name}
+        </Link>
+        <Button size="large" onClick={() => void leave()}>
+          I am somebody else
+        </Button>
+      </div>
+      {trouble && <p role="alert">{trouble}</p>}
+    </section>
   );
 }
 

@@ -129,6 +129,11 @@ function AtWork(props: {
     setKnown(renewed);
     void queries.invalidateQueries({ queryKey: ['student'] });
   }, [renewed, known, queries]);
+  // A connection that comes anew may be one to somebody who is called, or may do, something else by now.
+  const isOnline = !['kept', 'opening'].includes(useSavedState(document));
+  useEffect(() => {
+    if (isOnline) void queries.invalidateQueries({ queryKey: ['student'] });
+  }, [isOnline, queries]);
   const asked = edition.slides[state?.askedSlideId ?? ''];
   const vote = state?.vote?.isOpen && state.vote.slideId === walk.here ? state.vote : null;
 

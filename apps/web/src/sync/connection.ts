@@ -69,6 +69,8 @@ function connect(): Connection {
     restart: () => socket.webSocket?.close(),
     close() {
       clearInterval(timer);
+      // A try that is due comes after the end, too, and would begin anew.
+      socket.connect = () => Promise.resolve();
       window.removeEventListener('online', again);
       socket.destroy();
     },
