@@ -169,7 +169,7 @@ export const KINDS: Asked[] = [
     keyboard: (page) => press(surface(page), 'ArrowRight', 'Space'),
   },
   {
-    ...{ starter: 'Label the drawing', kind: 'drawing', told: /^1 strokes/ },
+    ...{ starter: 'Label the drawing', kind: 'drawing', told: /^1 stroke\b/ },
     mouse: async (page) => {
       await stroke(page, 'mouse');
       await page.getByRole('textbox', { name: /^Label/ }).fill('the sail');

@@ -40,7 +40,7 @@ export default function DeskPage(): ReactElement {
 function Opened({ lessonId }: { lessonId: string }): ReactElement {
   const lesson = useLesson(lessonId);
   const desk = useDocument(`desk:${lessonId}`, { isServerMade: true });
-  const state = useDocument(`lesson:${lessonId}`, { hasAwareness: false });
+  const state = useDocument(`lesson:${lessonId}`, {});
   if (lesson.error || desk.state === 'failed') {
     return (
       <Centre title="Not yours to open">

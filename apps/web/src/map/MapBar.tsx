@@ -28,6 +28,8 @@ export interface MapActions {
   leaveSection(): void;
   editSection(section: Section): void;
   openStarters(): void;
+  /** Links a slide to another one, or to the one that is chosen next. */
+  linkFrom(from: SlideId, to?: SlideId): void;
   keepAsStarter(slide: Slide): void;
 }
 
@@ -102,6 +104,9 @@ function OneSlide(props: { slide: Slide; isStart: boolean; act: MapActions }): R
       <Act keys="Enter" onClick={() => act.addBeside(slide.id)}>
         one beside it
       </Act>
+      <Act keys="Ctrl+K" onClick={() => act.linkFrom(slide.id)}>
+        Link to …
+      </Act>
       <Act onClick={() => act.open(slide.id)}>Open</Act>
       <Act keys="F2" onClick={() => act.rename(slide)}>
         Rename
@@ -153,6 +158,11 @@ function ManySlides({ slides, act }: { slides: Slide[]; act: MapActions }): Reac
   return (
     <>
       <Name>{slides.length} slides</Name>
+      {slides.length === 2 && (
+        <Act keys="Ctrl+K" onClick={() => act.linkFrom(slides[0]!.id, slides[1]!.id)}>
+          Link the first to the second
+        </Act>
+      )}
       <Act keys="Ctrl+G" onClick={act.makeSection}>
         Section
       </Act>

@@ -41,7 +41,7 @@ import { useCheck } from '../check/CheckProvider';
 import { useNotices } from '../ui/Notice';
 import { useStable } from '../ui/useStable';
 import { useDeck } from '../workspace/DeckContext';
-import { cardsMoved } from './cardMoves';
+import { cardAt, cardsMoved, sectionUnder } from './cardMoves';
 import { MapDoing, NODE_TYPES, type MapNode } from './cards';
 import { carrierWords } from './CutDialog';
 import { DotGrid } from './DotGrid';
@@ -75,6 +75,9 @@ export default function MapView(): ReactElement {
   );
 }
 
+/** With these held one more card is taken in hand, as on the stage. */
+const MORE_KEYS = ['Shift', 'Meta', 'Control'];
+
 function DeckMap(): ReactElement {
   const { deckId, doc, deck, graph, run } = useDeck();
   const { report, bySlide } = useCheck();
@@ -95,6 +98,7 @@ function DeckMap(): ReactElement {
   const [isTidying, setIsTidying] = useState(false);
   const [trailId, setTrailId] = useState<TrailId | null>(deck.defaultTrailId);
   const [isClicking, setIsClicking] = useState(false);
+  const [linkingFrom, setLinkingFrom] = useState<SlideId | null>(null);
   const walks = useQuery({
     queryKey: ['walks', deckId],
     queryFn: () => http.get<Walks>(`decks/${deckId}/walks`),
@@ -153,6 +157,11 @@ function DeckMap(): ReactElement {
     cut: (linkId) => setDialog({ kind: 'cut', linkId }),
     editSection: ({ id }) => setDialog({ kind: 'section', sectionId: id }),
     openStarters: () => setDialog({ kind: 'starters' }),
+    linkFrom: (from, to) => {
+      if (to) return linkTo(from, to);
+      setLinkingFrom(from);
+      notices.tell('Now choose the slide that it leads to. Escape leaves it.');
+    },
   });
 
   const onNodesChange = useCallback(
@@ -160,12 +169,10 @@ function DeckMap(): ReactElement {
       const moved = changes.filter((change) => change.type === 'position');
       const ended = moved.filter((change) => change.dragging === false && change.position);
       if (ended.length > 0) {
-        run(
-          moveCards(
-            doc,
-            ended.flatMap(({ id, position }) => cardsMoved(id, position!, deck.slides, regions)),
-          ),
+        const spots = ended.flatMap(({ id, position }) =>
+          cardsMoved(id, position!, deck.slides, regions),
         );
+        run(moveCards(doc, spots, 'hand', sectionUnder(spots, deck, regions)));
         setMoving({});
       } else if (moved.length > 0) {
         setMoving((old) => {
@@ -186,7 +193,7 @@ function DeckMap(): ReactElement {
         });
       }
     },
-    [doc, run, deck.slides, regions],
+    [doc, run, deck, regions],
   );
 
   const tidy = async (which: 'loose' | 'all'): Promise<void> => {
@@ -207,7 +214,7 @@ function DeckMap(): ReactElement {
     }
   };
 
-  const onConnect = useStable(({ source, target }: Connection): void => {
+  const linkTo = (source: string, target: string): void => {
     if (source.startsWith('section:') || target.startsWith('section:')) {
       notices.tell('Unfold the section first: a wire goes from slide to slide.');
       return;
@@ -215,13 +222,18 @@ function DeckMap(): ReactElement {
     const added = run(linkSlides(doc, source, target));
     if (!added) return;
     setSelection(onlyLink(added.linkId));
+    // What is typed next is its wording.
     setRewording(added.linkId);
-  });
+  };
+  const onConnect = useStable(({ source, target }: Connection) => linkTo(source, target));
   const onConnectEnd = useStable((event: MouseEvent | TouchEvent, state: FinalConnectionState) => {
     if (state.isValid || !state.fromNode || state.toNode) return;
     if (state.fromNode.id.startsWith('section:')) return;
     const point = 'changedTouches' in event ? event.changedTouches[0]! : event;
     const at = flow.screenToFlowPosition({ x: point.clientX, y: point.clientY });
+    // Anywhere on a card is on the card; only where there is none a new slide is meant.
+    const onto = cardAt(nodes, at);
+    if (onto) return onto.id === state.fromNode.id ? undefined : linkTo(state.fromNode.id, onto.id);
     act.addChoice(state.fromNode.id, { x: at.x, y: at.y - 55 });
   });
   const pickWire = useCallback(
@@ -262,6 +274,7 @@ function DeckMap(): ReactElement {
       leave: () => {
         setSelection(NOTHING);
         setIsClicking(false);
+        setLinkingFrom(null);
       },
     });
 
@@ -281,6 +294,11 @@ function DeckMap(): ReactElement {
   const isAdding = settings.panel === 'trails' && isClicking && trailId !== null;
 
   const onNodeClick = useStable((_: unknown, node: MapNode) => {
+    if (linkingFrom && node.type !== 'region') {
+      setLinkingFrom(null);
+      if (node.id !== linkingFrom) linkTo(linkingFrom, node.id);
+      return;
+    }
     if (isAdding && trailId && node.type === 'card') run(addStop(doc, trailId, node.id));
   });
   const onNodeDoubleClick = useStable((_: unknown, node: MapNode) => {
@@ -356,6 +374,8 @@ function DeckMap(): ReactElement {
               onNodeClick={onNodeClick}
               onPaneClick={onPaneClick}
               onNodeDoubleClick={onNodeDoubleClick}
+              multiSelectionKeyCode={MORE_KEYS}
+              selectionKeyCode={null}
               selectionOnDrag={isSelecting}
               panOnDrag={isSelecting ? OTHER_BUTTONS : true}
               selectionMode={SelectionMode.Partial}

@@ -1,7 +1,10 @@
 import {
+  CARD,
   foldedId,
   leadsOn,
+  type Deck,
   type MapRegions,
+  type SectionId,
   type RouteGraph,
   type Slide,
   type SlideId,
@@ -39,3 +42,49 @@ export function neighbour(
 }
 
 const distance = (a: Slide, b: Slide): number => Math.abs(a.y - b.y) + 2 * Math.abs(a.x - b.x);
+
+/** The card that lies at a place of the map; of two the one that was drawn later. */
+export function cardAt<T extends { id: string; type?: string; position: { x: number; y: number } }>(
+  nodes: readonly T[],
+  at: { x: number; y: number },
+): T | undefined {
+  return nodes.findLast(
+    ({ type, position: { x, y } }) =>
+      type !== 'region' &&
+      at.x >= x &&
+      at.x <= x + CARD.width &&
+      at.y >= y &&
+      at.y <= y + CARD.height,
+  );
+}
+
+/**
+ * The section that cards were put down in; undefined where that changes nothing. Only the middle of a card counts, and
+ * only where all of them are put down in the same one: cards of a section that are moved about stay in it.
+ */
+export function sectionUnder(
+  spots: readonly { slideId: SlideId; x: number; y: number }[],
+  deck: Deck,
+  { regions }: MapRegions,
+): SectionId | undefined {
+  const moved = new Set(spots.map(({ slideId }) => slideId));
+  const under = spots.map(({ slideId, x, y }) => {
+    const [mx, my] = [x + CARD.width / 2, y + CARD.height / 2];
+    const own = deck.slides[slideId]?.sectionId;
+    const inside = regions.filter(
+      ({ section, box }) =>
+        // Its own region grows with the card: that says nothing.
+        section.id !== own &&
+        Object.values(deck.slides).some(
+          (one) => one.sectionId === section.id && !moved.has(one.id),
+        ) &&
+        mx >= box.x &&
+        mx <= box.x + box.w &&
+        my >= box.y &&
+        my <= box.y + box.h,
+    );
+    return inside.sort((a, b) => b.depth - a.depth)[0]?.section.id;
+  });
+  const [first] = under;
+  return first && under.every((one) => one === first) ? first : undefined;
+}

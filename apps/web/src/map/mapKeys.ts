@@ -49,7 +49,9 @@ function withControl(event: KeyboardEvent, keys: Keys): (() => unknown) | null {
     case 'a':
       return keys.pickAll;
     case 'k':
-      return link ? () => act.lead(link.id) : null;
+      if (link) return () => act.lead(link.id);
+      // Two in hand: from the first that was picked to the second.
+      return slide && more.length < 2 ? () => act.linkFrom(slide.id, more[0]?.id) : null;
     case 'g':
       return slide ? act.makeSection : null;
     case 'd':

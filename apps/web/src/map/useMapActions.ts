@@ -40,6 +40,7 @@ export function useMapActions(args: {
   cut: (linkId: LinkId) => void;
   editSection: (section: Section) => void;
   openStarters: () => void;
+  linkFrom: (from: SlideId, to?: SlideId) => void;
 }): MapActions {
   const { deckId, doc, deck, graph, run } = useDeck();
   const { slideIds, ask, show } = args;
@@ -169,6 +170,7 @@ export function useMapActions(args: {
     leaveSection: () => void run(putIntoSection(doc, slideIds, null)),
     editSection: args.editSection,
     openStarters: args.openStarters,
+    linkFrom: args.linkFrom,
     keepAsStarter: (slide) =>
       ask({
         label: 'Name of the starter',

@@ -10,6 +10,7 @@ import {
 } from '@gobrel/core';
 import { type ComponentType } from 'react';
 import { ChoiceInput, ChoiceStill } from './choice/ChoiceInput';
+import { count } from '../decks/when';
 import { part } from '../offline/part';
 
 type Of<T, K extends KindName> = Extract<T, { kind: K }>;
@@ -183,7 +184,7 @@ const VIEWS: { [K in KindName]: QuestionViews<K> } = {
     drawsOnPicture: true,
     fillsCard: true,
     inWords: (_question, { strokes, labels }) =>
-      [`${strokes.length} strokes`, ...labels.map(({ text }) => `“${text}”`)].join(', '),
+      [count(strokes.length, 'stroke'), ...labels.map(({ text }) => `“${text}”`)].join(', '),
   },
 };
 

@@ -32,7 +32,7 @@ export default function BigScreenPage(): ReactElement {
 
 function Opened({ lessonId }: { lessonId: string }): ReactElement {
   const lesson = useLesson(lessonId);
-  const state = useDocument(`lesson:${lessonId}`, { hasAwareness: false });
+  const state = useDocument(`lesson:${lessonId}`, {});
   const desk = useDocument(`desk:${lessonId}`, { isServerMade: true });
   if (lesson.error || state.state === 'failed')
     return <Centre title="Not yours to open">This lesson is another teacher’s.</Centre>;

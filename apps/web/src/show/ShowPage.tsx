@@ -64,6 +64,10 @@ function Opened({ deckId, keepAs }: { deckId: string; keepAs: string }): ReactEl
   return <Show deckId={deckId} document={opening.document} />;
 }
 
+/** What arrow keys, and the clickers that teachers hold, send. */
+const BACK_KEYS = ['ArrowLeft', 'Backspace', 'PageUp'];
+const ON_KEYS = ['ArrowRight', 'PageDown'];
+
 function Show({ deckId, document }: { deckId: string; document: OpenDocument }): ReactElement {
   const deck: Deck = useReader(document.doc, (doc) => new DeckReader(doc));
   const graph = useMemo(() => routeGraph(deck), [deck]);
@@ -118,9 +122,12 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (isMapOpen) return;
-      if (event.key === 'Escape') void navigate(`/deck/${deckId}/map`);
-      else if (event.key === 'ArrowLeft' || event.key === 'Backspace') back();
-      else if (event.key === 'ArrowRight' || event.key === 'PageDown') goOn();
+      if (event.key === 'Escape') return void navigate(`/deck/${deckId}/map`);
+      // A link or button that has the focus takes Space and Enter for itself.
+      const isFocused = (event.target as HTMLElement).closest?.('a, button, input, [role=link]');
+      const isPress = (event.key === ' ' || event.key === 'Enter') && !isFocused;
+      if (BACK_KEYS.includes(event.key)) back();
+      else if (ON_KEYS.includes(event.key) || isPress) goOn();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

@@ -1,11 +1,10 @@
 import { isPiece, setNotes, type ElementId, type Layer, type Link, type Slide } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
-import { ListTree, Minus, Plus, Redo2, Undo2 } from 'lucide-react';
+import { ListTree, Minus, Plus } from 'lucide-react';
 import {
   useEffect,
   useRef,
   useState,
-  useSyncExternalStore,
   type ClipboardEvent,
   type DragEvent,
   type KeyboardEvent,
@@ -131,7 +130,6 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
         <div className="flex min-w-0 flex-1 flex-col border-x border-line bg-sand">
           <div className="flex h-[46px] shrink-0 items-center gap-1.5 px-3">
             <LayerSwitch edit={edit} />
-            <UndoRedo />
             <Sign
               icon={ListTree}
               label="Things on this slide"
@@ -234,39 +232,6 @@ function LayerSwitch({ edit }: { edit: StageEdit }): ReactElement {
         { value: 'pieces', label: 'Pieces' },
       ]}
     />
-  );
-}
-
-function UndoRedo(): ReactElement {
-  const { history } = useDeck();
-  const state = useSyncExternalStore(
-    history.subscribe,
-    () => `${history.canUndo()} ${history.canRedo()}`,
-  );
-  const [canUndo, canRedo] = state.split(' ').map((word) => word === 'true');
-  return (
-    <span className="ml-3 flex">
-      <Button
-        look="quiet"
-        size="small"
-        aria-label="Undo"
-        title="Undo (Ctrl+Z)"
-        disabled={!canUndo}
-        onClick={history.undo}
-      >
-        <Undo2 size={17} />
-      </Button>
-      <Button
-        look="quiet"
-        size="small"
-        aria-label="Redo"
-        title="Redo (Ctrl+Y)"
-        disabled={!canRedo}
-        onClick={history.redo}
-      >
-        <Redo2 size={17} />
-      </Button>
-    </span>
   );
 }
 

@@ -76,13 +76,11 @@ function Opened({ lesson }: { lesson: StudentLesson }): ReactElement {
   const { trouble } = useNotices();
   const folio = useDocument(`folio:${lesson.folioId}`, {
     keepAs: `gobrel:folio:${lesson.folioId}`,
-    hasAwareness: false,
     onUnkept: () =>
       trouble('What you wrote last was not kept: this folio had been handed in or closed by then.'),
   });
   const state = useDocument(`lesson:${lesson.lessonId}`, {
     keepAs: `gobrel:lesson:${lesson.lessonId}`,
-    hasAwareness: false,
   });
   if (folio.state === 'failed' || state.state === 'failed') {
     return (

@@ -41,7 +41,7 @@ const AFTER_TROUBLE = 1000;
  */
 export function openDocument(
   name: string,
-  options: { keepAs?: string; hasAwareness?: boolean; hasOwnSocket?: boolean } = {},
+  options: { keepAs?: string; hasOwnSocket?: boolean } = {},
 ): OpenDocument {
   const doc = new Y.Doc();
   const kept = options.keepAs ? new IndexeddbPersistence(options.keepAs, doc) : null;
@@ -74,7 +74,8 @@ export function openDocument(
     name,
     document: doc,
     token: 'cookie',
-    awareness: options.hasAwareness === false ? null : undefined,
+    // Who else is here is told in decks; in a lesson the desk knows.
+    awareness: name.startsWith('deck:') ? undefined : null,
     onStatus: tell,
     onUnsyncedChanges: tell,
     onSynced: tell,

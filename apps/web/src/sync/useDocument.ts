@@ -9,7 +9,6 @@ export type Opening =
 
 export interface DocumentOptions {
   keepAs?: string;
-  hasAwareness?: boolean;
   /**
    * The server makes this document anew from its rows, and may have done so while there was no connection. A copy from
    * before would not know which of two values is the later one, so a break means a new copy, over a socket of its own.
@@ -22,7 +21,7 @@ export interface DocumentOptions {
 /** Opens a document for as long as the component is there. */
 export function useDocument(name: string, options: DocumentOptions = {}): Opening {
   const [opening, setOpening] = useState<Opening>({ state: 'opening' });
-  const { keepAs, hasAwareness, isServerMade } = options;
+  const { keepAs, isServerMade } = options;
   const told = useRef(options.onUnkept);
   useEffect(() => {
     told.current = options.onUnkept;
@@ -31,7 +30,7 @@ export function useDocument(name: string, options: DocumentOptions = {}): Openin
     let isGone = false;
     let document: OpenDocument;
     const open = (): void => {
-      const opened = openDocument(name, { keepAs, hasAwareness, hasOwnSocket: isServerMade });
+      const opened = openDocument(name, { keepAs, hasOwnSocket: isServerMade });
       document = opened;
       opened.ready.then(
         () => !isGone && setOpening({ state: 'open', document: opened }),
@@ -72,7 +71,7 @@ export function useDocument(name: string, options: DocumentOptions = {}): Openin
       setOpening({ state: 'opening' });
       document.close();
     };
-  }, [name, keepAs, hasAwareness, isServerMade]);
+  }, [name, keepAs, isServerMade]);
   return opening;
 }
 

@@ -5,6 +5,7 @@ import {
   Route,
   Routes,
   useLocation,
+  useMatch,
   useNavigate,
   useParams,
 } from 'react-router';
@@ -19,6 +20,7 @@ import { DeckProvider, useDeck } from './DeckContext';
 import { Here } from './Here';
 import { isTyping } from './isTyping';
 import { isNamed, useTyped } from '../ui/useTyped';
+import { UndoRedo } from './UndoRedo';
 import { SavedLabel } from './SavedLabel';
 import { ShareDialog } from './ShareDialog';
 import { part } from '../offline/part';
@@ -75,6 +77,8 @@ function Views(): ReactElement {
   const { report } = useCheck();
   const [isSharing, setIsSharing] = useState(false);
   const navigate = useNavigate();
+  // A show starts from the slide one is on.
+  const here = useMatch('/deck/:deckId/slide/:slideId')?.params.slideId;
   const findings =
     report?.findings.filter(({ kind }) => FINDING_KINDS[kind].severity !== 'minor').length ?? 0;
 
@@ -122,9 +126,14 @@ function Views(): ReactElement {
         }
         right={
           <>
+            <UndoRedo />
             <Here />
             <SavedLabel document={document} />
-            <Button onClick={() => void navigate(`/deck/${deckId}/show`)}>Show</Button>
+            <Button
+              onClick={() => void navigate(`/deck/${deckId}/show${here ? `?from=${here}` : ''}`)}
+            >
+              Show
+            </Button>
             <Button look="main" onClick={() => setIsSharing(true)}>
               Share
             </Button>

@@ -1,5 +1,12 @@
 import * as Y from 'yjs';
-import { newId, refuse, type ElementId, type Result, type SlideId } from '../ids.js';
+import {
+  newId,
+  refuse,
+  type ElementId,
+  type Result,
+  type SlideId,
+  type SectionId,
+} from '../ids.js';
 import { layoutOf } from '../stage/layouts.js';
 import { cardSpotBeside, freeCardSpot } from '../map/cards.js';
 import { asNumber } from './decode.js';
@@ -106,6 +113,8 @@ export function moveCards(
   doc: Y.Doc,
   spots: { slideId: SlideId; x: number; y: number }[],
   by: 'hand' | 'layout' = 'hand',
+  /** The section that they were put down in, when that is another one. */
+  into?: SectionId,
 ): Result {
   doc.transact(() => {
     for (const { slideId, x, y } of spots) {
@@ -113,6 +122,7 @@ export function moveCards(
       slide?.set('x', Math.round(asNumber(x, 0)));
       slide?.set('y', Math.round(asNumber(y, 0)));
       if (by === 'hand') slide?.set('isPlacedByHand', true);
+      if (into) slide?.set('sectionId', into);
     }
   }, COMMAND);
   return { ok: true };
