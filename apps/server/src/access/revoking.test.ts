@@ -1,4 +1,5 @@
-import { readFolio, visit } from '@gobrel/core';
+import { clipSlides, readDeck, readFolio, visit, type Deck } from '@gobrel/core';
+import { choiceQuestion, deck, slide } from '@gobrel/core/testing';
 import { DecksService } from '../decks/DecksService.js';
 import { openClassroom, type Classroom } from '../testing/classroom.js';
 import { signUp, startServer, until, Visitor, type TestServer } from '../testing/testServer.js';
@@ -101,20 +102,37 @@ test('another teacher’s student is not taken over by naming their identity', a
   expect(await list()).toEqual([ada]);
 });
 
-test('two who ask, star and liken at once lose nothing of each other', async () => {
+test('two who ask and star at once lose nothing of each other', async () => {
   const ada = await room.join('Ada');
   const at = (path: string): string => `lessons/${room.lessonId}/${path}`;
   const stars = Array.from({ length: 6 }, (_, index) => `${ada.folioId}/q${index}`);
-  await Promise.all(stars.map((answer) => room.ines.post(at('star'), { answer, isStarred: true })));
-  const clip = (title: string): string =>
-    JSON.stringify({
-      gobrel: 'slides',
-      slides: [],
-      title,
-    });
-  expect(clip('x')).toContain('slides');
-  const { body } = await room.ines.get<{ starred: string[] }>(`lessons/${room.lessonId}`);
+  const doc = deck(slide('x', choiceQuestion('quick', 'Ready?', ['Yes', 'No'])));
+  const clip = JSON.stringify(clipSlides(readDeck(doc), 'elsewhere', ['x']));
+  const asked = await Promise.all([
+    ...stars.map((answer) => room.ines.post(at('star'), { answer, isStarred: true })),
+    ...[1, 2, 3].map(() => room.ines.post(at('ask'), { clip })),
+  ]);
+  expect(asked.map(({ status }) => status)).toEqual([...stars.map(() => 204), 200, 200, 200]);
+  const { body } = await room.ines.get<{ starred: string[]; asked: string[]; edition: Deck }>(
+    `lessons/${room.lessonId}`,
+  );
   expect([...body.starred].sort()).toEqual(stars);
+  expect(Object.keys(body.edition.slides).filter((id) => id.startsWith('asked-'))).toHaveLength(3);
+});
+
+test('an ended lesson is opened again, and deleted for good by the owner alone', async () => {
+  const ada = await room.join('Ada');
+  const at = `lessons/${room.lessonId}`;
+  expect((await room.ines.request('DELETE', at)).status).toBe(409);
+  await room.ines.post(`${at}/end`);
+  expect((await room.ines.post(`${at}/reopen`)).status).toBe(204);
+  expect((await ada.post('student/hand-in')).status).toBe(200);
+  await room.ines.post(`${at}/end`);
+  const other = await signUp(server.url, 'Other');
+  expect((await other.request('DELETE', at)).status).toBe(404);
+  expect((await room.ines.request('DELETE', at)).status).toBe(204);
+  expect((await ada.get('student/lesson')).status).toBe(401);
+  expect((await room.ines.get(at)).status).toBe(404);
 });
 
 test.each([

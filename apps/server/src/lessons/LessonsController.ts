@@ -1,4 +1,14 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Put, UseGuards } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  Post,
+  Put,
+  UseGuards,
+} from '@nestjs/common';
 import type { Deck, EditionChanges, LessonSettings } from '@gobrel/core';
 import { AccessService } from '../access/AccessService.js';
 import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
@@ -104,6 +114,25 @@ export class LessonsController {
     if (lesson.endedAt) throw refused('This lesson has ended.');
     await this.lessons.renew(lesson.id);
     await this.projector.renew(id);
+  }
+
+  /** A lesson that was ended goes on: under its code, or another one when that is taken by now. */
+  @Post('lessons/:id/reopen')
+  @HttpCode(204)
+  async reopen(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
+    await this.access.requireLesson(teacher.id, id);
+    await this.lessons.reopen(id);
+  }
+
+  /** Takes an ended lesson away for good, with all that was done in it. */
+  @Delete('lessons/:id')
+  @HttpCode(204)
+  async remove(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
+    await this.access.requireLesson(teacher.id, id);
+    const { deckId, endedAt } = await this.lessons.require(id);
+    await this.access.requireDeck(teacher.id, deckId, 'owner');
+    if (!endedAt) throw refused('This lesson is running. End it first.');
+    await this.lessons.remove(id);
   }
 
   @Post('lessons/:id/end')

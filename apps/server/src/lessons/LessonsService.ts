@@ -62,6 +62,7 @@ export interface LessonCard {
   joinCode: string;
   startedAt: string;
   endedAt: string | null;
+  opensAt: string | null;
   students: number;
   handedIn: number;
 }
@@ -321,7 +322,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   async listOfDeck(deckId: string): Promise<LessonCard[]> {
     return this.database.query<LessonCard[]>(
       `SELECT l.id, l.title, c.name AS "className", l.join_code AS "joinCode", l.started_at AS "startedAt",
-         l.ended_at AS "endedAt", count(f.id)::int AS students, count(f.handed_in_at)::int AS "handedIn"
+         l.ended_at AS "endedAt", l.opens_at AS "opensAt", count(f.id)::int AS students, count(f.handed_in_at)::int AS "handedIn"
        FROM lesson l LEFT JOIN class_list c ON c.id = l.class_list_id LEFT JOIN folio f ON f.lesson_id = l.id
        WHERE l.deck_id = $1 GROUP BY l.id, c.name ORDER BY l.started_at DESC`,
       [deckId],
@@ -416,6 +417,35 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       ...{ presenting: null, putUp: null, askedSlideId: null },
       ...{ vote: null, timerEndsAt: null },
     }));
+  }
+
+  async reopen(lessonId: string): Promise<void> {
+    for (let attempt = 0; attempt < 20; attempt++) {
+      try {
+        await this.change(lessonId, (state) => ({ ...state, isEnded: false, endedAt: 0 }), true);
+        return;
+      } catch (error) {
+        if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
+        await this.database.query('UPDATE lesson SET join_code = $2 WHERE id = $1', [
+          lessonId,
+          makeJoinCode(random),
+        ]);
+      }
+    }
+    throw refused('No free join code was found. End a lesson that is over and try again.');
+  }
+
+  /** The lesson, its folios and what they hold. */
+  async remove(lessonId: string): Promise<void> {
+    const folios = await this.database.query<{ id: string }[]>(
+      'SELECT id FROM folio WHERE lesson_id = $1',
+      [lessonId],
+    );
+    await this.database.query('DELETE FROM lesson WHERE id = $1', [lessonId]);
+    for (const { id } of folios) {
+      this.sync.hangUpOn({ folioId: id });
+      await this.sync.forget(`folio:${id}`);
+    }
   }
 
   async setLineUp(lessonId: string, folioIds: string[]): Promise<void> {

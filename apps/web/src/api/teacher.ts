@@ -60,6 +60,7 @@ export interface LessonCard {
   joinCode: string;
   startedAt: string;
   endedAt: string | null;
+  opensAt: string | null;
   students: number;
   handedIn: number;
 }

@@ -12,6 +12,26 @@ export function when(iso: string, now = new Date()): string {
   });
 }
 
+/** The day and the time, in the reader's own zone. */
+export const whenAt = (iso: string, now = new Date()): string =>
+  `${when(iso, now)}, ${new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
+
+/** When something to come is: today, tomorrow, a weekday, otherwise the date; with its time. */
+export function comesAt(iso: string, now = new Date()): string {
+  const then = new Date(iso);
+  const days = Math.round((startOfDay(then) - startOfDay(now)) / 86_400_000);
+  const day =
+    days <= 0
+      ? 'today'
+      : days === 1
+        ? 'tomorrow'
+        : then.toLocaleDateString(
+            'en-GB',
+            days < 7 ? { weekday: 'long' } : { day: 'numeric', month: 'long' },
+          );
+  return `${day}, ${then.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`;
+}
+
 const startOfDay = (date: Date): number =>
   new Date(date.getFullYear(), date.getMonth(), date.getDate()).getTime();
 

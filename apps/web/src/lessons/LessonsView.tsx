@@ -1,11 +1,12 @@
 import { decodeLessonSettings } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { http } from '../api/http';
-import { useChange, useClasses, useLessons } from '../api/teacher';
-import { count, when } from '../decks/when';
+import { http, sentenceOf } from '../api/http';
+import { useChange, useClasses, useLessons, type LessonCard } from '../api/teacher';
+import { comesAt, count, whenAt } from '../decks/when';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
+import { useNotices } from '../ui/Notice';
 import { Badge } from '../ui/Page';
 import { Segments } from '../ui/Segments';
 import { useDeck } from '../workspace/DeckContext';
@@ -16,6 +17,15 @@ export default function LessonsView(): ReactElement {
   const { deckId } = useDeck();
   const lessons = useLessons(deckId);
   const [isStarting, setIsStarting] = useState(false);
+  const [removing, setRemoving] = useState<LessonCard | null>(null);
+  const { trouble } = useNotices();
+  const told = { onError: (error: unknown) => trouble(sentenceOf(error)) };
+  const reopening = useChange(
+    (id: string) => http.post(`lessons/${id}/reopen`),
+    ['lessons', deckId],
+    ['decks'],
+  );
+  const removal = useChange((id: string) => http.remove(`lessons/${id}`), ['lessons', deckId]);
   return (
     <main className="h-full overflow-auto px-6 py-6 md:px-12">
       <div className="mb-5 flex items-center gap-4">
@@ -40,10 +50,12 @@ export default function LessonsView(): ReactElement {
                 to={`/desk/${lesson.id}`}
                 className="font-semibold after:absolute after:inset-0"
               >
-                {lesson.className ?? 'Open to names'}, {when(lesson.startedAt)}
+                {lesson.className ?? 'Open to names'}, {whenAt(lesson.startedAt)}
               </Link>
               <p className="text-[13px] text-soft">
                 {count(lesson.students, 'student')}, {lesson.handedIn} handed in
+                {lesson.endedAt && `; ended ${whenAt(lesson.endedAt)}`}
+                {opensLater(lesson) && `; opens ${comesAt(lesson.opensAt!)}`}
               </p>
             </div>
             <Link
@@ -53,7 +65,20 @@ export default function LessonsView(): ReactElement {
               Results
             </Link>
             {lesson.endedAt ? (
-              <Badge>ended</Badge>
+              <span className="relative z-10 flex items-center gap-1">
+                <Badge>ended</Badge>
+                <Button size="small" look="quiet" onClick={() => reopening.mutate(lesson.id, told)}>
+                  Open again
+                </Button>
+                <Button size="small" look="quiet" onClick={() => setRemoving(lesson)}>
+                  Delete …
+                </Button>
+              </span>
+            ) : opensLater(lesson) ? (
+              <>
+                <span className="font-head text-[18px] tracking-[0.08em]">{lesson.joinCode}</span>
+                <Badge>not open yet</Badge>
+              </>
             ) : (
               <>
                 <span className="font-head text-[18px] tracking-[0.08em]">{lesson.joinCode}</span>
@@ -64,9 +89,31 @@ export default function LessonsView(): ReactElement {
         ))}
       </ul>
       <StartLesson isOpen={isStarting} onClose={() => setIsStarting(false)} />
+      <Dialog
+        title="Delete this lesson?"
+        description="All that the students did in it, its marks and its results are lost for good. The deck stays."
+        isOpen={removing !== null}
+        onClose={() => setRemoving(null)}
+      >
+        <div className="flex justify-end gap-2">
+          <Button onClick={() => setRemoving(null)}>Keep it</Button>
+          <Button
+            look="main"
+            onClick={() => {
+              if (removing) removal.mutate(removing.id, told);
+              setRemoving(null);
+            }}
+          >
+            Delete for good
+          </Button>
+        </div>
+      </Dialog>
     </main>
   );
 }
+
+const opensLater = ({ opensAt, endedAt }: LessonCard): boolean =>
+  endedAt === null && opensAt !== null && Date.parse(opensAt) > Date.now();
 
 function StartLesson({ isOpen, onClose }: { isOpen: boolean; onClose: () => void }): ReactElement {
   const { deckId } = useDeck();

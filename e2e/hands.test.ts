@@ -1,0 +1,102 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { drag, isSaved, LAMP, newDeck, signIn, someone, test } from './people';
+
+const card = (page: Page, title: string): Locator =>
+  page
+    .getByRole('application', { name: 'Map of the deck' })
+    .getByRole('group', { name: title, exact: true });
+const bar = (page: Page): Locator => page.getByRole('toolbar', { name: 'Map', exact: true });
+
+/** A deck of cards that nothing leads to but a choice from the first. */
+async function cards(page: Page, first: string, ...others: string[]): Promise<void> {
+  await newDeck(page, 'Hands');
+  await page.keyboard.type(first);
+  await page.keyboard.press('Enter');
+  for (const title of others) {
+    await page.keyboard.press('Tab');
+    await page.keyboard.type(title);
+    await page.keyboard.press('Enter');
+    await expect(card(page, title)).toBeVisible();
+    await page.keyboard.press('ArrowLeft');
+    await expect(bar(page)).toContainText(first);
+  }
+  await page.getByRole('button', { name: 'Fit the whole map' }).click();
+}
+
+test('a wire that is dropped anywhere on a card leads to it, and what is typed then is its wording', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await cards(page, 'Pier', 'Sea', 'Cave');
+  await card(page, 'Sea').click();
+  await drag(page, page.getByLabel('Draw a link from Sea'), card(page, 'Cave'), { x: 0.8, y: 0.7 });
+  await expect(page.getByLabel('Wording of the choice')).toBeFocused();
+  await page.keyboard.type('Dive in');
+  await page.keyboard.press('Enter');
+  await expect(bar(page)).toContainText('“Dive in”');
+  await expect(page.locator('.react-flow__node-card')).toHaveCount(3);
+  // A tablet has no Ctrl+Z.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('link', { name: 'Check' }).click();
+  await expect(page.getByRole('button', { name: 'Redo' })).toBeEnabled();
+});
+
+test('two cards are linked by keyboard alone, and by tap and tap', async ({ browser }) => {
+  const page = await signIn(await someone(browser));
+  await cards(page, 'Pier', 'Sea', 'Cave');
+  await card(page, 'Sea').click();
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(bar(page)).toContainText('2 slides');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('By key');
+  await page.keyboard.press('Enter');
+  await expect(bar(page)).toContainText('“By key”');
+  // Shift adds to what is in hand, as on the stage.
+  await card(page, 'Pier').click();
+  await card(page, 'Cave').click({ modifiers: ['Shift'] });
+  await expect(bar(page)).toContainText('2 slides');
+  await card(page, 'Cave').click();
+  await page.getByRole('button', { name: 'Link to …' }).click();
+  await card(page, 'Pier').click();
+  await page.keyboard.type('By tap');
+  await page.keyboard.press('Enter');
+  await expect(bar(page)).toContainText('“By tap”');
+  await isSaved(page);
+});
+
+test('a show begins on the slide one is on, and a clicker drives it', async ({ browser }) => {
+  const page = await signIn(await someone(browser));
+  await page.goto(`${LAMP}/slide/copper`);
+  await expect(page.getByRole('group', { name: 'Stage: Copper holds' })).toBeVisible();
+  await page.getByRole('button', { name: 'Show', exact: true }).click();
+  await expect(page.getByRole('group', { name: 'Copper holds' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('group', { name: 'The lamp is lit' })).toBeVisible();
+  await page.keyboard.press('PageUp');
+  await expect(page.getByRole('group', { name: 'Copper holds' })).toBeVisible();
+  await page.keyboard.press('PageDown');
+  await expect(page.getByRole('group', { name: 'The lamp is lit' })).toBeVisible();
+});
+
+test('a shared device is given back, and the next child sees nothing of the one before', async ({
+  browser,
+}) => {
+  const device = await someone(browser);
+  const name = `Mona ${Date.now()}`;
+  await device.goto('/join?code=TERN+482');
+  await device.getByRole('button', { name: 'Go on' }).click();
+  await device.getByLabel(/your name/i).fill(name);
+  await device.getByRole('button', { name: 'Join', exact: true }).click();
+  await device.getByRole('link', { name: 'Climb the tower' }).click();
+  await isSaved(device);
+  await device.goto('/join');
+  await expect(device.getByRole('region', { name: 'In a lesson' })).toContainText(name);
+  await device.getByRole('button', { name: 'I am somebody else' }).click();
+  await expect(device.getByRole('region', { name: 'In a lesson' })).toHaveCount(0);
+  await device.goto('/lesson');
+  await expect(device.getByLabel('Join code')).toBeVisible();
+  const kept = await device.evaluate(async () =>
+    (await indexedDB.databases()).map((one) => one.name).filter((one) => one?.includes('folio')),
+  );
+  expect(kept).toEqual([]);
+});
