@@ -28,63 +28,99 @@ export function sectionPath(deck: Deck, sectionId: SectionId | null): Section[] 
   return path;
 }
 
+/** What lies in a section and in those inside it; the corners in map units. */
+interface Extent {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+  /** Sections with slides that lie in each other inside it. */
+  levels: number;
+}
+
+/** Two passes over sections and slides: from the outermost sections in, and back. */
 export function mapRegions(deck: Deck): MapRegions {
+  const inOrder = outermostFirst(deck);
+  const depths = new Map<SectionId, number>();
+  const foldedIn = new Map<SectionId, SectionId>();
+  for (const { id, parentId, isFolded } of inOrder) {
+    depths.set(id, parentId ? (depths.get(parentId) ?? -1) + 1 : 0);
+    const outer = (parentId && foldedIn.get(parentId)) || (isFolded ? id : null);
+    if (outer) foldedIn.set(id, outer);
+  }
   const hiddenIn = new Map<SlideId, SectionId>();
-  const members = new Map<SectionId, Slide[]>();
-  for (const slide of Object.values(deck.slides)) {
-    const path = sectionPath(deck, slide.sectionId);
-    if (path.length === 0) continue;
-    const outermostFolded = [...path].reverse().find(({ isFolded }) => isFolded);
-    if (outermostFolded) hiddenIn.set(slide.id, outermostFolded.id);
-    for (const { id } of path) {
-      const list = members.get(id);
-      if (list) list.push(slide);
-      else members.set(id, [slide]);
-    }
+  const hidden = new Map<SectionId, SlideId[]>();
+  const extents = new Map<SectionId, Extent>();
+  const take = (into: SectionId, extent: Extent): void => {
+    const known = extents.get(into);
+    if (!known) return void extents.set(into, { ...extent });
+    known.left = Math.min(known.left, extent.left);
+    known.top = Math.min(known.top, extent.top);
+    known.right = Math.max(known.right, extent.right);
+    known.bottom = Math.max(known.bottom, extent.bottom);
+    known.levels = Math.max(known.levels, extent.levels);
+  };
+  for (const { id, sectionId, x, y } of Object.values(deck.slides)) {
+    if (!sectionId || !deck.sections[sectionId]) continue;
+    take(sectionId, { left: x, top: y, right: x, bottom: y, levels: 0 });
+    const outer = foldedIn.get(sectionId);
+    if (!outer) continue;
+    hiddenIn.set(id, outer);
+    const list = hidden.get(outer);
+    if (list) list.push(id);
+    else hidden.set(outer, [id]);
+  }
+  for (const { id, parentId, isFolded } of [...inOrder].reverse()) {
+    const extent = extents.get(id);
+    if (!extent || !parentId || !deck.sections[parentId]) continue;
+    const { left, top, levels } = extent;
+    // A folded one is a card where its first slide lies.
+    take(
+      parentId,
+      isFolded
+        ? { left, top, right: left, bottom: top, levels: levels + 1 }
+        : { ...extent, levels: levels + 1 },
+    );
   }
   const result: MapRegions = { regions: [], folded: [], hiddenIn };
   for (const section of Object.values(deck.sections)) {
-    const slides = members.get(section.id) ?? [];
-    if (slides.length === 0) continue;
-    const path = sectionPath(deck, section.id);
-    // What lies in a folded section is not seen itself.
-    if (path.slice(1).some(({ isFolded }) => isFolded)) continue;
-    if (section.isFolded) {
-      const x = Math.min(...slides.map((slide) => slide.x));
-      const y = Math.min(...slides.map((slide) => slide.y));
-      result.folded.push({ section, x, y, slideIds: slides.map(({ id }) => id) });
+    const extent = extents.get(section.id);
+    const outer = foldedIn.get(section.id);
+    if (!extent) continue;
+    const { left, top, right, bottom, levels } = extent;
+    if (outer === section.id) {
+      const slideIds = hidden.get(section.id) ?? [];
+      result.folded.push({ section, x: left, y: top, slideIds });
     }
-  }
-  const foldedAt = new Map(result.folded.map(({ section, x, y }) => [section.id, { x, y }]));
-  const levelsBelow = (sectionId: SectionId): number =>
-    Math.max(
-      0,
-      ...Object.values(deck.sections)
-        .filter(({ parentId, id }) => parentId === sectionId && members.has(id))
-        .map(({ id }) => 1 + levelsBelow(id)),
-    );
-  for (const section of Object.values(deck.sections)) {
-    const path = sectionPath(deck, section.id);
-    const slides = members.get(section.id) ?? [];
-    if (slides.length === 0 || path.some(({ isFolded }) => isFolded)) continue;
-    const spots = slides.map((slide) => {
-      const within = hiddenIn.get(slide.id);
-      return (within && foldedAt.get(within)) || slide;
-    });
-    const room = PADDING * (1 + levelsBelow(section.id));
-    const top = room + NAME * (1 + levelsBelow(section.id) * 0.5);
-    const x = Math.min(...spots.map((spot) => spot.x)) - room;
-    const y = Math.min(...spots.map((spot) => spot.y)) - top;
-    const right = Math.max(...spots.map((spot) => spot.x)) + CARD.width + room;
-    const bottom = Math.max(...spots.map((spot) => spot.y)) + CARD.height + room;
+    if (outer) continue;
+    const room = PADDING * (1 + levels);
+    const head = room + NAME * (1 + levels * 0.5);
     result.regions.push({
       section,
-      box: { x, y, w: right - x, h: bottom - y },
-      depth: path.length - 1,
+      box: {
+        x: left - room,
+        y: top - head,
+        w: right + CARD.width + room - (left - room),
+        h: bottom + CARD.height + room - (top - head),
+      },
+      depth: depths.get(section.id) ?? 0,
     });
   }
   result.regions.sort((a, b) => a.depth - b.depth);
   return result;
+}
+
+/** Sections so that each comes after the one it lies in. A reading has no rings of them. */
+function outermostFirst({ sections }: Deck): Section[] {
+  const inside = new Map<SectionId, Section[]>();
+  const order: Section[] = [];
+  for (const section of Object.values(sections)) {
+    const { parentId } = section;
+    if (!parentId || !sections[parentId]) order.push(section);
+    else inside.set(parentId, [...(inside.get(parentId) ?? []), section]);
+  }
+  for (let at = 0; at < order.length; at += 1) order.push(...(inside.get(order[at]!.id) ?? []));
+  return order;
 }
 
 /** A wire as it is seen: between slides, or the folded sections that hide them; several become one. */
