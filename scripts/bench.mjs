@@ -8,6 +8,7 @@ const BENCHES = [
   'acknowledgedSave',
   'folioSync',
   'fullCheck',
+  'growth',
   'planText',
   'mapPan',
   'stage',

@@ -34,6 +34,7 @@ import {
   useRef,
   useState,
   type KeyboardEvent,
+  type MouseEvent as ReactMouseEvent,
   type ReactElement,
 } from 'react';
 import { http, sentenceOf } from '../api/http';
@@ -293,13 +294,16 @@ function DeckMap(): ReactElement {
       : [];
   const isAdding = settings.panel === 'trails' && isClicking && trailId !== null;
 
-  const onNodeClick = useStable((_: unknown, node: MapNode) => {
+  const onNodeClick = useStable((event: ReactMouseEvent, node: MapNode) => {
     if (linkingFrom && node.type !== 'region') {
       setLinkingFrom(null);
       if (node.id !== linkingFrom) linkTo(linkingFrom, node.id);
       return;
     }
     if (isAdding && trailId && node.type === 'card') run(addStop(doc, trailId, node.id));
+    // One of several that is pressed alone is alone in hand.
+    const isMore = event.shiftKey || event.ctrlKey || event.metaKey;
+    if (!isMore && node.type !== 'region') setSelection(onlyCards([node.id]));
   });
   const onNodeDoubleClick = useStable((_: unknown, node: MapNode) => {
     if (node.type === 'card') act.open(node.id);

@@ -132,6 +132,14 @@ function AtWork(props: {
   useEffect(() => {
     if (isOnline) void queries.invalidateQueries({ queryKey: ['student'] });
   }, [isOnline, queries]);
+  useEffect(() => {
+    if (!isOnline) return;
+    // What cannot be brought now is brought when the connection is back.
+    const bring = (): Promise<void> =>
+      import('./bringLesson').then(({ bringLesson }) => bringLesson(edition));
+    const timer = setTimeout(() => void bring().catch(() => undefined), AFTER_FIRST_SLIDE);
+    return () => clearTimeout(timer);
+  }, [edition, isOnline]);
   const asked = edition.slides[state?.askedSlideId ?? ''];
   const vote = state?.vote?.isOpen && state.vote.slideId === walk.here ? state.vote : null;
 
@@ -145,14 +153,6 @@ function AtWork(props: {
     // The walk moves with `here`; its functions need not be followed.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [pace, classSlide, here, isClosed, isKnown, edition]);
-
-  useEffect(() => {
-    const timer = setTimeout(
-      () => void import('./bringLesson').then(({ bringLesson }) => bringLesson(edition)),
-      AFTER_FIRST_SLIDE,
-    );
-    return () => clearTimeout(timer);
-  }, [edition]);
 
   const marks = useMarks(lesson, `${renewed} ${lesson.handedInAt ?? ''}`, folio);
   const graph = useMemo(() => routeGraph(edition), [edition]);

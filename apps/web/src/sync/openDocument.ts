@@ -34,6 +34,8 @@ const REFUSALS: readonly string[] = ['not-yours', 'no-such-document'];
 /** Milliseconds before a device signs in again, so that a server in trouble is not asked without a pause. */
 const BEFORE_AGAIN = 250;
 const AFTER_TROUBLE = 1000;
+/** Milliseconds that a change may wait for its acknowledgement before the server is asked what it has. */
+const UNANSWERED = 6000;
 
 /**
  * Opens a document over the one connection of this page, or one of its own. With `keepAs` it is kept on this device
@@ -102,6 +104,16 @@ export function openDocument(
       tell();
     },
   });
+  // What was on its way when the network faltered may never be answered: after a while all that is missing is told anew.
+  let waitsSince: number | null = null;
+  const nudge = setInterval(() => {
+    if (savedState() !== 'saving') waitsSince = null;
+    else if (waitsSince === null) waitsSince = Date.now();
+    else if (Date.now() - waitsSince > UNANSWERED) {
+      waitsSince = Date.now();
+      provider.forceSync();
+    }
+  }, 1000);
   const stopListening = connection.subscribe(tell);
   provider.attach();
   const ready = new Promise<void>((resolve, reject) => {
@@ -140,6 +152,7 @@ export function openDocument(
     },
     close() {
       isClosed = true;
+      clearInterval(nudge);
       stopListening();
       provider.destroy();
       if (options.hasOwnSocket) connection.close();
