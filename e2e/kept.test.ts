@@ -95,6 +95,23 @@ test('what is on the screen when the teacher holds or ends the lesson is on the 
   await expect(roll).toHaveText(await field(mona).inputValue());
 });
 
+test('what is written after another tab has handed in is taken off the screen, and that is said', async ({
+  browser,
+}) => {
+  const { mona, roll } = await writing(browser);
+  const other = await mona.context().newPage();
+  await other.goto('/lesson');
+  await typeOn(mona, field(mona), SENTENCE);
+  await expect(field(other)).toHaveValue(SENTENCE);
+  await mona.getByRole('button', { name: 'Hand in' }).click();
+  await mona.getByRole('button', { name: 'Hand in now' }).click();
+  await expect(mona.getByText(/^Handed in\./)).toBeVisible();
+  await typeOn(other, field(other), ' Too late.');
+  await expect(other.getByText(/What you wrote last was not kept/)).toBeVisible();
+  await expect(field(other)).toHaveValue(SENTENCE);
+  await expect(roll).toHaveText(SENTENCE);
+});
+
 test('a laptop that is closed and opened again goes on with the same words', async ({
   browser,
 }) => {

@@ -10,7 +10,7 @@ export default defineConfig({
   outputDir: join(root, 'test-results'),
   timeout: 90_000,
   expect: { timeout: 10_000 },
-  workers: 1,
+  workers: 2,
   // On a busy machine a browser may be late once; twice is a fault.
   retries: 1,
   reporter: [['list'], ['json']],

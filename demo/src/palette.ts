@@ -1,5 +1,5 @@
 import type { AssetRef, Box } from '@gobrel/core';
-import { element, scenery, text, type SlidePart } from '@gobrel/core/testing';
+import { OWN, element, scenery, text, type SlidePart } from '@gobrel/core/testing';
 import type { PictureName } from './pictures.js';
 
 /** The demo's pictures as the server keeps them. */
@@ -43,6 +43,7 @@ export function drawnPiece(
     id,
     box: where,
     asset: pictures[picture],
+    credit: OWN,
     alt: name,
     name,
     fit: 'contain',

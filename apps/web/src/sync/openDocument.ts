@@ -46,6 +46,8 @@ export function openDocument(
   options: { keepAs?: string; hasOwnSocket?: boolean } = {},
 ): OpenDocument {
   const doc = new Y.Doc();
+  // The server's own documents are written by nobody here: an older copy of one may hold more than it wants back.
+  const isWritten = /^(deck|folio):/.test(name);
   const kept = options.keepAs ? new IndexeddbPersistence(options.keepAs, doc) : null;
   const connection = options.hasOwnSocket ? ownConnection() : pageConnection();
   const listeners = new Set<() => void>();
@@ -82,7 +84,7 @@ export function openDocument(
     onUnsyncedChanges: tell,
     onSynced: tell,
     onMessage: ({ event }) => {
-      if (!isRefusedWrite(event.data as ArrayBuffer)) return;
+      if (!isWritten || !isRefusedWrite(event.data as ArrayBuffer)) return;
       // Once more with all that is there: it may have been a moment in which nothing was taken.
       if (++untaken === 1) setTimeout(signInAgain, AFTER_TROUBLE);
       tell();
@@ -107,7 +109,7 @@ export function openDocument(
   // What was on its way when the network faltered may never be answered: after a while all that is missing is told anew.
   let waitsSince: number | null = null;
   const nudge = setInterval(() => {
-    if (savedState() !== 'saving') waitsSince = null;
+    if (!isWritten || savedState() !== 'saving') waitsSince = null;
     else if (waitsSince === null) waitsSince = Date.now();
     else if (Date.now() - waitsSince > UNANSWERED) {
       waitsSince = Date.now();

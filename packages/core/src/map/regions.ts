@@ -1,4 +1,4 @@
-import type { Box, Deck, Section, Slide } from '../deck/types.js';
+import type { Box, Deck, Section } from '../deck/types.js';
 import type { SectionId, SlideId } from '../ids.js';
 import { CARD } from './cards.js';
 import type { RouteGraph } from './graph.js';

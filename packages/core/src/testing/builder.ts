@@ -210,6 +210,9 @@ export function choiceQuestion(
   });
 }
 
+/** The credit of a drawing of our own. */
+export const OWN = { title: '', author: '', source: '', licence: 'own' } as const;
+
 /** A picture on the background layer over the whole stage. */
 export function scenery(asset: AssetRef, id: ElementId, alt = ''): SlidePart {
   return element({
@@ -218,6 +221,7 @@ export function scenery(asset: AssetRef, id: ElementId, alt = ''): SlidePart {
     id,
     box: box(0, 0, STAGE.width, STAGE.height),
     asset,
+    credit: OWN,
     alt,
     fit: 'cover',
   });
