@@ -1,6 +1,7 @@
 import {
   binsOfSums,
   cronbachAlpha,
+  questionsInAlpha,
   discrimination,
   facility,
   medianOf,
@@ -131,12 +132,13 @@ export function LessonFigures(props: { table: MarkTable }): ReactElement {
     points: from === to ? String(from) : `${from.toFixed(1)} – ${to.toFixed(1)}`,
     students: count,
   }));
+  const leftOut = table.questionIds.length - questionsInAlpha(table).length;
   return (
     <section aria-label="The lesson in figures">
       <div className="mb-4 flex flex-wrap gap-2">
         <FigureView
           name="Cronbach’s alpha"
-          how="How well the questions go together, for those whose route led to all of them; what they left out earns nothing:"
+          how={`How well the questions go together, for those whose route led to all of them; what they left out earns nothing.${leftOut > 0 ? ` ${leftOut} without points or without marks yet ${leftOut === 1 ? 'is' : 'are'} left out.` : ''} It rests on`}
           figure={cronbachAlpha(table)}
         />
         <FigureView

@@ -3,6 +3,7 @@ import {
   binsOfSums,
   correlation,
   cronbachAlpha,
+  questionsInAlpha,
   discrimination,
   facility,
   markedQuestions,
@@ -100,6 +101,35 @@ describe('worked out by hand', () => {
   test('questions that all say the same have an alpha of 1', () => {
     const rows = Array.from({ length: 12 }, (_, index) => Array(4).fill(index % 2) as number[]);
     expect(cronbachAlpha(table(rows)).value).toBeCloseTo(1, 12);
+  });
+
+  test('upper less lower says the same in whatever order the names stand, also where many tie', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(1), fc.nat(1), fc.nat(1)), { minLength: 20, maxLength: 30 }),
+        fc.integer(),
+        (rows, seed) => {
+          const mixed = [...rows].sort(
+            (a, b) => ((a[0] * 7 + a[1] * 3 + seed) % 5) - ((b[0] * 7 + b[1] * 3 + seed) % 5),
+          );
+          const there = upperLower(table(rows), 0).value!;
+          expect(upperLower(table([...rows].reverse()), 0).value).toBeCloseTo(there, 9);
+          expect(upperLower(table(mixed), 0).value).toBeCloseTo(there, 9);
+        },
+      ),
+    );
+  });
+
+  test('questions without points, and those without a mark yet, are not in alpha', () => {
+    const rows = Array.from({ length: 12 }, (_, at) => [at % 2, at % 3 === 0 ? 1 : 0, at % 2]);
+    const alone = cronbachAlpha(table(rows)).value!;
+    const more: MarkTable = {
+      questionIds: ['a', 'b', 'c', 'thinking', 'essay'],
+      points: [...table(rows).points, 0, 5],
+      rows: rows.map((row) => [...row, 1, null]),
+    };
+    expect(questionsInAlpha(more)).toEqual([0, 1, 2]);
+    expect(cronbachAlpha(more).value).toBeCloseTo(alone, 12);
   });
 
   // Of twenty, 27 % are five: the five best have the first question right, of the five last one has.

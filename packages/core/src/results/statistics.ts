@@ -79,7 +79,8 @@ export function discrimination(table: MarkTable, at: number): Figure {
 
 /**
  * Upper–lower discrimination (Kelley, 1939): the facility among the upper 27 % by all that they earned, less that among
- * the lower 27 %. Each group is rounded to whole students.
+ * the lower 27 %. Each group is rounded to whole students. Of students who earned the same at the border of a group, those
+ * places are shared out equally among all of them: the order of names says nothing.
  */
 export function upperLower(table: MarkTable, at: number): Figure {
   const totals = totalsOf(table);
@@ -90,19 +91,35 @@ export function upperLower(table: MarkTable, at: number): Figure {
   if (answered.length < ENOUGH.groups) {
     return { value: null, students: answered.length, needed: ENOUGH.groups };
   }
-  answered.sort((a, b) => b.total - a.total);
   const size = Math.max(1, Math.round(answered.length * 0.27));
-  const upper = answered.slice(0, size).map(({ mark }) => mark);
-  const lower = answered.slice(-size).map(({ mark }) => mark);
-  return { value: mean(upper) - mean(lower), students: answered.length };
+  const upper = meanOfFirst(
+    [...answered].sort((a, b) => b.total - a.total),
+    size,
+  );
+  const lower = meanOfFirst(
+    [...answered].sort((a, b) => a.total - b.total),
+    size,
+  );
+  return { value: upper - lower, students: answered.length };
+}
+
+/** The mean mark of the first so many; those who tie for the last places are in the group in part. */
+function meanOfFirst(ranked: readonly { mark: number; total: number }[], size: number): number {
+  const border = ranked[size - 1]!.total;
+  const isTied = ({ total }: { total: number }): boolean => Math.abs(total - border) < 1e-9;
+  const sure = ranked.slice(0, size).filter((one) => !isTied(one));
+  const tied = ranked.filter(isTied);
+  const sum = sure.reduce((all, { mark }) => all + mark, 0);
+  return (sum + (size - sure.length) * mean(tied.map(({ mark }) => mark))) / size;
 }
 
 /**
  * Cronbach's alpha: k / (k − 1) · (1 − Σ variances of the questions / variance of the totals), in points, of the students
- * whose route led to all questions; what those left out earns nothing. It asks for two questions at least and totals
- * that vary.
+ * whose route led to all questions; what those left out earns nothing. Questions without points, and those that nobody
+ * has a mark for yet, are not among them (`questionsInAlpha`). It asks for two questions at least and totals that vary.
  */
-export function cronbachAlpha(whole: MarkTable): Figure {
+export function cronbachAlpha(all: MarkTable): Figure {
+  const whole = onlyQuestions(all, questionsInAlpha(all));
   const table = { ...whole, rows: whole.rows.filter((_, at) => metAll(whole, at)) };
   const { rows, points, questionIds } = table;
   const k = questionIds.length;
@@ -116,6 +133,22 @@ export function cronbachAlpha(whole: MarkTable): Figure {
   );
   return { value: (k / (k - 1)) * (1 - parts / ofTotals), students: rows.length };
 }
+
+/** The places of the questions that alpha is reckoned from. */
+export const questionsInAlpha = ({ questionIds, points, rows }: MarkTable): number[] =>
+  questionIds.flatMap((_, at) =>
+    points[at]! > 0 && rows.some((row) => typeof row[at] === 'number') ? [at] : [],
+  );
+
+const onlyQuestions = (
+  { questionIds, points, rows, met }: MarkTable,
+  places: readonly number[],
+): MarkTable => ({
+  questionIds: places.map((at) => questionIds[at]!),
+  points: places.map((at) => points[at]!),
+  rows: rows.map((row) => places.map((at) => row[at] ?? null)),
+  ...(met ? { met: met.map((row) => places.map((at) => row[at] ?? true)) } : {}),
+});
 
 const metAll = ({ rows, met }: MarkTable, at: number): boolean =>
   !met || rows[at]!.every((mark, question) => mark !== null || met[at]![question] === true);
