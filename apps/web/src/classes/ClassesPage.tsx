@@ -11,6 +11,7 @@ import { Badge, Header } from '../ui/Page';
 import { saveFile } from '../ui/saveFile';
 import { ClassEditor } from './ClassEditor';
 import { readClassCsv, writeClassCsv, type ListedName } from './classCsv';
+import { decodeText } from '../ui/csv';
 
 export default function ClassesPage(): ReactElement {
   return <RequireTeacher>{() => <Classes />}</RequireTeacher>;
@@ -152,8 +153,8 @@ function NewClass(): ReactElement {
             event.target.value = '';
             if (!file) return;
             if (file.size > 1_000_000) return trouble('This file is too large for a class list.');
-            void file.text().then((text) => {
-              const read = readClassCsv(text);
+            void file.arrayBuffer().then((bytes) => {
+              const read = readClassCsv(decodeText(bytes));
               if (typeof read === 'string') return trouble(read);
               setNames(writeClassCsv(read));
               if (name === '') setName(file.name.replace(/\.[^.]*$/, '').slice(0, 80));

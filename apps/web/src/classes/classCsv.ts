@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { SHIELDED, unshielded } from '../ui/csv';
 
 export interface ListedName {
   name: string;
@@ -26,7 +27,7 @@ export function readClassCsv(text: string): ListedName[] | string {
   const hasHead = name >= 0 || first >= 0;
   const rows = hasHead ? data.slice(1) : data;
   const cell = (row: string[], index: number): string =>
-    index >= 0 ? (row[index] ?? '').trim() : '';
+    index >= 0 ? unshielded((row[index] ?? '').trim()) : '';
   const names = rows
     .map((row): ListedName => ({
       name:
@@ -46,5 +47,5 @@ export function readClassCsv(text: string): ListedName[] | string {
 export const writeClassCsv = (students: readonly ListedName[]): string =>
   Papa.unparse(
     students.map(({ name, group }) => ({ name, group })),
-    { escapeFormulae: /^[=+\-@\t\r]/ },
+    SHIELDED,
   );

@@ -1,5 +1,6 @@
 import { markOf, wordsOf, type QuestionElement, type StudentResult } from '@gobrel/core';
 import Papa from 'papaparse';
+import { SHIELDED } from '../ui/csv';
 import { QUESTION_VIEWS } from '../questions/registry';
 
 /** What a lesson's results are made of, for every file that leaves the house. */
@@ -39,9 +40,6 @@ export const LONG_COLUMNS: Record<string, string> = {
 };
 
 const round = (value: number): number => Math.round(value * 1000) / 1000;
-/** What begins like a formula is shielded, so that a spreadsheet does not run it; also where more lines follow. */
-const SAFE = { escapeFormulae: /^[=+\-@\t\r]/ };
-
 /** One row for each student and question. */
 export function longCsv({ students, questions, countsLate, slideOf }: Exported): string {
   const rows = students.flatMap((student) =>
@@ -67,7 +65,7 @@ export function longCsv({ students, questions, countsLate, slideOf }: Exported):
       };
     }),
   );
-  return Papa.unparse({ fields: Object.keys(LONG_COLUMNS), data: rows }, SAFE);
+  return Papa.unparse({ fields: Object.keys(LONG_COLUMNS), data: rows }, SHIELDED);
 }
 
 /** One row for each student, a column of points for each question, and the sum. */
@@ -81,5 +79,8 @@ export function wideCsv({ students, questions, countsLate }: Exported): string {
     const sum = earned.reduce<number>((all, points) => all + (points === '' ? 0 : points), 0);
     return [student.name, ...earned, round(sum), student.handedInAt ?? ''];
   });
-  return Papa.unparse({ fields: ['student', ...heads, 'sum', 'handed_in_at'], data: rows }, SAFE);
+  return Papa.unparse(
+    { fields: ['student', ...heads, 'sum', 'handed_in_at'], data: rows },
+    SHIELDED,
+  );
 }
