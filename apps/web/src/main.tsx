@@ -1,7 +1,6 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
-import { installOffline } from './offline/install';
 import './styles.css';
 
 createRoot(document.getElementById('root')!).render(
@@ -10,9 +9,14 @@ createRoot(document.getElementById('root')!).render(
   </StrictMode>,
 );
 
+/** Milliseconds until what is needed only later is fetched: the first slide comes first. */
+const AFTER_OPENING = 2000;
+
 if (import.meta.env.PROD) {
-  window.addEventListener('load', () => {
+  setTimeout(() => {
     // Without it the page needs the network to open, and is the same otherwise.
-    installOffline().catch(() => undefined);
-  });
+    import('./offline/install')
+      .then(({ installOffline }) => installOffline())
+      .catch(() => undefined);
+  }, AFTER_OPENING);
 }

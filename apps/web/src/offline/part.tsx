@@ -9,7 +9,6 @@ import {
   type ReactElement,
   type ReactNode,
 } from 'react';
-import { loadAnew } from './install';
 
 /** Milliseconds between two tries to fetch a part that could not be. */
 const AGAIN = 5000;
@@ -63,6 +62,13 @@ export class Boundary extends Component<{ children: ReactNode }, { error: unknow
   }
 }
 
+/** By whatever version is the newest; plainly where not even that can be fetched. */
+const loadAnew = (): void =>
+  void import('./install').then(
+    (install) => install.loadAnew(),
+    () => window.location.reload(),
+  );
+
 const BOX =
   'm-2 max-w-[420px] rounded-[6px] border border-brass bg-brass-mist p-4 text-[14px] text-ink';
 const BUTTON = 'min-h-9 rounded-[6px] border border-petrol px-3 font-semibold text-petrol';
@@ -87,7 +93,7 @@ function Unfetched(): ReactElement {
         <button type="button" className={BUTTON} onClick={again}>
           Try again now
         </button>
-        <button type="button" className={BUTTON} onClick={() => void loadAnew()}>
+        <button type="button" className={BUTTON} onClick={loadAnew}>
           Load the page anew
         </button>
       </span>
@@ -105,7 +111,7 @@ function Broken({ onAgain }: { onAgain: () => void }): ReactElement {
         <button type="button" className={BUTTON} onClick={onAgain}>
           Show it again
         </button>
-        <button type="button" className={BUTTON} onClick={() => void loadAnew()}>
+        <button type="button" className={BUTTON} onClick={loadAnew}>
           Load the page anew
         </button>
       </span>

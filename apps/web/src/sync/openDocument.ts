@@ -106,14 +106,15 @@ export function openDocument(
       tell();
     },
   });
-  // What was on its way when the network faltered may never be answered: after a while all that is missing is told anew.
+  // What was on its way when the network faltered, signing in among it, may never be answered: after a while it is all
+  // told anew.
   let waitsSince: number | null = null;
   const nudge = setInterval(() => {
     if (!isWritten || savedState() !== 'saving') waitsSince = null;
     else if (waitsSince === null) waitsSince = Date.now();
     else if (Date.now() - waitsSince > UNANSWERED) {
       waitsSince = Date.now();
-      provider.forceSync();
+      signInAgain();
     }
   }, 1000);
   const stopListening = connection.subscribe(tell);
