@@ -30,8 +30,8 @@ export const LIMITS = {
       student: { perSecond: 1_000_000, atOnce: 40_000_000 },
       teacher: { perSecond: 20_000_000, atOnce: 400_000_000 },
     },
-    /** Documents open over one socket. */
-    documents: { student: 8, teacher: 120 },
+    /** Documents named over one socket while it is open: a desk opens the folios of a class one after another. */
+    documents: { student: 40, teacher: 2000 },
     /** Messages that wait while a document is being opened. */
     beforeOpen: 40,
     perStudent: 12,
