@@ -19,7 +19,10 @@ export const LIMITS = {
   document: { deck: 64_000_000, folio: 12_000_000, lesson: 0, desk: 0 },
   socket: {
     /** Messages a second, and as many at once after a rest. */
-    messages: { perSecond: 100, atOnce: 500 },
+    messages: {
+      student: { perSecond: 100, atOnce: 500 },
+      teacher: { perSecond: 500, atOnce: 6000 },
+    },
     /** Bytes a second, and at once, that a device may send. */
     bytes: {
       student: { perSecond: 500_000, atOnce: 14_000_000 },

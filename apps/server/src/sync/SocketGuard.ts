@@ -76,7 +76,7 @@ export class SocketGuard {
       isTeacher,
     };
     this.#guarded.set(socket, guarded);
-    const messages = new Allowance(LIMITS.socket.messages);
+    const messages = new Allowance(LIMITS.socket.messages[who]);
     const bytes = new Allowance(LIMITS.socket.bytes[who]);
     for (const key of [personOf(visitor), address]) this.#count(key, 1);
     socket.once('close', () => {
