@@ -379,6 +379,8 @@ export class FolioProjector
         }
         await othersTurn();
       }
+      // Those that have to wait for their turn leave nothing to write.
+      if (changed.length === 0) return;
       await rows.write(
         this.database,
         changed.map(({ folio, changes }) => ({

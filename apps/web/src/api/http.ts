@@ -13,14 +13,18 @@ export class ApiProblem extends Error {
 
 const UNREACHABLE = 'The server cannot be reached. Check the connection and try again.';
 
+/** Characters that a browser surely sends on for a page that is left: it takes 64 kB, and a letter may be three bytes. */
+const KEPT_ALIVE = 20_000;
+
 async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
   const isForm = body instanceof FormData;
+  const sent = isForm || body === undefined ? body : JSON.stringify(body);
   const response = await fetch(`/api/${path}`, {
     method,
     // What is on its way when the page is left still arrives.
-    keepalive: method === 'PUT' && typeof body === 'object' && !isForm,
+    keepalive: method === 'PUT' && typeof sent === 'string' && sent.length < KEPT_ALIVE,
     headers: body === undefined || isForm ? {} : { 'Content-Type': 'application/json' },
-    body: body === undefined ? undefined : isForm ? body : JSON.stringify(body),
+    body: sent,
   }).catch(() => {
     throw new ApiProblem(0, UNREACHABLE);
   });

@@ -173,7 +173,10 @@ function DeckMap(): ReactElement {
         const spots = ended.flatMap(({ id, position }) =>
           cardsMoved(id, position!, deck.slides, regions),
         );
-        run(moveCards(doc, spots, 'hand', sectionUnder(spots, deck, regions)));
+        // A folded section that is moved takes its slides along, and they stay in it.
+        const areSlides = ended.every(({ id }) => deck.slides[id]);
+        const into = areSlides ? sectionUnder(spots, deck, regions) : undefined;
+        run(moveCards(doc, spots, 'hand', into));
         setMoving({});
       } else if (moved.length > 0) {
         setMoving((old) => {

@@ -1,6 +1,7 @@
 import {
   CARD,
   foldedId,
+  sectionPath,
   leadsOn,
   type Deck,
   type MapRegions,
@@ -60,7 +61,8 @@ export function cardAt<T extends { id: string; type?: string; position: { x: num
 
 /**
  * The section that cards were put down in; undefined where that changes nothing. Only the middle of a card counts, and
- * only where all of them are put down in the same one: cards of a section that are moved about stay in it.
+ * only where all of them are put down in the same one. Cards that are moved about in their section, or in one around it,
+ * stay in it: those regions grow with them and say nothing.
  */
 export function sectionUnder(
   spots: readonly { slideId: SlideId; x: number; y: number }[],
@@ -70,11 +72,12 @@ export function sectionUnder(
   const moved = new Set(spots.map(({ slideId }) => slideId));
   const under = spots.map(({ slideId, x, y }) => {
     const [mx, my] = [x + CARD.width / 2, y + CARD.height / 2];
-    const own = deck.slides[slideId]?.sectionId;
+    const own = new Set(
+      sectionPath(deck, deck.slides[slideId]?.sectionId ?? null).map(({ id }) => id),
+    );
     const inside = regions.filter(
       ({ section, box }) =>
-        // Its own region grows with the card: that says nothing.
-        section.id !== own &&
+        !own.has(section.id) &&
         Object.values(deck.slides).some(
           (one) => one.sectionId === section.id && !moved.has(one.id),
         ) &&

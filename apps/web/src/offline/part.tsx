@@ -84,32 +84,28 @@ function Unfetched(): ReactElement {
     };
   }, [again]);
   return (
-    <div role="alert" className={BOX}>
-      <p className="mb-3">
-        This part could not be fetched. It is tried again until it comes; what you have done is
-        kept.
-      </p>
-      <span className="flex flex-wrap gap-2">
-        <button type="button" className={BUTTON} onClick={again}>
-          Try again now
-        </button>
-        <button type="button" className={BUTTON} onClick={loadAnew}>
-          Load the page anew
-        </button>
-      </span>
-    </div>
+    <Stopped again="Try again now" onAgain={again}>
+      This part could not be fetched. It is tried again until it comes; what you have done is kept.
+    </Stopped>
   );
 }
 
 function Broken({ onAgain }: { onAgain: () => void }): ReactElement {
   return (
+    <Stopped again="Show it again" onAgain={onAgain}>
+      Something went wrong here, and this part had to stop. What you have done is kept.
+    </Stopped>
+  );
+}
+
+/** What stands in the place of a part that cannot be shown. */
+function Stopped(props: { again: string; onAgain: () => void; children: ReactNode }): ReactElement {
+  return (
     <div role="alert" className={BOX}>
-      <p className="mb-3">
-        Something went wrong here, and this part had to stop. What you have done is kept.
-      </p>
+      <p className="mb-3">{props.children}</p>
       <span className="flex flex-wrap gap-2">
-        <button type="button" className={BUTTON} onClick={onAgain}>
-          Show it again
+        <button type="button" className={BUTTON} onClick={props.onAgain}>
+          {props.again}
         </button>
         <button type="button" className={BUTTON} onClick={loadAnew}>
           Load the page anew

@@ -76,10 +76,10 @@ function whyUnmet(deck: Deck, { from, carrier, target }: Link): Unmet | null {
   }
 }
 
-/** Where students begin: on the start, or on the first slide of the map when they do not get that one. */
+/** Where students begin: on the start, or on the first slide of the map when there is none, or they do not get it. */
 function startFor(deck: Deck, slides: Record<SlideId, Slide>): SlideId | null {
   const { startSlideId } = deck;
-  if (startSlideId === null || slides[startSlideId]) return startSlideId;
+  if (startSlideId !== null && slides[startSlideId]) return startSlideId;
   return firstOnMap(Object.values(slides))?.id ?? null;
 }
 
