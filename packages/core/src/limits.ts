@@ -36,7 +36,7 @@ export const LIMITS = {
     /** Documents named over one socket while it is open: a desk opens the folios of a class one after another. */
     documents: { student: 40, teacher: 2000 },
     /** Messages that wait while a document is being opened. */
-    beforeOpen: 40,
+    beforeOpen: 200,
     perStudent: 12,
     perTeacher: 60,
     perAddress: 1500,

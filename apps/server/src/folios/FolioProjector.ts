@@ -73,9 +73,11 @@ interface LiveFolio {
   isUnreadable: boolean;
   /** A time of `performance.now()` before which others come first. */
   restsUntil: number;
-  /** When it was opened this time, and was last open before. */
-  openedAt: number;
+  /** Its student's devices: whether one is here, when one came back, when the last one went before that, and last. */
+  isHere: boolean;
+  backAt: number;
   lastHereAt: number | null;
+  leftAt: number | null;
   /** Until something is changed in it: when the latest of what it holds was stored. */
   storedAt: number | null;
   /** Once it is left: the stored update that it holds at least. */
@@ -186,12 +188,14 @@ export class FolioProjector
         this.#mark(folio);
       },
       activeAt: 0,
-      openedAt: Date.now(),
+      isHere: false,
+      backAt: 0,
       leaves: [],
       hasNewLeaves: true,
       isUnreadable: false,
       restsUntil: 0,
-      lastHereAt: row.active_at?.getTime() ?? null,
+      lastHereAt: null,
+      leftAt: row.active_at?.getTime() ?? null,
       storedAt: row.stored_at?.getTime() ?? null,
       upTo: null,
     };
@@ -306,7 +310,15 @@ export class FolioProjector
 
   #touch(folioId: string): void {
     const folio = this.#folios.get(folioId);
-    if (folio) this.#mark(folio);
+    if (!folio) return;
+    const isHere = hasItsStudent(folio);
+    if (isHere && !folio.isHere) {
+      folio.lastHereAt = folio.leftAt;
+      folio.backAt = Date.now();
+    }
+    if (!isHere && folio.isHere) folio.leftAt = Date.now();
+    folio.isHere = isHere;
+    this.#mark(folio);
   }
 
   #mark(folio: LiveFolio): void {
@@ -387,7 +399,9 @@ export class FolioProjector
           folioId: folio.id,
           changes,
           leaves: folio.leaves,
-          upTo: folio.upTo,
+          // What could not be read is looked at again.
+          upTo: folio.isUnreadable ? null : folio.upTo,
+          leftAt: folio.leftAt,
         })),
       );
     } catch (error) {
@@ -543,13 +557,13 @@ const hasItsStudent = ({ id, doc }: LiveFolio): boolean =>
     );
 
 function withLateness(folio: LiveFolio, state: LessonState, changes: ProjectedChanges): Told {
-  const { storedAt, lastHereAt, openedAt } = folio;
+  const { storedAt, lastHereAt, backAt } = folio;
   const now = Date.now();
   return {
     ...changes,
     answers: changes.answers.map((answer) => ({
       ...answer,
-      isLate: isLate(state, { now, storedAt, lastHereAt, openedAt, givenAt: answer.at }),
+      isLate: isLate(state, { now, storedAt, lastHereAt, backAt, givenAt: answer.at }),
     })),
   };
 }

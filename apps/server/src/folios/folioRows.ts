@@ -18,6 +18,8 @@ export interface FolioChanges {
   leaves: DeskEntry['leaves'];
   /** The stored update up to which this tells all, once a folio is left; null while it is followed. */
   upTo: bigint | null;
+  /** When its student's last device went, milliseconds since 1970; null when none has been here. */
+  leftAt: number | null;
 }
 
 /** All in one transaction. What is told here is not told again, so it waits for the disk. */
@@ -55,9 +57,13 @@ async function writeUpTo(rows: EntityManager, batch: FolioChanges[]): Promise<vo
   const left = batch.filter(({ upTo }) => upTo !== null);
   if (left.length === 0) return;
   await rows.query(
-    `UPDATE folio SET projected_to = greatest(projected_to, given.up_to), active_at = now()
-     FROM unnest($1::uuid[], $2::bigint[]) AS given (id, up_to) WHERE folio.id = given.id`,
-    [left.map(({ folioId }) => folioId), left.map(({ upTo }) => String(upTo))],
+    `UPDATE folio SET projected_to = greatest(projected_to, given.up_to), active_at = coalesce(given.left_at, active_at)
+     FROM unnest($1::uuid[], $2::bigint[], $3::timestamptz[]) AS given (id, up_to, left_at) WHERE folio.id = given.id`,
+    [
+      left.map(({ folioId }) => folioId),
+      left.map(({ upTo }) => String(upTo)),
+      left.map(({ leftAt }) => (leftAt === null ? null : new Date(leftAt))),
+    ],
   );
 }
 

@@ -87,8 +87,12 @@ test('what was done in time counts, also when it comes after the end', async () 
       room.lessonId,
     ]);
   await until(() => Date.now() > ended[0]!.state.endedAt + 1600);
+  // That its teacher looks at it meanwhile is no sign of its student.
+  const looking = await room.ines.open(`folio:${ada.folioId}`);
+  await room.ines.get(`lessons/${room.lessonId}/results`);
   const back = await ada.open(`folio:${ada.folioId}`, first.doc);
   await back.acknowledged();
+  looking.close();
   answer(here.doc, 'q', picks('a'), ended[0]!.state.endedAt - 1000);
   await here.acknowledged();
   const lateness = async (): Promise<Record<string, boolean | undefined>> => {

@@ -11,10 +11,10 @@ const away: Arrival = {
   now: END + MINUTE,
   storedAt: null,
   lastHereAt: END - MINUTE,
-  openedAt: END + MINUTE - 200,
+  backAt: END + MINUTE - 200,
   givenAt: END - 10_000,
 };
-const here: Arrival = { ...away, lastHereAt: null, openedAt: END - MINUTE };
+const here: Arrival = { ...away, lastHereAt: null, backAt: END - MINUTE };
 
 test.each<[string, Parameters<typeof isLate>[0], Arrival, boolean]>([
   ['while nothing is closed', open, here, false],
@@ -26,11 +26,11 @@ test.each<[string, Parameters<typeof isLate>[0], Arrival, boolean]>([
   ['from a device that was away, while held', held, away, false],
   ['given after the end', ended, { ...away, givenAt: END + 5000 }, true],
   ['that does not say when', ended, { ...away, givenAt: 0 }, true],
-  ['long after coming back', ended, { ...away, now: away.openedAt + 31_000 }, true],
+  ['long after coming back', ended, { ...away, now: away.backAt + 31_000 }, true],
   [
     'from a device that was seen after the end',
     ended,
-    { ...away, lastHereAt: END + 20_000, openedAt: END + 50_000 },
+    { ...away, lastHereAt: END + 20_000, backAt: END + 50_000 },
     true,
   ],
   ['from a device that was gone unnoticed', ended, { ...away, lastHereAt: END + 9000 }, false],

@@ -12,9 +12,9 @@ export interface Arrival {
   now: number;
   /** When it was stored before the server now looks at it; null for what comes from a device this moment. */
   storedAt: number | null;
-  /** When its folio was last open on a device before it was opened this time; null when it never was. */
+  /** When a device of its student was last here before one came back at `backAt`; null when none ever was. */
   lastHereAt: number | null;
-  openedAt: number;
+  backAt: number;
   /** When it was given, as the device says: it knows the server's clock. 0 when it does not say. */
   givenAt: number;
 }
@@ -35,8 +35,8 @@ export function isLate(
   if (!isEnded && !isHeld) return false;
   const closedAt = isEnded && isHeld ? Math.min(endedAt, heldAt) : isEnded ? endedAt : heldAt;
   const inTime = closedAt + GRACE;
-  const { now, storedAt, lastHereAt, openedAt, givenAt } = arrival;
+  const { now, storedAt, lastHereAt, backAt, givenAt } = arrival;
   if ((storedAt ?? now) <= inTime) return false;
-  const wasAway = (lastHereAt ?? 0) <= closedAt + NOTICED && openedAt > closedAt;
-  return !(wasAway && now - openedAt <= TELLING && givenAt > 0 && givenAt <= inTime);
+  const wasAway = (lastHereAt ?? 0) <= closedAt + NOTICED && backAt > closedAt;
+  return !(wasAway && now - backAt <= TELLING && givenAt > 0 && givenAt <= inTime);
 }
