@@ -2,6 +2,7 @@ import * as Y from 'yjs';
 import {
   applyPlan,
   parsePlan,
+  planBase,
   planChange,
   planOf,
   printPlan,
@@ -53,14 +54,14 @@ for (let round = 0; round < 9; round += 1) {
   inward.push(
     timed(() => {
       const deck = readDeck(doc);
-      applyPlan(doc, planChange(deck, routeGraph(deck), parsePlan(plan).items));
+      applyPlan(doc, planChange(deck, planBase(deck, routeGraph(deck)), parsePlan(plan).items));
     }),
   );
   const deck = readDeck(doc);
   const graph = routeGraph(deck);
   outward.push(timed(() => printPlan(planOf(deck, graph))));
   const changed = plan.replace('**Item 501**', '**Item five hundred and one**');
-  again.push(timed(() => planChange(deck, graph, parsePlan(changed).items)));
+  again.push(timed(() => planChange(deck, planBase(deck, graph), parsePlan(changed).items)));
 }
 report({
   name: 'plan-text-1000',

@@ -222,6 +222,46 @@ test('the written plan and the map stay in step, both ways', async ({ browser })
   await expect(card(page, 'Spare')).toBeVisible();
 });
 
+test('mending a typo in the plan keeps the links and marks of a text; a paste fits the map; a wrong line has its mark', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await page.goto(`${LAMP}/map`);
+  await page.getByRole('button', { name: 'Written plan' }).click();
+  const plan = page.getByRole('textbox', { name: 'Written plan' });
+  const before = await plan.inputValue();
+  const wires = await page.locator('.react-flow__edge').count();
+  // A line that is wrong changes nothing, and has its mark beside it although a long line above it wraps.
+  const long = `${'and the tide comes in over the rocks '.repeat(8).trim()}.`;
+  const lines = before.split('\n');
+  const spoilt = [`${lines[0]!} ${long}`, '  - ', ...lines.slice(1)].join('\n');
+  await plan.fill(spoilt);
+  await expect(page.getByText(/Line 2: There is nothing on this line yet/)).toBeVisible();
+  await plan.evaluate((field) => field.scrollTo(0, 0));
+  const mark = page.getByTitle('There is nothing on this line yet.');
+  const [top, field] = [await mark.boundingBox(), await plan.boundingBox()];
+  expect(top!.y - field!.y).toBeGreaterThan(100);
+  expect(await page.locator('.react-flow__edge').count()).toBe(wires);
+  await plan.fill(before);
+  await expect(page.getByText('Says what the map says.')).toBeVisible();
+  expect(await page.locator('.react-flow__edge').count()).toBe(wires);
+  // What a paste has grown is in sight.
+  const grown = Array.from({ length: 12 }, (_, index) => `- Rock ${index}: A line of its own.`);
+  await plan.fill(`${before}${grown.join('\n')}\n`);
+  const last = card(page, 'Rock 11');
+  await expect(last).toBeInViewport();
+  await plan.fill(before);
+  await page.getByRole('button', { name: 'Take them out' }).click();
+  await expect(last).toHaveCount(0);
+  // What is typed just before one goes elsewhere is taken along.
+  await plan.focus();
+  await plan.press('Control+End');
+  await plan.pressSequentially('- Typed at last');
+  await page.getByRole('link', { name: 'Check' }).click();
+  await page.getByRole('link', { name: 'Map' }).click();
+  await expect(card(page, 'Typed at last')).toBeAttached();
+});
+
 test('a trail is made by clicking cards, put in order, walked in the show, and proved by Check', async ({
   browser,
 }) => {

@@ -51,7 +51,7 @@ import { MapDialogs, type MapDialog } from './MapDialogs';
 import { onMapKey } from './mapKeys';
 import { useMapSettings } from './mapSettings';
 import { MapTools } from './MapTools';
-import { WHOLE_MAP } from './fit';
+import { fitWhatGrew, WHOLE_MAP } from './fit';
 import { PlanPanel } from './PlanPanel';
 import { NOTHING, onlyCards, onlyLink, slidesIn, type MapSelection } from './selection';
 import { SmallMap } from './SmallMap';
@@ -83,7 +83,7 @@ function DeckMap(): ReactElement {
   const { deckId, doc, deck, graph, run } = useDeck();
   const { report, bySlide } = useCheck();
   const notices = useNotices();
-  const flow = useReactFlow();
+  const flow = useReactFlow<MapNode>();
   const frame = useRef<HTMLDivElement>(null);
   const findField = useRef<HTMLInputElement>(null);
   const [settings, setSettings] = useMapSettings(deckId);
@@ -124,6 +124,10 @@ function DeckMap(): ReactElement {
   );
 
   const focusMap = useCallback(() => frame.current?.focus(), []);
+  const showGrown = useCallback(
+    (grown: SlideId[]) => fitWhatGrew(flow, frame.current, grown),
+    [flow],
+  );
   const onReword = useCallback(
     (linkId: LinkId, wording: string | null) => {
       if (wording !== null) return void run(rewordLink(doc, linkId, wording));
@@ -343,7 +347,7 @@ function DeckMap(): ReactElement {
               className="w-[360px] shrink-0 border-r border-line bg-paper"
             >
               {settings.panel === 'plan' ? (
-                <PlanPanel />
+                <PlanPanel onGrown={showGrown} />
               ) : (
                 <TrailsPanel
                   openId={trailId}

@@ -1,72 +1,127 @@
 import {
   applyPlan,
   parsePlan,
+  planBase,
   planChange,
-  planOf,
   printPlan,
+  type Deck,
+  type LinkId,
+  type PlanBase,
   type PlanChange,
   type PlanProblem,
   type SlideId,
 } from '@gobrel/core';
 import { Copy } from 'lucide-react';
-import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactElement } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactElement,
+} from 'react';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
 import { useDeck } from '../workspace/DeckContext';
 
 /** Milliseconds after the last key before what is typed is taken. */
 const PAUSE = 600;
-const LINE_HEIGHT = 20;
+/** How the words are set, in the field and in what measures its lines. */
+const MEASURE =
+  'overflow-y-scroll [overflow-wrap:anywhere] whitespace-pre-wrap py-2 pr-2 pl-6 font-mono text-[12.5px] leading-5';
+
+type Reading = PlanChange & { all: PlanProblem[]; printed: string };
 
 /**
  * The written plan beside the map. While nobody types in it, it says what the map says; what is typed is taken into
- * the deck when the typing pauses. Nothing is taken out before that is agreed to.
+ * the deck when the typing pauses, and only what was typed: what others do meanwhile stays. Nothing is taken out before
+ * that is agreed to.
  */
-export function PlanPanel(): ReactElement {
+export function PlanPanel({
+  onGrown,
+}: {
+  /** Slides that the plan has put on the map. */
+  onGrown: (slideIds: SlideId[]) => void;
+}): ReactElement {
   const { doc, deck, graph, run } = useDeck();
   const { tell } = useNotices();
   const [typed, setTyped] = useState<string | null>(null);
+  const [base, setBase] = useState<PlanBase | null>(null);
   const [isTaken, setIsTaken] = useState(true);
   const [isFocused, setIsFocused] = useState(false);
-  /** The slides that were there when something was last typed: the text cannot have dropped any other. */
-  const [known, setKnown] = useState<ReadonlySet<SlideId>>(new Set());
   const area = useRef<HTMLTextAreaElement>(null);
   const gutter = useRef<HTMLDivElement>(null);
-  const printed = useMemo(() => printPlan(planOf(deck, graph)), [deck, graph]);
+  const written = useMemo(() => planBase(deck, graph), [deck, graph]);
+  const printed = useMemo(() => printPlan(written.items), [written]);
   const text = typed ?? printed;
 
-  const read = useMemo<(PlanChange & { all: PlanProblem[] }) | null>(() => {
-    if (typed === null) return null;
+  const read = useMemo<Reading | null>(() => {
+    if (typed === null || base === null) return null;
     const { items, problems } = parsePlan(typed);
-    const change = planChange(deck, graph, items);
-    return { ...change, all: [...problems, ...change.problems].sort((a, b) => a.line - b.line) };
-  }, [typed, deck, graph]);
+    const change = planChange(deck, base, items);
+    const all = [...problems, ...change.problems].sort((a, b) => a.line - b.line);
+    return { ...change, all, printed: printPlan(items) };
+  }, [typed, base, deck]);
 
+  const take = useCallback(
+    (change: PlanChange, how: 'with removals' | 'keep all'): boolean => {
+      const isDone = run(applyPlan(doc, change, how)) !== null;
+      setBase(how === 'with removals' ? { ...change.after, dropped: [] } : change.after);
+      const grown = change.steps.flatMap((step) => (step.do === 'add' ? step.slideId : []));
+      if (grown.length > 0) onGrown(grown);
+      return isDone;
+    },
+    [doc, run, onGrown],
+  );
   useEffect(() => {
     if (typed === null || isTaken) return;
     const timer = setTimeout(() => {
-      if (read && read.steps.length > 0) run(applyPlan(doc, read));
+      if (read) take(read, 'keep all');
       setIsTaken(true);
     }, PAUSE);
     return () => clearTimeout(timer);
-  }, [typed, isTaken, read, doc, run]);
+  }, [typed, isTaken, read, take]);
 
-  const removed = read && isTaken ? read.removed.filter((slideId) => known.has(slideId)) : [];
+  const removed = read && isTaken ? read.removed : [];
+  const cut = read && isTaken ? read.cut.filter((id) => !leadsToOneOf(deck, id, removed)) : [];
   const problems = read?.all ?? [];
-  const isSettled = isTaken && problems.length === 0 && removed.length === 0;
-  const isBehind = read !== null && (read.steps.length > 0 || read.removed.length > 0);
+  const isSettled = isTaken && problems.length === 0 && removed.length === 0 && cut.length === 0;
+  const isBehind = read !== null && read.printed !== printed;
   useLayoutEffect(() => {
     if (typed === null || !isSettled) return;
     // What is wrong, or waits to be agreed to, stays as it was typed; all else follows the map.
-    if (!isFocused) setTyped(null);
-    else if (isBehind && area.current) {
+    if (!isFocused) {
+      setTyped(null);
+      setBase(null);
+    } else if (isBehind && area.current) {
       const { value, selectionStart } = area.current;
       const caret = sameSpot(value, printed, selectionStart);
       area.current.value = printed;
       area.current.setSelectionRange(caret, caret);
       setTyped(printed);
+      setBase(written);
     }
-  }, [typed, isSettled, isFocused, isBehind, printed]);
+  }, [typed, isSettled, isFocused, isBehind, printed, written]);
+  useLayoutEffect(() => {
+    if (gutter.current && area.current) gutter.current.scrollTop = area.current.scrollTop;
+  }, [problems.length, text]);
+  // Whoever goes on at once takes along what is typed.
+  const waiting = useRef<(() => void) | null>(null);
+  useEffect(() => {
+    waiting.current = read && !isTaken ? () => void applyPlan(doc, read) : null;
+  }, [read, isTaken, doc]);
+  useEffect(() => {
+    const takeNow = (): void => {
+      waiting.current?.();
+      waiting.current = null;
+    };
+    window.addEventListener('pagehide', takeNow);
+    return () => {
+      window.removeEventListener('pagehide', takeNow);
+      takeNow();
+    };
+  }, []);
   const copy = async (): Promise<void> => {
     try {
       await navigator.clipboard.writeText(text);
@@ -93,34 +148,39 @@ export function PlanPanel(): ReactElement {
         <div
           ref={gutter}
           aria-hidden
-          className="pointer-events-none absolute inset-y-0 left-0 w-5 overflow-hidden"
+          className="pointer-events-none absolute inset-0 overflow-hidden"
         >
-          <div className="relative" style={{ height: text.split('\n').length * LINE_HEIGHT + 16 }}>
-            {problems.map(({ line, reason }) => (
-              <span
-                key={`${line}${reason}`}
-                title={reason}
-                className="absolute left-1 grid size-3.5 place-items-center rounded-full bg-brass text-[10px] font-bold text-white"
-                style={{ top: 8 + (line - 1) * LINE_HEIGHT + 3 }}
-              >
-                !
-              </span>
-            ))}
-          </div>
+          {/* The same words in the same measure, so that a mark stands beside the line that it is about. */}
+          {problems.length > 0 && (
+            <div className={`${MEASURE} min-h-full text-transparent`}>
+              {stretches(text, problems).map(({ words, problem }, index) => (
+                <div key={index} className="relative">
+                  {problem && (
+                    <span
+                      title={problem.reason}
+                      className="absolute top-[3px] -left-5 grid size-3.5 place-items-center rounded-full bg-brass text-[10px] font-bold text-white"
+                    >
+                      !
+                    </span>
+                  )}
+                  {words}
+                </div>
+              ))}
+            </div>
+          )}
         </div>
         <textarea
           ref={area}
           aria-label="Written plan"
           aria-describedby="plan-problems"
-          wrap="off"
           spellCheck={false}
           value={text}
           placeholder={
             '- The pier: Rain, and a boat.\n  - Row out: **At sea** Nothing but grey.\n  - Wait: The tide falls. (ending)'
           }
           onChange={(event) => {
+            if (typed === null) setBase(written);
             setTyped(event.target.value);
-            setKnown(new Set(Object.keys(deck.slides)));
             setIsTaken(false);
           }}
           onScroll={(event) => {
@@ -138,8 +198,7 @@ export function PlanPanel(): ReactElement {
               newItem(event.currentTarget);
             } else if (event.key === 'Escape') event.currentTarget.blur();
           }}
-          className="size-full resize-none bg-transparent py-2 pr-2 pl-6 font-mono text-[12.5px] outline-none"
-          style={{ lineHeight: `${LINE_HEIGHT}px` }}
+          className={`relative size-full resize-none bg-transparent outline-none ${MEASURE}`}
         />
       </div>
       <div
@@ -148,34 +207,39 @@ export function PlanPanel(): ReactElement {
         aria-label="Plan"
         className="max-h-[34%] overflow-y-auto px-3 py-2 text-[13px]"
       >
-        {removed.length > 0 && (
+        {(removed.length > 0 || cut.length > 0) && (
           <div className="mb-2 rounded-[6px] border border-[#e4cf95] bg-brass-mist p-2">
             <p>
-              {removed.length === 1 ? 'This slide is' : `These ${removed.length} slides are`} not in
-              the plan any more:{' '}
+              {left(removed.length, cut.length)} not in the plan any more:{' '}
               <b>
-                {removed
+                {[
+                  ...removed.map((id) => deck.slides[id]?.title || 'Untitled'),
+                  ...cut.map((id) => `“${deck.links[id]?.wording ?? ''}”`),
+                ]
                   .slice(0, 8)
-                  .map((id) => deck.slides[id]?.title || 'Untitled')
                   .join(', ')}
               </b>
-              {removed.length > 8 && ` and ${removed.length - 8} more`}.
+              {removed.length + cut.length > 8 && ` and ${removed.length + cut.length - 8} more`}.
             </p>
             <div className="mt-1.5 flex gap-2">
               <Button
                 size="small"
                 onClick={() => {
-                  if (!read) return;
-                  if (run(applyPlan(doc, read, 'with removals')))
-                    tell(
-                      `${removed.length === 1 ? 'One slide' : `${removed.length} slides`} taken out. Ctrl+Z brings them back.`,
-                    );
+                  if (read && take(read, 'with removals'))
+                    tell(`${takenOut(removed.length, cut.length)} taken out. Ctrl+Z brings back.`);
                 }}
               >
-                Take {removed.length === 1 ? 'it' : 'them'} out
+                Take {removed.length + cut.length === 1 ? 'it' : 'them'} out
               </Button>
-              <Button size="small" look="quiet" onClick={() => setTyped(null)}>
-                Write {removed.length === 1 ? 'it' : 'them'} back in
+              <Button
+                size="small"
+                look="quiet"
+                onClick={() => {
+                  setTyped(null);
+                  setBase(null);
+                }}
+              >
+                Write {removed.length + cut.length === 1 ? 'it' : 'them'} back in
               </Button>
             </div>
           </div>
@@ -196,6 +260,52 @@ export function PlanPanel(): ReactElement {
       </div>
     </div>
   );
+}
+
+const leadsToOneOf = (deck: Deck, linkId: LinkId, slideIds: readonly SlideId[]): boolean => {
+  const target = deck.links[linkId]?.target;
+  return target?.kind === 'slide' && slideIds.includes(target.slideId);
+};
+
+const choicesOf = (count: number): string => (count === 1 ? 'choice' : `${count} choices`);
+
+function left(slides: number, choices: number): string {
+  if (choices === 0) return slides === 1 ? 'This slide is' : `These ${slides} slides are`;
+  if (slides === 0) return choices === 1 ? 'This choice is' : `These ${choicesOf(choices)} are`;
+  return `${slides === 1 ? 'This slide' : `These ${slides} slides`} and ${choices === 1 ? 'this' : 'these'} ${choicesOf(choices)} are`;
+}
+
+function takenOut(slides: number, choices: number): string {
+  const parts = [
+    slides === 1 ? 'One slide' : slides > 1 ? `${slides} slides` : '',
+    choices === 1 ? 'one choice' : choices > 1 ? `${choices} choices` : '',
+  ];
+  const said = parts.filter(Boolean).join(' and ');
+  return said.charAt(0).toUpperCase() + said.slice(1);
+}
+
+/** A text in pieces, each of which begins with a line that a problem is told of. */
+function stretches(
+  text: string,
+  problems: readonly PlanProblem[],
+): { words: string; problem?: PlanProblem }[] {
+  const lines = text.split('\n');
+  const marked = [...new Map(problems.map((problem) => [problem.line, problem])).values()];
+  const pieces: { words: string; problem?: PlanProblem }[] = [];
+  let from = 0;
+  for (const problem of [...marked, undefined]) {
+    const to = problem ? Math.min(problem.line - 1, lines.length) : lines.length;
+    if (to > from) {
+      const words = lines.slice(from, to).join('\n');
+      const before = marked.find(({ line }) => line - 1 === from);
+      pieces.push({
+        words: words === '' || words.endsWith('\n') ? `${words}\u200b` : words,
+        problem: before,
+      });
+    }
+    from = Math.max(from, to);
+  }
+  return pieces;
 }
 
 /** Where a caret belongs when a text was printed anew: on the same line at the same column. */

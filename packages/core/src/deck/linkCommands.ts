@@ -22,7 +22,7 @@ import {
   slidesMap,
 } from './document.js';
 import { asId, asString } from './decode.js';
-import { addElementTo, carriedLinks, relinkText, setWords } from './elementCommands.js';
+import { addElementTo, carriedLinks, relinkText, rewriteWords } from './elementCommands.js';
 import { optionsOf } from '../questions/registry.js';
 import { LINKABLE, type ElementKind } from './elements.js';
 import { COMMAND } from './history.js';
@@ -304,7 +304,7 @@ export function rewordLink(doc: Y.Doc, linkId: LinkId, wording: string): Result 
     link.set('wording', words);
     if (carrier.kind !== 'element') return;
     const element = elementOf(doc, read.from, carrier.elementId);
-    if (element?.get('kind') === 'text') setWords(doc, read.from, carrier.elementId, plain(words));
+    if (element?.get('kind') === 'text') rewriteWords(doc, read.from, carrier.elementId, words);
   }, COMMAND);
   return { ok: true };
 }

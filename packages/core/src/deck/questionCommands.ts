@@ -2,7 +2,7 @@ import type * as Y from 'yjs';
 import { refuse, type ElementId, type Result, type SlideId } from '../ids.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
 import { elementOf } from './document.js';
-import { GONE, LOCKED, setWords } from './elementCommands.js';
+import { GONE, LOCKED, rewriteWords, setWords } from './elementCommands.js';
 import type { QuestionElement } from './elements.js';
 import { COMMAND } from './history.js';
 import { plain } from './richText.js';
@@ -33,7 +33,14 @@ export function setQuestion(
     element.set('question', question);
     element.set('key', key?.kind === question.kind && !details.isForThinking ? key : null);
     for (const [name, value] of Object.entries(details)) element.set(name, value);
-    if (prompt !== undefined) setWords(doc, slideId, elementId, plain(...prompt.split('\n')));
+    if (prompt !== undefined) setPrompt(doc, slideId, elementId, prompt);
   }, COMMAND);
   return { ok: true };
+}
+
+/** Words that are changed keep the marks of those around them; blank lines are kept where somebody wants them. */
+function setPrompt(doc: Y.Doc, slideId: SlideId, elementId: ElementId, prompt: string): void {
+  if (/\n\s*\n/.test(prompt.trim())) {
+    setWords(doc, slideId, elementId, plain(...prompt.split('\n')));
+  } else rewriteWords(doc, slideId, elementId, prompt);
 }

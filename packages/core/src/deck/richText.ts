@@ -43,7 +43,9 @@ export function wordsOf(text: RichText): string {
 function nodeWords(node: RichNode): string {
   if (node.text !== undefined) return node.text;
   if (node.type === 'hardBreak') return '\n';
-  const isContainer = (node.content ?? []).some((child) => child.content !== undefined);
+  const isContainer = (node.content ?? []).some(
+    ({ type, content }) => content !== undefined && type !== 'hardBreak',
+  );
   return (node.content ?? []).map(nodeWords).join(isContainer ? '\n' : '');
 }
 
@@ -252,6 +254,6 @@ export function linkWords(fragment: Y.XmlFragment, words: string, linkId: LinkId
   return false;
 }
 
-function isRecord(value: unknown): value is Record<string, unknown> {
+export function isRecord(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }

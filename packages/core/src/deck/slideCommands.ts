@@ -11,9 +11,9 @@ import { layoutOf } from '../stage/layouts.js';
 import { cardSpotBeside, freeCardSpot } from '../map/cards.js';
 import { asNumber } from './decode.js';
 import { deckMap, linksMap, readSlide, slideOf, slidesMap } from './document.js';
-import { setWords } from './elementCommands.js';
+import { rewriteWords } from './elementCommands.js';
 import { COMMAND } from './history.js';
-import { plain, wordsOf } from './richText.js';
+import { wordsOf } from './richText.js';
 import { fillSlot } from './layoutCommands.js';
 import type { LayoutName } from './types.js';
 
@@ -75,7 +75,7 @@ export function renameSlide(doc: Y.Doc, slideId: SlideId, title: string): Result
       (element) => element.kind === 'text' && element.style === 'title',
     );
     if (heading && 'text' in heading && wordsOf(heading.text) === before.title) {
-      setWords(doc, slideId, heading.id, plain(after));
+      rewriteWords(doc, slideId, heading.id, after);
     }
   }, COMMAND);
   return { ok: true };

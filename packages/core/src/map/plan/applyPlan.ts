@@ -1,6 +1,6 @@
 import * as Y from 'yjs';
-import { addElementTo, setText } from '../../deck/elementCommands.js';
-import { elementOf, linksMap, readLinkOf, readSlide, slideOf } from '../../deck/document.js';
+import { addElementTo, rewriteText } from '../../deck/elementCommands.js';
+import { elementOf, linksMap, readSlide, slideOf } from '../../deck/document.js';
 import { COMMAND } from '../../deck/history.js';
 import { addChoiceTo, removeLink, retarget, rewordLink } from '../../deck/linkCommands.js';
 import { plain } from '../../deck/richText.js';
@@ -18,29 +18,25 @@ import { planText } from './planOf.js';
 import type { Carrier } from '../../deck/types.js';
 import type { PlanChange, PlanStep } from './planChange.js';
 
-/** Does what a plan wants, in one undo step. Slides are taken out only `withRemovals`. */
+/** Does what a plan wants, in one undo step. Slides and choices are taken out only `withRemovals`. */
 export function applyPlan(
   doc: Y.Doc,
-  change: PlanChange,
+  change: Pick<PlanChange, 'steps' | 'removed' | 'cut'>,
   withRemovals: 'with removals' | 'keep all' = 'keep all',
 ): Result<{ done: number }> {
-  const removes = withRemovals === 'with removals' && change.removed.length > 0;
-  const steps = change.steps.filter(
-    // A slide that stays although the plan has dropped it keeps the way that leads to it.
-    (step) => removes || step.do !== 'cut' || !leadsToOneOf(doc, step.linkId, change.removed),
-  );
-  if (steps.length === 0 && !removes) return { ok: true, done: 0 };
+  const { steps } = change;
+  const isAgreed = withRemovals === 'with removals';
+  const removed = isAgreed ? change.removed : [];
+  const cut = isAgreed ? change.cut : [];
+  const done = steps.length + removed.length + cut.length;
+  if (done === 0) return { ok: true, done };
   const spots = new FreeSpots(doc);
   doc.transact(() => {
     for (const step of steps) take(doc, step, spots);
-    if (removes) removeSlides(doc, change.removed);
+    for (const linkId of cut) removeLink(doc, linkId);
+    removeSlides(doc, removed);
   }, COMMAND);
-  return { ok: true, done: steps.length + (removes ? change.removed.length : 0) };
-}
-
-function leadsToOneOf(doc: Y.Doc, linkId: LinkId, slideIds: SlideId[]): boolean {
-  const target = readLinkOf(doc, linkId)?.target;
-  return target?.kind === 'slide' && slideIds.includes(target.slideId);
+  return { ok: true, done };
 }
 
 function take(doc: Y.Doc, step: PlanStep, spots: FreeSpots): void {
@@ -91,16 +87,16 @@ function writeText(doc: Y.Doc, slideId: SlideId, words: string): void {
   const slide = slideOf(doc, slideId);
   if (!slide) return;
   const element = planText(readSlide(slideId, slide));
-  const text = plain(...words.split('\n'));
-  if (element) setText(doc, slideId, element.id, text);
-  else
+  if (element) rewriteText(doc, slideId, element.id, words);
+  else {
     addElementTo(doc, slideId, {
       kind: 'text',
       style: 'body',
       layer: 'content',
       box: BODY_BOX,
-      text,
+      text: plain(...words.split('\n')),
     });
+  }
 }
 
 /** Hands the places of a slide's choice lines round, so that they stand in the order given. */

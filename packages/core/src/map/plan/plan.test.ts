@@ -6,6 +6,7 @@ import {
   createHistory,
   inOrder,
   parsePlan,
+  planBase,
   planChange,
   planOf,
   printPlan,
@@ -28,7 +29,7 @@ const textOf = (doc: Y.Doc): string => {
 const changeOf = (doc: Y.Doc, plan: string) => {
   const read = readDeck(doc);
   const { items, problems } = parsePlan(plan);
-  const change = planChange(read, routeGraph(read), items);
+  const change = planChange(read, planBase(read, routeGraph(read)), items);
   return { ...change, problems: [...problems, ...change.problems] };
 };
 const write = (doc: Y.Doc, plan: string, how?: 'with removals') => {
@@ -298,7 +299,7 @@ function itemsOf(root: Node): PlanItem[] {
         text: node.text.join('\n'),
         isEnding: node.isEnding,
       },
-      ...{ join: null, children: [] },
+      ...{ join: null, isWrong: false, written: '', children: [] },
     };
     slides.push(item);
     // Two choices of one slide that say the same and lead to the same are one.
@@ -310,6 +311,7 @@ function itemsOf(root: Node): PlanItem[] {
         const joined: PlanItem = {
           ...{ line: 0, wording: child.wording, title: '', text: '', isEnding: false },
           ...{ join: { kind: 'heading', slug: '', words: '' }, children: [] },
+          ...{ isWrong: false, written: '' },
         };
         joins.push({ item: joined, to: child.joins });
         item.children.push(joined);
@@ -327,7 +329,7 @@ function itemsOf(root: Node): PlanItem[] {
   }
   return items;
 }
-const bareOf = ({ line: _line, children, ...item }: PlanItem): unknown => ({
+const bareOf = ({ line: _line, written: _written, children, ...item }: PlanItem): unknown => ({
   ...item,
   children: children.map(bareOf),
 });
@@ -351,7 +353,7 @@ test('any plan that is typed into an empty deck copies out the same, and asks fo
       const doc = new Y.Doc();
       write(doc, plan);
       expect(textOf(doc)).toBe(plan);
-      expect(changeOf(doc, plan)).toEqual({ steps: [], removed: [], problems: [] });
+      expect(changeOf(doc, plan)).toMatchObject({ steps: [], removed: [], cut: [], problems: [] });
     }),
     { numRuns: 200 },
   );

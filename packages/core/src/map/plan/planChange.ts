@@ -1,10 +1,10 @@
 import { isSameTarget, NOWHERE, toSlide, type Target } from '../../deck/target.js';
-import type { Deck, Link } from '../../deck/types.js';
+import type { Deck } from '../../deck/types.js';
 import { newId, type LinkId, type SlideId } from '../../ids.js';
 import { folded } from '../find.js';
-import type { RouteGraph } from '../graph.js';
-import { inOrder, planOf, type DeckItem } from './planOf.js';
-import { slugger, type PlanItem, type PlanProblem } from './planText.js';
+import { inOrder, planText, type DeckItem, type PlanBase } from './planOf.js';
+import { recognise } from './recognise.js';
+import { slugger, type PlanItem, type PlanJoin, type PlanProblem } from './planText.js';
 
 /** One thing that a plan wants of the deck. */
 export type PlanStep =
@@ -36,232 +36,326 @@ export interface PlanChange {
   steps: PlanStep[];
   /** Slides that the plan does not have any more: taken out only when somebody agrees. */
   removed: SlideId[];
+  /** The same for choices that lead to slides written elsewhere, or to no slide. */
+  cut: LinkId[];
   problems: PlanProblem[];
+  /** What the plan is to be compared with next, once the steps are taken. */
+  after: PlanBase;
 }
 
 /**
- * Compares a plan with the deck. Slides keep their identity as long as they are recognisable: by title, by the choice
- * that leads to them, by their text, or by their place among their neighbours, in this order.
+ * Compares a plan with what it said before. Only lines that say something else ask for anything: what others have done
+ * to the deck meanwhile stays. Slides keep their identity as long as they are recognisable; a line that cannot be read
+ * leaves what it stood for as it was.
  */
-export function planChange(deck: Deck, graph: RouteGraph, items: readonly PlanItem[]): PlanChange {
-  const old = planOf(deck, graph);
-  const kept = recognise(old, items);
-  const problems: PlanProblem[] = [];
-  const steps: PlanStep[] = [];
-  const slideOf = new Map<PlanItem, SlideId>();
-  const bySlug = new Map<string, SlideId>();
-  const byTitle = new Map<string, SlideId>();
-  const slugOf = slugger();
-  for (const item of inOrder(items)) {
-    if (item.join) continue;
-    const slideId = kept.get(item)?.slideId ?? newId();
-    slideOf.set(item, slideId);
-    bySlug.set(slugOf(item.title), slideId);
-    if (!byTitle.has(folded(item.title))) byTitle.set(folded(item.title), slideId);
+export function planChange(deck: Deck, base: PlanBase, items: readonly PlanItem[]): PlanChange {
+  return new Comparison(deck, base, items).change();
+}
+
+class Comparison {
+  readonly #kept: Map<PlanItem, DeckItem>;
+  readonly #slideOf = new Map<PlanItem, SlideId>();
+  readonly #linkOf = new Map<PlanItem, LinkId>();
+  readonly #bySlug = new Map<string, SlideId>();
+  readonly #byTitle = new Map<string, SlideId>();
+  readonly #parents = new Map<PlanItem, PlanItem>();
+  /** Items whose step could not be taken: they are compared with what they said before once more. */
+  readonly #untaken = new Map<PlanItem, { wording?: true; text?: true; join?: true }>();
+  readonly #steps: PlanStep[] = [];
+  readonly #problems: PlanProblem[] = [];
+  readonly #claimed = new Set<LinkId>();
+
+  constructor(
+    private readonly deck: Deck,
+    private readonly base: PlanBase,
+    private readonly items: readonly PlanItem[],
+  ) {
+    this.#kept = recognise(base, items);
+    const slugOf = slugger();
+    for (const item of inOrder(items)) {
+      for (const child of item.children) this.#parents.set(child, item);
+      if (item.join) continue;
+      const known = this.#kept.get(item);
+      // What hangs under a line that is nothing yet waits for it.
+      const slideId = known?.slideId ?? (item.isWrong || this.#isWaiting(item) ? null : newId());
+      if (!slideId) continue;
+      this.#slideOf.set(item, slideId);
+      const { title } = item.isWrong ? known! : item;
+      this.#bySlug.set(slugOf(title), slideId);
+      if (!this.#byTitle.has(folded(title))) this.#byTitle.set(folded(title), slideId);
+    }
   }
-  const targetOf = (item: PlanItem): Target | null => {
-    if (!item.join) return toSlide(slideOf.get(item)!);
+
+  change(): PlanChange {
+    for (const item of inOrder(this.items)) if (!item.join && !item.isWrong) this.#compare(item);
+    for (const item of inOrder(this.items)) this.#compareChoices(item);
+    this.#compareTops();
+    const stays = new Set(this.#slideOf.values());
+    const dropped = [...inOrder(this.base.items), ...inOrder(this.base.dropped)].filter(
+      (old) => !this.#isKept(old, stays),
+    );
+    const gone = new Set(dropped);
+    for (const old of [...inOrder(this.base.items), ...inOrder(this.base.dropped)]) {
+      // Written under another slide now: the way that led to it before goes.
+      const isMoved = old.slideId && old.link && !gone.has(old) && !this.#claimed.has(old.link.id);
+      if (isMoved) this.#steps.push({ do: 'cut', linkId: old.link!.id });
+    }
+    return {
+      steps: this.#steps,
+      removed: dropped.flatMap(({ slideId }) => slideId ?? []),
+      cut: dropped.flatMap(({ link }) => (link && !this.#claimed.has(link.id) ? link.id : [])),
+      problems: this.#problems,
+      after: {
+        items: this.items.map((item) => this.#annotated(item)),
+        dropped: dropped.map((item) => ({ ...item, children: [] })),
+      },
+    };
+  }
+
+  #isKept(old: DeckItem, stays: ReadonlySet<SlideId>): boolean {
+    if (old.slideId) return stays.has(old.slideId) || !this.deck.slides[old.slideId];
+    return !old.link || this.#claimed.has(old.link.id) || !this.deck.links[old.link.id];
+  }
+
+  /** Under no slide, although not at the left edge. */
+  #isWaiting(item: PlanItem): boolean {
+    const parent = this.#parents.get(item);
+    return parent !== undefined && !this.#slideOf.has(parent);
+  }
+
+  #compare(item: PlanItem): void {
+    const slideId = this.#slideOf.get(item);
+    const known = this.#kept.get(item);
+    if (!slideId) return;
+    const { line, title, text, isEnding } = item;
+    if (!known) {
+      const parent = this.#parents.get(item);
+      const under = parent ? this.#slideOf.get(parent)! : null;
+      this.#steps.push({ do: 'add', slideId, title, text, isEnding, under });
+      return;
+    }
+    if (known.written === item.written && !known.isWrong) return;
+    if (known.title !== title) this.#steps.push({ do: 'title', slideId, title });
+    if (known.text !== text) {
+      const slide = this.deck.slides[slideId];
+      if (slide && planText(slide)?.isLocked) {
+        this.#problems.push({
+          line,
+          reason: `The text of “${slide.title}” is locked on its slide: let it go there to change it.`,
+        });
+        this.#untaken.set(item, { text: true });
+      } else this.#steps.push({ do: 'text', slideId, text });
+    }
+    if (known.isEnding !== isEnding) this.#steps.push({ do: 'ending', slideId, isEnding });
+  }
+
+  #targetOf(item: PlanItem): Target | null {
+    if (!item.join) {
+      const slideId = this.#slideOf.get(item);
+      return slideId ? toSlide(slideId) : null;
+    }
     if (item.join.kind === 'target') return item.join.target;
-    const slideId = bySlug.get(item.join.slug) ?? byTitle.get(folded(item.join.words));
+    const { slug, words } = item.join;
+    const slideId = this.#bySlug.get(slug) ?? this.#byTitle.get(folded(words));
     if (slideId) return toSlide(slideId);
-    problems.push({
+    this.#problems.push({
       line: item.line,
-      reason: `No slide of this plan is called “${item.join.words || item.join.slug}”.`,
+      reason: `No slide of this plan is called “${words || slug}”.`,
     });
     return null;
-  };
-
-  /** The link that each slide is written under in the deck's own plan. */
-  const places = new Map<SlideId, LinkId | undefined>();
-  for (const { slideId, link } of inOrder(old)) if (slideId) places.set(slideId, link?.id);
-  const parents = new Map<PlanItem, PlanItem>();
-  for (const item of inOrder(items)) for (const child of item.children) parents.set(child, item);
-  for (const item of inOrder(items)) {
-    if (item.join) continue;
-    const slideId = slideOf.get(item)!;
-    const known = kept.get(item);
-    const { title, text, isEnding } = item;
-    if (!known) {
-      const parent = parents.get(item);
-      const under = parent ? slideOf.get(parent)! : null;
-      steps.push({ do: 'add', slideId, title, text, isEnding, under });
-      continue;
-    }
-    if (known.title !== title) steps.push({ do: 'title', slideId, title });
-    if (known.text !== text) steps.push({ do: 'text', slideId, text });
-    if (known.isEnding !== isEnding) steps.push({ do: 'ending', slideId, isEnding });
   }
-  for (const item of inOrder(items)) {
-    if (item.join) continue;
-    const from = slideOf.get(item)!;
-    const wanted = item.children.flatMap((child) => {
-      const target = targetOf(child);
-      const writes = child.join ? null : slideOf.get(child)!;
-      return target ? [{ line: child.line, wording: child.wording ?? '', target, writes }] : [];
-    });
-    const hasProblem = wanted.length < item.children.length;
-    const found = linkSteps(
-      from,
-      wanted,
-      graph.waysOut.get(from) ?? [],
-      deck,
-      hasProblem,
-      steps,
-      problems,
+
+  /** Finds for every choice of a slide the link that it is, changes it, and adds what is new. */
+  #compareChoices(item: PlanItem): void {
+    const from = this.#slideOf.get(item);
+    if (!from) {
+      // What it leads to stays as it was until the line above it can be read.
+      for (const child of item.children) {
+        const link = this.#kept.get(child)?.link;
+        if (link) this.#claimed.add(link.id);
+      }
+      return;
+    }
+    const known = this.#kept.get(item);
+    const found = new Map<PlanItem, DeckItem>();
+    for (const child of item.children) {
+      const old = this.#kept.get(child);
+      if (old?.link?.from !== from || this.#claimed.has(old.link.id)) continue;
+      found.set(child, old);
+      this.#claimed.add(old.link.id);
+    }
+    const readable = item.children.filter(({ isWrong }) => !isWrong);
+    const unchanged = new Set(readable.filter((child) => this.#isUnchanged(child, found)));
+    const targets = new Map<PlanItem, Target | null>();
+    for (const child of readable) {
+      if (!unchanged.has(child)) targets.set(child, this.#targetOf(child));
+    }
+    const olders = [...(known?.children ?? []), ...this.base.dropped].filter(
+      ({ link }) => link?.from === from && !this.#claimed.has(link.id) && this.deck.links[link.id],
     );
-    for (const [{ writes }, linkId] of found) {
-      if (writes && places.get(writes) !== linkId) {
-        steps.push({ do: 'trunk', slideId: writes, trunkId: linkId });
-      }
-    }
-  }
-  for (const item of items) {
-    const slideId = slideOf.get(item);
-    if (slideId && item === items[0] && slideId !== deck.startSlideId) {
-      steps.push({ do: 'start', slideId });
-    } else if (slideId && item !== items[0] && places.get(slideId)) {
-      steps.push({ do: 'trunk', slideId, trunkId: 'top' });
-    }
-  }
-  const stays = new Set(slideOf.values());
-  const removed = Object.keys(deck.slides).filter((slideId) => !stays.has(slideId));
-  return { steps, removed, problems };
-}
-
-interface Wanted {
-  line: number;
-  wording: string;
-  target: Target;
-  /** The slide that is written here, when it is not only joined. */
-  writes: SlideId | null;
-}
-
-/** Finds for every choice of the plan the link that it is, changes it, adds what is new, cuts what is left over. */
-function linkSteps(
-  from: SlideId,
-  wanted: Wanted[],
-  links: readonly Link[],
-  deck: Deck,
-  hasProblem: boolean,
-  steps: PlanStep[],
-  problems: PlanProblem[],
-): Map<Wanted, LinkId> {
-  const free = new Set(links);
-  const found = new Map<Wanted, Link>();
-  const sameGoal = (link: Link, { target }: Wanted): boolean =>
-    isSameTarget(
-      dead(link, deck) ? NOWHERE : ({ ...link.target, spotId: undefined } as Target),
-      target,
-    ) ||
-    (target.kind === 'none' && (link.target.kind === 'none' || dead(link, deck)));
-  const sameWords = (link: Link, { wording }: Wanted): boolean => oneLine(link.wording) === wording;
-  const tests = [
-    (link: Link, choice: Wanted) => sameGoal(link, choice) && sameWords(link, choice),
-    sameGoal,
-    sameWords,
-  ];
-  for (const fits of tests) {
-    for (const choice of wanted) {
-      if (found.has(choice)) continue;
-      const link = links.find((candidate) => free.has(candidate) && fits(candidate, choice));
-      if (!link) continue;
-      found.set(choice, link);
-      free.delete(link);
-    }
-  }
-  const order: LinkId[] = [];
-  const linkIds = new Map<Wanted, LinkId>();
-  for (const choice of wanted) {
-    const link = found.get(choice);
-    const { wording, target } = choice;
-    if (!link) {
-      const linkId = newId();
-      order.push(linkId);
-      linkIds.set(choice, linkId);
-      steps.push({ do: 'link', linkId, from, wording, target });
-      continue;
-    }
-    order.push(link.id);
-    linkIds.set(choice, link.id);
-    if (!sameWords(link, choice)) {
-      if (link.carrier.kind === 'words' || link.carrier.kind === 'option') {
-        problems.push({
-          line: choice.line,
-          reason: `“${link.wording}” stands in ${link.carrier.kind === 'words' ? 'a text' : 'a question'} on the slide: change the words there.`,
-        });
-      } else if (wording === '') {
-        problems.push({ line: choice.line, reason: 'A choice needs a wording before the colon.' });
-      } else steps.push({ do: 'reword', linkId: link.id, wording });
-    }
-    if (!sameGoal(link, choice)) steps.push({ do: 'retarget', linkId: link.id, target });
-  }
-  // While a line is wrong, its link is not cut: it may be the one that is being written.
-  if (!hasProblem) for (const link of free) steps.push({ do: 'cut', linkId: link.id });
-  const before = links.filter((link) => !free.has(link)).map(({ id }) => id);
-  if (order.length > 1 && order.join() !== before.join()) {
-    steps.push({ do: 'order', slideId: from, linkIds: order });
-  }
-  return linkIds;
-}
-
-const dead = (link: Link, deck: Deck): boolean =>
-  link.target.kind === 'slide' && !deck.slides[link.target.slideId];
-const oneLine = (words: string): string => words.replace(/\s+/g, ' ').trim();
-
-/** Which slide of the deck each item of a plan is. */
-function recognise(old: readonly DeckItem[], items: readonly PlanItem[]): Map<PlanItem, DeckItem> {
-  const kept = new Map<PlanItem, DeckItem>();
-  const free = new Set<DeckItem>();
-  for (const item of inOrder(old)) if (item.slideId) free.add(item);
-  const news = [...inOrder(items)].filter(({ join }) => !join);
-  const keep = (item: PlanItem, slide: DeckItem): void => {
-    kept.set(item, slide);
-    free.delete(slide);
-  };
-  // The same title, and with it the same text where titles come several times; then the titles in their order.
-  for (const key of [
-    ({ title, text, wording }: PlanItem) => (title && text ? `${title}\n${text}\n${wording}` : ''),
-    ({ title, text }: PlanItem) => (title && text ? `${title}\n${text}` : ''),
-    ({ title, wording }: PlanItem) => (title ? `${title}\n${wording}` : ''),
-    ({ title }: PlanItem) => title,
-  ]) {
-    const olds = new Map<string, DeckItem[]>();
-    for (const item of free) {
-      if (key(item)) olds.set(key(item), [...(olds.get(key(item)) ?? []), item]);
-    }
-    for (const item of news) {
-      const same = kept.has(item) ? undefined : olds.get(key(item))?.shift();
-      if (same) keep(item, same);
-    }
-  }
-  // Among the neighbours: under the same slide by the choice, then by the text, then by the place.
-  const match = (youngers: readonly PlanItem[], olders: readonly DeckItem[]): void => {
-    const fresh = youngers.filter((item) => !item.join && !kept.has(item));
-    const left = (): DeckItem[] => olders.filter((item) => free.has(item));
+    const sameGoal = (old: DeckItem, child: PlanItem): boolean =>
+      this.#leadsTo(old.link!.id, targets.get(child) ?? null);
+    const sameWords = (old: DeckItem, child: PlanItem): boolean => old.wording === child.wording;
     for (const fits of [
-      (a: PlanItem, b: DeckItem) => a.wording !== null && a.wording === b.wording,
-      (a: PlanItem, b: DeckItem) => a.text !== '' && a.text === b.text,
+      (old: DeckItem, child: PlanItem) => sameGoal(old, child) && sameWords(old, child),
+      sameGoal,
+      sameWords,
     ]) {
-      for (const item of fresh) {
-        const same = kept.has(item) ? undefined : left().find((candidate) => fits(item, candidate));
-        if (same) keep(item, same);
+      for (const child of readable) {
+        if (found.has(child) || !targets.get(child)) continue;
+        const old = olders.find(
+          (candidate) => !this.#claimed.has(candidate.link!.id) && fits(candidate, child),
+        );
+        if (!old) continue;
+        found.set(child, old);
+        this.#claimed.add(old.link!.id);
       }
     }
-    const rest = fresh.filter((item) => !kept.has(item));
-    const places = left();
-    // As many gone as come: they are the same ones, retold.
-    if (rest.length === places.length) rest.forEach((item, index) => keep(item, places[index]!));
-  };
-  match(items, old);
-  for (const item of inOrder(items)) {
-    const slide = kept.get(item);
-    if (slide) match(item.children, slide.children);
+    const order: LinkId[] = [];
+    for (const child of item.children) {
+      const linkId = unchanged.has(child)
+        ? found.get(child)!.link!.id
+        : this.#takeChoice(child, from, found.get(child), targets.get(child) ?? null);
+      if (!linkId) continue;
+      order.push(linkId);
+      this.#linkOf.set(child, linkId);
+    }
+    const kept = new Set(order);
+    const before = (known?.children ?? []).flatMap(({ link }) =>
+      link && kept.has(link.id) ? link.id : [],
+    );
+    if (order.length > 1 && order.join() !== before.join()) {
+      this.#steps.push({ do: 'order', slideId: from, linkIds: order });
+    }
   }
-  // The same text anywhere.
-  for (const item of news) {
-    if (kept.has(item) || item.text.length < 12) continue;
-    const same = [...free].find(({ text }) => text === item.text);
-    if (same) keep(item, same);
+
+  #isUnchanged(child: PlanItem, found: ReadonlyMap<PlanItem, DeckItem>): boolean {
+    const old = found.get(child);
+    return old !== undefined && !old.isWrong && old.written === child.written;
   }
-  return kept;
+
+  #leadsTo(linkId: LinkId, target: Target | null): boolean {
+    const link = this.deck.links[linkId];
+    if (!link || !target) return false;
+    const isDead = link.target.kind === 'slide' && !this.deck.slides[link.target.slideId];
+    if (target.kind === 'none') return link.target.kind === 'none' || isDead;
+    const goal = isDead ? NOWHERE : ({ ...link.target, spotId: undefined } as Target);
+    return isSameTarget(goal, target);
+  }
+
+  /** One choice that is new or says something else; the link that it is then. */
+  #takeChoice(
+    child: PlanItem,
+    from: SlideId,
+    old: DeckItem | undefined,
+    target: Target | null,
+  ): LinkId | undefined {
+    if (child.isWrong) return old?.link?.id;
+    const wording = child.wording ?? '';
+    if (!old) {
+      if (!target) return undefined;
+      const linkId = newId();
+      this.#steps.push({ do: 'link', linkId, from, wording, target });
+      this.#noteTrunk(child, linkId);
+      return linkId;
+    }
+    const linkId = old.link!.id;
+    if (wording !== old.wording) this.#reword(child, linkId, wording);
+    const isSame = child.join ? isSameJoin(child.join, old.join) : old.slideId !== null;
+    if (!target) this.#untaken.set(child, { ...this.#untaken.get(child), join: true });
+    else if (!(isSame && this.#slideOf.get(child) === (old.slideId ?? undefined))) {
+      if (!this.#leadsTo(linkId, target)) this.#steps.push({ do: 'retarget', linkId, target });
+    }
+    this.#noteTrunk(child, linkId);
+    return linkId;
+  }
+
+  /** Under which choice a slide is written, where that is not as it was. */
+  #noteTrunk(child: PlanItem, linkId: LinkId): void {
+    const slideId = this.#slideOf.get(child);
+    if (slideId && this.#kept.get(child)?.link?.id !== linkId) {
+      this.#steps.push({ do: 'trunk', slideId, trunkId: linkId });
+    }
+  }
+
+  #reword(child: PlanItem, linkId: LinkId, wording: string): void {
+    const link = this.deck.links[linkId];
+    if (!link) return;
+    const { carrier } = link;
+    const thing =
+      carrier.kind === 'element'
+        ? this.deck.slides[link.from]?.elements.find(({ id }) => id === carrier.elementId)
+        : undefined;
+    const reason =
+      carrier.kind === 'words' || carrier.kind === 'option'
+        ? `“${link.wording}” stands in ${carrier.kind === 'words' ? 'a text' : 'a question'} on the slide: change the words there.`
+        : wording === ''
+          ? 'A choice needs a wording before the colon.'
+          : thing?.isLocked
+            ? `“${link.wording}” is locked on its slide: let it go there to change it.`
+            : null;
+    if (reason === null) {
+      this.#steps.push({ do: 'reword', linkId, wording });
+      return;
+    }
+    this.#problems.push({ line: child.line, reason });
+    this.#untaken.set(child, { ...this.#untaken.get(child), wording: true });
+  }
+
+  #compareTops(): void {
+    const [first] = this.items;
+    const begins = first && this.#slideOf.get(first);
+    if (begins && begins !== this.base.items[0]?.slideId) {
+      this.#steps.push({ do: 'start', slideId: begins });
+    }
+    for (const item of this.items) {
+      const slideId = this.#slideOf.get(item);
+      if (slideId && item !== first && this.#kept.get(item)?.link) {
+        this.#steps.push({ do: 'trunk', slideId, trunkId: 'top' });
+      }
+    }
+  }
+
+  /** An item as it stands in the deck once the steps are taken. */
+  #annotated(item: PlanItem): DeckItem {
+    const root = { children: [] as DeckItem[] };
+    const waiting: { item: PlanItem; into: { children: DeckItem[] } }[] = [{ item, into: root }];
+    while (waiting.length > 0) {
+      const { item: next, into } = waiting.pop()!;
+      const known = this.#kept.get(next);
+      const parent = this.#parents.get(next);
+      const from = parent && this.#slideOf.get(parent);
+      const linkId = this.#linkOf.get(next);
+      const untaken = this.#untaken.get(next);
+      const slideId = this.#slideOf.get(next) ?? null;
+      const isNothing = !next.isWrong && !next.join && slideId === null;
+      const said = next.isWrong && known ? known : next;
+      const annotated: DeckItem = {
+        ...said,
+        ...(known && untaken?.text ? { text: known.text } : {}),
+        ...(known && untaken?.wording ? { wording: known.wording } : {}),
+        ...(known && untaken?.join ? { join: known.join } : {}),
+        line: next.line,
+        written: next.written,
+        isWrong: next.isWrong || untaken !== undefined || isNothing,
+        slideId,
+        link: linkId && from ? { id: linkId, from } : (known?.link ?? null),
+        children: [],
+      };
+      into.children.push(annotated);
+      for (let at = next.children.length - 1; at >= 0; at -= 1) {
+        waiting.push({ item: next.children[at]!, into: annotated });
+      }
+    }
+    return root.children[0]!;
+  }
+}
+
+function isSameJoin(a: PlanJoin, b: PlanJoin | null): boolean {
+  if (!b || a.kind !== b.kind) return false;
+  if (a.kind === 'heading') {
+    return b.kind === 'heading' && a.slug === b.slug && a.words === b.words;
+  }
+  if (b.kind !== 'target') return false;
+  return (a.target.kind === 'none' && b.target.kind === 'none') || isSameTarget(a.target, b.target);
 }

@@ -1,14 +1,22 @@
 import { wordsOf } from '../../deck/richText.js';
 import { isSpare, type Deck, type Link, type Slide, type TextElement } from '../../deck/types.js';
-import type { SlideId } from '../../ids.js';
+import type { LinkId, SlideId } from '../../ids.js';
 import type { RouteGraph } from '../graph.js';
-import { planWords, slugger, type PlanItem } from './planText.js';
+import { planWords, printItem, slugger, type PlanItem } from './planText.js';
 
 /** An item of a deck's own plan: it knows the slide, or the link, that it stands for. */
 export interface DeckItem extends PlanItem {
   slideId: SlideId | null;
-  link: Link | null;
+  /** The link that is written here, and the slide it leaves. */
+  link: { id: LinkId; from: SlideId } | null;
   children: DeckItem[];
+}
+
+/** What a plan is compared with: how it stood when it was last taken into the deck. */
+export interface PlanBase {
+  items: readonly DeckItem[];
+  /** What the plan has dropped, and nobody has agreed to take out. */
+  dropped: readonly DeckItem[];
 }
 
 /** The text of a slide that its plan shows: the first body text on its content layer, from top to bottom. */
@@ -55,9 +63,11 @@ export function planOf(deck: Deck, graph: RouteGraph): DeckItem[] {
       text: text ? planWords(wordsOf(text.text)) : '',
       isEnding: slide.isEnding,
       join: null,
+      isWrong: false,
+      written: '',
       children: [],
       slideId: slide.id,
-      link,
+      link: link && { id: link.id, from: link.from },
     };
     written.set(slide.id, item);
     return item;
@@ -85,7 +95,8 @@ export function planOf(deck: Deck, graph: RouteGraph): DeckItem[] {
             // A slide that is gone reads as a choice that leads nowhere yet.
             target: link.target.kind === 'slide' ? { kind: 'none' } : link.target,
           },
-          ...{ children: [], slideId: null, link },
+          ...{ isWrong: false, written: '', children: [], slideId: null },
+          link: { id: link.id, from: link.from },
         };
         if (goal) joins.push({ item: joined, slideId: goal.id });
         item.children.push(joined);
@@ -111,8 +122,15 @@ export function planOf(deck: Deck, graph: RouteGraph): DeckItem[] {
   for (const { item, slideId } of joins) {
     item.join = { kind: 'heading', slug: slugs.get(slideId)!, words: deck.slides[slideId]!.title };
   }
+  for (const item of inOrder(items)) item.written = printItem(item).join('\n');
   return items;
 }
+
+/** What a plan is compared with when the deck has just been written out. */
+export const planBase = (deck: Deck, graph: RouteGraph): PlanBase => ({
+  items: planOf(deck, graph),
+  dropped: [],
+});
 
 /** All items in the order they are written. */
 export function* inOrder<Item extends { children: Item[] }>(

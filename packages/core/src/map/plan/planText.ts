@@ -23,6 +23,10 @@ export interface PlanItem {
   isEnding: boolean;
   /** Set when the item stands for a slide written elsewhere, or for something that is no slide. */
   join: PlanJoin | null;
+  /** The line could not be read: what it stood for stays as it was, and what stands under it stays under it. */
+  isWrong: boolean;
+  /** The lines of the item as they are written, without what sets them in and its bullet. */
+  written: string;
   children: PlanItem[];
 }
 export type PlanJoin =
@@ -37,7 +41,7 @@ const MOST_LINES = 20_000;
 const TAB = 4;
 const LONGEST = 300;
 
-/** Reads a plan. Wrong lines are told with the reason and left out; the rest is read all the same. */
+/** Reads a plan. Wrong lines are told with the reason; the rest is read all the same. */
 export function parsePlan(text: string): { items: PlanItem[]; problems: PlanProblem[] } {
   const items: PlanItem[] = [];
   const problems: PlanProblem[] = [];
@@ -47,44 +51,51 @@ export function parsePlan(text: string): { items: PlanItem[]; problems: PlanProb
     problems.push({ line: MOST_LINES + 1, reason: 'A plan has 20,000 lines at the most.' });
     lines.length = MOST_LINES;
   }
+  const put = (item: PlanItem, indent: number): void => {
+    while (open.length > 0 && open.at(-1)!.indent >= indent) open.pop();
+    (open.at(-1)?.item.children ?? items).push(item);
+    open.push({ indent, item });
+  };
   lines.forEach((written, index) => {
     const line = index + 1;
-    const bullet = /^([ \t]*)(?:[-*+]|\d{1,4}[.)])(?:[ \t]+|$)(.*)$/.exec(written);
+    const bullet = /^([ \t]*)(?:[-*+]|\d{1,4}[.)])(?:[ \t]+|$)(.*)$/s.exec(written);
     if (!bullet) {
-      if (written.trim() === '') return;
+      const words = written.trim();
+      const indent = indentOf(written);
       const last = open.at(-1);
-      if (!last || indentOf(written) <= last.indent) {
-        problems.push({
-          line,
-          reason: 'A slide begins with “- ”; a line that goes on with its text stands further in.',
-        });
-      } else if (last.item.join) {
-        problems.push({
-          line,
-          reason: 'A line that leads to another slide has no text of its own.',
-        });
-      } else addText(last.item, written.trim());
+      if (words === '') return;
+      if (!last || indent <= last.indent) {
+        const reason =
+          'A slide begins with “- ”; a line that goes on with its text stands further in.';
+        problems.push({ line, reason });
+        put(wrongItem(line, words), indent);
+        return;
+      }
+      last.item.written += `\n${words}`;
+      if (last.item.join) {
+        const reason = 'A line that leads to another slide has no text of its own.';
+        problems.push({ line, reason });
+      } else if (!last.item.isWrong) addText(last.item, words);
       return;
     }
     const indent = indentOf(bullet[1]!);
+    const words = bullet[2]!.trim();
     while (open.length > 0 && open.at(-1)!.indent >= indent) open.pop();
     const parent = open.at(-1)?.item;
-    const read = readItem(bullet[2]!.trim(), line, parent === undefined);
-    if ('reason' in read) {
-      problems.push({ line, reason: read.reason });
-      return;
-    }
-    if (parent?.join) {
-      problems.push({
-        line,
-        reason: 'A line that leads to another slide has no choices of its own.',
-      });
-      return;
-    }
-    (parent?.children ?? items).push(read);
-    open.push({ indent, item: read });
+    const read = parent?.join
+      ? { line, reason: 'A line that leads to another slide has no choices of its own.' }
+      : readItem(words, line, parent === undefined);
+    if ('reason' in read) problems.push({ line, reason: read.reason });
+    put('reason' in read ? wrongItem(line, words) : read, indent);
   });
   return { items, problems };
+}
+
+function wrongItem(line: number, written: string): PlanItem {
+  return {
+    ...{ line, written, wording: null, title: '', text: '', isEnding: false, join: null },
+    ...{ isWrong: true, children: [] },
+  };
 }
 
 function indentOf(written: string): number {
@@ -116,12 +127,19 @@ function readItem(written: string, line: number, isTop: boolean): PlanItem | Pla
   const ended = takeEnding(head);
   const wording = plainWords(ended.text);
   if (wording.length > LONGEST) return problem(`A choice has ${LONGEST} letters at the most.`);
-  const base = { line, wording: isTop ? null : wording, isEnding: ended.isEnding, children: [] };
-  const link = /^\[((?:\\.|[^\]\\])*)\]\(([^)]*)\)$/.exec(rest);
+  const base = {
+    ...{ line, written, isWrong: false, wording: isTop ? null : wording },
+    ...{ isEnding: ended.isEnding, children: [] },
+  };
+  const link = /^\[((?:\\.|[^\]\\])*)\]\((.*)\)$/s.exec(rest);
+  if (!link && /^\[(?:\\.|[^\]\\])*(?:\]?|\]\([^)]*)$/s.test(rest)) {
+    return problem('A line that leads elsewhere ends with [a title](#a-title).');
+  }
   if (link) {
     if (isTop)
       return problem('A line at the left edge is a slide of its own and cannot lead to another.');
-    const join = readJoin(plainWords(link[1]!), link[2]!.trim());
+    const goal = link[2]!.trim().replace(/^<(.*)>$/s, '$1');
+    const join = readJoin(plainWords(link[1]!), goal);
     return typeof join === 'string'
       ? problem(join)
       : { ...base, title: '', text: '', isEnding: false, join };
@@ -139,11 +157,12 @@ function readItem(written: string, line: number, isTop: boolean): PlanItem | Pla
   };
 }
 
-/** A colon that stands in an address is no end of a wording. */
+/** A wording ends with a colon that nothing follows but a blank or what is marked: not in 8:15, nor in an address. */
 function unescapedColon(written: string): number {
   for (let at = 0; at < written.length; at += 1) {
     if (written[at] === '\\') at += 1;
-    else if (written[at] === ':' && !written.startsWith('://', at)) return at;
+    else if (written[at] === ':' && /^(?:\s|\[|\*\*|$)/.test(written.slice(at + 1, at + 3)))
+      return at;
   }
   return -1;
 }
@@ -200,9 +219,10 @@ export function printPlan(items: readonly PlanItem[]): string {
   return lines.length > 0 ? `${lines.join('\n')}\n` : '';
 }
 
-function printItem(item: PlanItem): string[] {
+/** The lines of an item, without what sets them in. */
+export function printItem(item: Omit<PlanItem, 'written' | 'children'>): string[] {
   const { wording, title, join } = item;
-  if (join) return [`${escaped(wording ?? '', ':')}: ${printJoin(join)}`];
+  if (join) return [`${escapedHead(wording ?? '')}: ${printJoin(join)}`];
   const paragraphs = item.text === '' ? [] : item.text.split('\n').map((part) => escaped(part, ''));
   const head = wording ?? title;
   const hasOwnTitle = wording !== null && title !== wording;
@@ -216,8 +236,8 @@ function printItem(item: PlanItem): string[] {
     isBare
       ? first
       : first === '' && head !== ''
-        ? escaped(head, ':')
-        : `${escaped(head, ':')}: ${first}`.trimEnd(),
+        ? escapedHead(head)
+        : `${escapedHead(head)}: ${first}`.trimEnd(),
     ...paragraphs.slice(1).map(escapedStart),
   ];
   if (item.isEnding) lines[lines.length - 1] += ' (ending)';
@@ -237,7 +257,7 @@ function printJoin(join: PlanJoin): string {
     case 'deck':
       return `[${escaped(target.title, ']')}](deck:${target.deckId}/${target.slideId})`;
     case 'web':
-      return `[${escaped(target.address.replace(/^(https?:\/\/|mailto:)|\/$/g, ''), ']')}](${target.address.replace(/\)/g, '%29')})`;
+      return `[${escaped(target.address.replace(/^(https?:\/\/|mailto:)|\/$/g, ''), ']')}](${/[()]/.test(target.address) ? `<${target.address}>` : target.address})`;
     case 'file':
       return `[${escaped(target.file.name, ']')}](file:${target.file.hash}/${target.file.size})`;
   }
@@ -248,6 +268,9 @@ function escaped(words: string, besides: string): string {
   if (besides) text = text.replaceAll(besides, `\\${besides}`);
   return text.replace(/\(ending\)$/, '\\(ending)');
 }
+
+/** The words before the colon. */
+const escapedHead = (words: string): string => escaped(words, '').replace(/:(?=\s|$)/g, '\\:');
 
 /** A paragraph that would begin like an item. */
 const escapedStart = (words: string): string =>
