@@ -201,7 +201,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
       question(
         'q-buoys',
         'The buoys lie a cable and a half apart. A cable is 185 metres. How far is that?',
-        { kind: 'number', unit: 'm', points: 2 },
+        { kind: 'number', unit: 'm', decimal: '.', points: 2 },
         {
           ...{ kind: 'number', right: '277.5 ± 2.5', ranges: [{ low: 275, high: 280 }] },
         },

@@ -2,6 +2,7 @@ export * from './ids.js';
 export * from './limits.js';
 export * from './deck/types.js';
 export * from './deck/target.js';
+export * from './deck/languages.js';
 export * from './deck/richText.js';
 export * from './deck/document.js';
 export * from './deck/elementWords.js';
@@ -95,7 +96,13 @@ export type { ExtendedTextTally } from './questions/extendedText/marking.js';
 export type { NumberAnswer, NumberKey, NumberQuestion } from './questions/number/number.js';
 export type { NumberTally } from './questions/number/marking.js';
 export { isWithin, readRanges, type Range } from './questions/number/ranges.js';
-export { readNumber } from './questions/number/readNumber.js';
+export {
+  DECIMALS,
+  plainNumber,
+  readingsOf,
+  readNumber,
+  type Decimal,
+} from './questions/number/readNumber.js';
 export type { SliderAnswer, SliderKey, SliderQuestion } from './questions/slider/slider.js';
 export type { SliderTally } from './questions/slider/marking.js';
 export * from './questions/order/order.js';

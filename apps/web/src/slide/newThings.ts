@@ -1,4 +1,5 @@
 import {
+  decimalOf,
   kindOf,
   newElementBox,
   newId,
@@ -82,11 +83,16 @@ const BEGINNINGS: Record<KindName, [asks: string, height: number]> = {
   drawing: ['Draw what you mean.', 520],
 };
 
-export function questionElement(slide: Slide, kind: KindName = 'choice'): NewElement {
+export function questionElement(
+  slide: Slide,
+  kind: KindName = 'choice',
+  language = 'en',
+): NewElement {
   const [asks, height] = BEGINNINGS[kind];
+  const fresh = kindOf(kind).fresh(newId);
   return {
     ...{ kind: 'question', layer: 'content', text: plain(asks) },
-    question: kindOf(kind).fresh(newId),
+    question: fresh.kind === 'number' ? { ...fresh, decimal: decimalOf(language) } : fresh,
     box: inMiddle(slide, 480, height),
   };
 }

@@ -11,6 +11,7 @@ import { linkedWords } from './richText.js';
 import { settle } from '../stage/groups.js';
 import { LAYOUTS } from '../stage/layouts.js';
 import { THEMES } from '../stage/themes.js';
+import { LANGUAGES } from './languages.js';
 import { readTarget } from './target.js';
 import {
   GROUND_FITS,
@@ -30,7 +31,7 @@ export { fragmentOf, readElement } from './readElement.js';
 /**
  * How a deck lies in its Yjs document:
  *
- *   deck      map   title, theme, startSlideId, defaultTrailId
+ *   deck      map   title, theme, language, startSlideId, defaultTrailId
  *   slides    map   SlideId → map { title, x, y, …, elements: map ElementId → map { kind, layer, box, order, … } }
  *   links     map   LinkId → map { from, carrier, target, wording }
  *   sections  map   SectionId → map { name, tint, parentId, isFolded }
@@ -107,6 +108,7 @@ export function readHead(
   return {
     title: asString(head.get('title'), 'Untitled deck', 200),
     theme: asOneOf(head.get('theme'), THEMES, 'paper'),
+    language: asOneOf(head.get('language'), LANGUAGES, 'en'),
     startSlideId: slides[start] ? start : null,
     sections: readSections(doc),
     trails,

@@ -21,7 +21,7 @@ export function readPlainDeck(value: unknown): Deck {
   const deck = asRecord(value);
   const doc = new Y.Doc();
   doc.transact(() => {
-    for (const key of ['title', 'theme', 'startSlideId', 'defaultTrailId']) {
+    for (const key of ['title', 'theme', 'language', 'startSlideId', 'defaultTrailId']) {
       if (deck[key] !== null && deck[key] !== undefined) deckMap(doc).set(key, deck[key]);
     }
     for (const [id, slide] of Object.entries(asRecord(deck.slides))) putSlide(doc, id, slide);

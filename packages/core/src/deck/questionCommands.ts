@@ -1,7 +1,9 @@
-import type * as Y from 'yjs';
+import * as Y from 'yjs';
 import { refuse, type ElementId, type Result, type SlideId } from '../ids.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
-import { elementOf } from './document.js';
+import { deckMap, elementOf, elementsOf, slidesMap } from './document.js';
+import { asRecord } from './decode.js';
+import { decimalOf, LANGUAGES } from './languages.js';
 import { GONE, LOCKED, rewriteWords, setWords } from './elementCommands.js';
 import type { QuestionElement } from './elements.js';
 import { COMMAND } from './history.js';
@@ -43,4 +45,23 @@ function setPrompt(doc: Y.Doc, slideId: SlideId, elementId: ElementId, prompt: s
   if (/\n\s*\n/.test(prompt.trim())) {
     setWords(doc, slideId, elementId, plain(...prompt.split('\n')));
   } else rewriteWords(doc, slideId, elementId, prompt);
+}
+
+/** Says what a deck is written in; its questions for numbers read and ask accordingly from then on. */
+export function setLanguage(doc: Y.Doc, language: string): Result {
+  if (!LANGUAGES.includes(language)) return refuse('There is no such language here.');
+  const decimal = decimalOf(language);
+  doc.transact(() => {
+    deckMap(doc).set('language', language);
+    for (const slide of slidesMap(doc).values()) {
+      if (!(slide instanceof Y.Map)) continue;
+      for (const element of elementsOf(slide).values()) {
+        const question = element instanceof Y.Map ? asRecord(element.get('question')) : {};
+        if (question.kind === 'number' && question.decimal !== decimal) {
+          (element as Y.Map<unknown>).set('question', { ...question, decimal });
+        }
+      }
+    }
+  }, COMMAND);
+  return { ok: true };
 }

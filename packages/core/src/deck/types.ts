@@ -127,6 +127,8 @@ export const themeFor = (deck: Pick<Deck, 'theme' | 'slides'>, slideId: SlideId)
 export interface Deck {
   title: string;
   theme: ThemeName;
+  /** What it is written in, as a language tag (BCP 47): numbers are read as that language writes them. */
+  language: string;
   startSlideId: SlideId | null;
   slides: Record<SlideId, Slide>;
   links: Record<LinkId, Link>;

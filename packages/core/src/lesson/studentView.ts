@@ -22,6 +22,7 @@ export function studentView(edition: Deck): Deck {
   return {
     title: edition.title,
     theme: edition.theme,
+    language: edition.language,
     startSlideId: met.startSlideId,
     slides,
     links,

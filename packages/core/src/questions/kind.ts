@@ -56,8 +56,11 @@ export interface Impossible<Q extends AnyQuestion, K extends OfAKind> {
 
 /** How answers of a kind are marked and counted. All of it is pure but `count`. */
 export interface Marking<Q extends AnyQuestion, K extends OfAKind, A extends OfAKind, T> {
-  /** From 0 to 1; null when a person has to say. */
-  mark(question: Q, key: K, answer: A): number | null;
+  /**
+   * From 0 to 1; null when a person has to say.
+   * @param shape height of the question's picture over its width; 1 without one
+   */
+  mark(question: Q, key: K, answer: A, shape: number): number | null;
   /** Whether no answer at all can be wholly right by this key; null when one can. */
   impossible?(question: Q, key: K): Impossible<Q, K> | null;
   emptyTally(question: Q): T;

@@ -53,7 +53,7 @@ const ASKED: Record<KindName, { question: Question; key: QuestionKey | null }> =
     key: { kind: 'extendedText', scale: [{ label: 'fully', share: 1 }] },
   },
   number: {
-    question: { kind: 'number', unit: 'm', points: 1 },
+    question: { kind: 'number', unit: 'm', decimal: '.', points: 1 },
     key: { kind: 'number', right: '9 … 11', ranges: [{ low: 9, high: 11 }] },
   },
   slider: {
@@ -412,7 +412,7 @@ test('a gap text is written and read back', () => {
 test('a right number written with its unit is still right when the deck is read again', () => {
   const ranges = readRanges('12 m ± 0.5 m', 'm')!;
   const key: QuestionKey = { kind: 'number', right: '12 m ± 0.5 m', ranges };
-  const asked: Question = { kind: 'number', unit: 'm', points: 1 };
+  const asked: Question = { kind: 'number', unit: 'm', decimal: '.', points: 1 };
   const read = readDeck(deck(slide('s', question('q', '?', asked, key)))).slides.s!.elements;
   const kept = read.find(({ id }) => id === 'q') as QuestionElement;
   expect(kept.key).toEqual(key);

@@ -44,12 +44,13 @@ export const markingOf = (kind: KindName): AnyMarking => MARKINGS[kind] as unkno
 
 /** From 0 to 1; null for a question without a key, for thinking, or that a person has to mark. */
 export function markAnswer(element: QuestionElement, answer: Answer): number | null {
-  const { key, question, isForThinking } = element;
+  const { key, question, isForThinking, picture } = element;
   // A key or an answer that was left over from another kind says nothing.
   if (isForThinking || !key || key.kind !== question.kind || answer.kind !== question.kind) {
     return null;
   }
-  return isBlank(answer) ? 0 : markingOf(question.kind).mark(question, key, answer);
+  const shape = picture && picture.width > 0 ? picture.height / picture.width : 1;
+  return isBlank(answer) ? 0 : markingOf(question.kind).mark(question, key, answer, shape);
 }
 
 /** Counts an answer into a tally, or out of it; one that says nothing leaves it as it is. */

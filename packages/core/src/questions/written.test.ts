@@ -16,7 +16,7 @@ import {
   wordsOf,
 } from '../index.js';
 import { deck, question, slide } from '../testing/builder.js';
-import { readNumber } from './number/readNumber.js';
+import { DECIMALS, plainNumber, readingsOf, readNumber } from './number/readNumber.js';
 import { readRanges } from './number/ranges.js';
 import { quantile } from './values.js';
 
@@ -26,7 +26,7 @@ const asked = (what: Question, key: QuestionKey | null = null): QuestionElement 
   ) as QuestionElement;
 
 const WORD: Question = { kind: 'textEntry', points: 1 };
-const METRES: Question = { kind: 'number', unit: 'm', points: 1 };
+const METRES: Question = { kind: 'number', unit: 'm', decimal: '.', points: 1 };
 const SCALE: Question = {
   ...{ kind: 'slider', low: 0, high: 10, step: 0.5, points: 1 },
   ...{ lowLabel: '', highLabel: '', before: '' },
@@ -100,7 +100,16 @@ describe('numbers as people write them', () => {
     ['+7', 7],
     ['.5', 0.5],
     ['12 m', 12],
-    ['12M', 12],
+    ['10^3', 1000],
+    ['10⁻²', 0.01],
+    ['2^10', 1024],
+    ['1\u202f250', 1250],
+    ['1 250,5', 1250.5],
+    ['1’234', 1234],
+    ['１２，５', 12.5],
+    ['m 12', 12],
+    ['0,125', 0.125],
+    ['1.250', 1.25],
     ['-3/4 m', -0.75],
   ])('%p is %p', (text, value) => {
     expect(readNumber(text, 'm')).toBeCloseTo(value, 10);
@@ -118,8 +127,55 @@ describe('numbers as people write them', () => {
     '0x10',
     'Infinity',
     '3/2/1',
+    '12M',
+    '1,23.5',
+    '12,34,567',
+    '1,250',
   ])('%p is none', (text) => {
     expect(readNumber(text, 'm')).toBeUndefined();
+  });
+
+  test.each([
+    ['1,000', '.', [1000, 1]],
+    ['1,000', ',', [1]],
+    ['1.000', '.', [1]],
+    ['1.000', ',', [1000, 1]],
+    ['-12,345', '.', [-12345, -12.345]],
+    ['1,00', '.', [1]],
+    ['0,125', '.', [0.125]],
+    ['1.234,567', '.', [1234.567]],
+    ['1.234.567', '.', [1_234_567]],
+    ['seven', '.', []],
+  ] as const)('%p where decimals are parted by %p may be %p', (text, decimal, readings) => {
+    expect(readingsOf(text, '', decimal)).toEqual(readings);
+  });
+
+  test('a number written plainly is read in one way, by either sign', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -1e9, max: 1e9, noNaN: true }), (value) => {
+        for (const decimal of DECIMALS) {
+          const [read, ...others] = readingsOf(plainNumber(value, decimal), '', decimal);
+          expect(others).toEqual([]);
+          expect(read).toBeCloseTo(Number(value.toPrecision(12)), 9);
+        }
+      }),
+    );
+  });
+
+  test.each([
+    ['5 mW', 'mW', 5],
+    ['5 MW', 'mW', undefined],
+    ['5 KWh', 'kWh', 5],
+    ['5 Metres', 'metres', 5],
+    ['5 M', 'm', undefined],
+    ['5 L', 'l', 5],
+    ['$5', '$', 5],
+    ['-$5', '$', -5],
+    ['€ 1 250', '€', 1250],
+    ['5 PA', 'Pa', 5],
+    ['5 pa', 'Pa', undefined],
+  ])('%p in %p is %p', (text, unit, value) => {
+    expect(readNumber(text, unit)).toBe(value);
   });
 
   test('every number that a program prints is read as what it is', () => {

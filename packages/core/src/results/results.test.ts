@@ -276,7 +276,7 @@ describe('marks', () => {
 });
 
 test('marked questions come as their slides stand on the map, then in reading order', () => {
-  const asked = { kind: 'number' as const, unit: '', points: 1 };
+  const asked = { kind: 'number' as const, unit: '', decimal: '.' as const, points: 1 };
   const at = (x: number, y: number) => ({ x, y, w: 300, h: 100 });
   const doc = deck(
     slide('last', question('e', '?', asked, null, at(0, 0))),

@@ -56,7 +56,7 @@ export const OPENING: readonly Starter[] = [
     build: () => [
       ask(
         'How many do you think? Guess without counting.',
-        { kind: 'number', unit: '', points: 1 },
+        { kind: 'number', unit: '', decimal: '.', points: 1 },
         LOW,
       ),
     ],

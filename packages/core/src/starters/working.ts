@@ -75,7 +75,7 @@ export const WORKING: readonly Starter[] = [
     build: () => [
       ask(
         'How much is it?',
-        { kind: 'number', unit: 'm', points: 2 },
+        { kind: 'number', unit: 'm', decimal: '.', points: 2 },
         { x: 96, y: 164, w: 524, h: 240 },
         {
           key: { kind: 'number', right: '10 ± 5 %', ranges: [{ low: 9.5, high: 10.5 }] },

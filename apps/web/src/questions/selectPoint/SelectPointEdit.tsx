@@ -108,8 +108,8 @@ export default function SelectPointEdit(props: QuestionEditProps<'selectPoint'>)
             [
               ['x', 'Across, %'],
               ['y', 'Down, %'],
-              ['near', 'Wholly right within, %'],
-              ['far', 'Not right from, %'],
+              ['near', 'Wholly right within, % of the width'],
+              ['far', 'Not right from, % of the width'],
             ] as const
           ).map(([name, label]) => (
             <Field

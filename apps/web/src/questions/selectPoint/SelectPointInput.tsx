@@ -28,8 +28,9 @@ export function Input(props: QuestionInputProps<'selectPoint'>): ReactElement {
     index < kept.length ? kept.map((one, at) => (at === index ? spot : one)) : [...kept, spot];
   const spots = pulled ? withSpot(pulled.index, pulled.spot) : kept;
   const answer = (given: Spot[]): void => props.onAnswer({ kind: 'selectPoint', spots: given });
+  const shape = element.picture ? element.picture.height / element.picture.width : 1;
   const distance = (a: Spot, b: Spot): number =>
-    question.marker === 'line' ? Math.abs(a.y - b.y) : Math.hypot(a.x - b.x, a.y - b.y);
+    Math.hypot(question.marker === 'line' ? 0 : a.x - b.x, (a.y - b.y) * shape);
   /** The marker that a press takes up: one close by, the nearest when all are put, otherwise a new one. */
   const takenUp = (at: Spot): number => {
     const order = kept.map((spot, index) => ({ index, far: distance(spot, at) }));

@@ -1,4 +1,7 @@
 import {
+  decimalOf,
+  LANGUAGES,
+  setLanguage,
   coloursOf,
   GROUND_FITS,
   layoutOf,
@@ -41,6 +44,7 @@ export function SlideSettings(props: {
       <b className="max-w-[220px] truncate">{slide.title || 'Untitled'}</b>
       <LayoutPop slide={slide} />
       <ThemePop slide={slide} />
+      <LanguagePop />
       {onPasteInPlace && <Plain onClick={onPasteInPlace}>Paste in place</Plain>}
       <span className="text-soft">Pick something on the stage, or add something below.</span>
     </>
@@ -124,6 +128,28 @@ function ThemePop({ slide }: { slide: Slide }): ReactElement {
         )}
         <Plain onClick={() => run(setThemeForAll(doc, now))}>This theme on every slide</Plain>
       </div>
+    </Pop>
+  );
+}
+
+const NAMES = new Intl.DisplayNames('en', { type: 'language' });
+
+/** What the deck is written in: numbers in its questions are read as that language writes them. */
+function LanguagePop(): ReactElement {
+  const { doc, deck, run } = useDeck();
+  return (
+    <Pop label="Language" value={NAMES.of(deck.language) ?? deck.language} width={280}>
+      <Setting label="The deck is in">
+        <Select
+          label="Language of the deck"
+          value={deck.language}
+          options={LANGUAGES.map((value) => ({ value, label: NAMES.of(value) ?? value }))}
+          onChange={(language) => run(setLanguage(doc, language))}
+        />
+      </Setting>
+      <p className="mt-2 text-[13px] text-soft">
+        Numbers are read as it writes them: one and a half is 1{decimalOf(deck.language)}5.
+      </p>
     </Pop>
   );
 }

@@ -43,7 +43,7 @@ import { SoundChoice } from './SoundPop';
 /** Below the stage: with a selection what can be set on it, and always what can be added. */
 export function Tray(props: SelectionRowProps): ReactElement {
   const { slide, edit } = props;
-  const { doc, run } = useDeck();
+  const { doc, deck, run } = useDeck();
   const { layer } = edit;
   const add = (element: NewElement, thenType = false): void => {
     const added = run(addElement(doc, slide.id, element));
@@ -116,7 +116,7 @@ export function Tray(props: SelectionRowProps): ReactElement {
                   type="button"
                   onClick={() => {
                     choose();
-                    add(questionElement(slide, kind));
+                    add(questionElement(slide, kind, deck.language));
                   }}
                   className="min-h-9 rounded-[4px] px-2 text-left hover:bg-sand"
                 >

@@ -1,7 +1,7 @@
-import { asRecord, asString } from '../../deck/decode.js';
+import { asOneOf, asRecord, asString } from '../../deck/decode.js';
 import type { QuestionKind } from '../kind.js';
 import { readPoints } from '../parts.js';
-import { readNumber } from './readNumber.js';
+import { DECIMALS, readNumber, type Decimal } from './readNumber.js';
 import { readKeptRanges, readRanges, type Range } from './ranges.js';
 
 /** QTI's textEntryInteraction with a numeric answer. */
@@ -9,6 +9,8 @@ export interface NumberQuestion {
   kind: 'number';
   /** Shown behind the field; it may be written along. */
   unit: string;
+  /** The sign that parts decimals where this is answered; the other one may, too, where it says nothing else. */
+  decimal: Decimal;
   points: number;
 }
 
@@ -31,10 +33,11 @@ export const number: QuestionKind<NumberQuestion, NumberKey, NumberAnswer> = {
   kind: 'number',
   label: 'Number',
 
-  fresh: () => ({ kind: 'number', unit: '', points: 1 }),
+  fresh: () => ({ kind: 'number', unit: '', decimal: '.', points: 1 }),
   read: (raw) => ({
     kind: 'number',
     unit: asString(raw.unit, '', 20),
+    decimal: asOneOf(raw.decimal, DECIMALS, '.'),
     points: readPoints(raw.points),
   }),
 
@@ -52,7 +55,7 @@ export const number: QuestionKind<NumberQuestion, NumberKey, NumberAnswer> = {
   readAnswer(question, raw) {
     const { text } = asRecord(raw);
     if (typeof text !== 'string' || text.length > MOST_LETTERS) return undefined;
-    const isNumber = readNumber(text, question.unit) !== undefined;
+    const isNumber = readNumber(text, question.unit, question.decimal) !== undefined;
     return isNumber || text === '' ? { kind: 'number', text } : undefined;
   },
 

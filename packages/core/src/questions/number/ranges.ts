@@ -1,5 +1,5 @@
 import { asList, asRecord } from '../../deck/decode.js';
-import { readNumber } from './readNumber.js';
+import { readNumber, type Decimal } from './readNumber.js';
 
 /** From one number to another, both included. */
 export interface Range {
@@ -14,29 +14,32 @@ const SPAN = /^(.+?) ?(?:…|\.\.\.?| to ) ?(.+)$/u;
  * What numbers are right, as a teacher writes it: `12` · `12 ± 0.5` · `12 ± 5 %` · `10 … 20`, several parted by
  * semicolons. A tolerance in per cent is one of the number itself. Undefined for what cannot be read; none for ''.
  */
-export function readRanges(written: string, unit = ''): Range[] | undefined {
+export function readRanges(
+  written: string,
+  unit = '',
+  decimal: Decimal = '.',
+): Range[] | undefined {
   const parts = written.split(';').map((part) => part.trim());
   const ranges: Range[] = [];
   for (const part of parts.filter((text) => text !== '')) {
-    const range = readRange(part, unit);
+    const range = readRange(part, unit, decimal);
     if (!range) return undefined;
     ranges.push(range);
   }
   return ranges;
 }
 
-function readRange(text: string, unit: string): Range | undefined {
+function readRange(text: string, unit: string, decimal: Decimal): Range | undefined {
+  const read = (part: string): number | undefined => readNumber(part, unit, decimal);
   const about = PARTS.exec(text);
   if (about) {
-    const [value, by] = [readNumber(about[1]!, unit), readNumber(about[2]!, unit)];
+    const [value, by] = [read(about[1]!), read(about[2]!)];
     if (value === undefined || by === undefined || by < 0) return undefined;
     const reach = about[3] ? (Math.abs(value) * by) / 100 : by;
     return { low: value - reach, high: value + reach };
   }
   const span = SPAN.exec(text);
-  const [low, high] = span
-    ? [readNumber(span[1]!, unit), readNumber(span[2]!, unit)]
-    : [readNumber(text, unit), readNumber(text, unit)];
+  const [low, high] = span ? [read(span[1]!), read(span[2]!)] : [read(text), read(text)];
   return low === undefined || high === undefined || low > high ? undefined : { low, high };
 }
 

@@ -18,15 +18,16 @@ export const selectPointMarking: Marking<
 > = {
   /**
    * With areas: the weights of those that hold a marker, each once, of the most that so many markers could earn.
-   * With a target: how near the nearest marker comes, falling evenly from `near` to `far`.
+   * With a target: how near the nearest marker comes, falling evenly from `near` to `far`, both in shares of the
+   * picture's width, across and down.
    */
-  mark(question, key, { spots }) {
+  mark(question, key, { spots }, shape) {
     const { marker } = question;
     if (key.target) {
       const { x, y, near, far } = key.target;
       const nearest = Math.min(
         ...spots.map((spot) =>
-          marker === 'line' ? Math.abs(spot.y - y) : Math.hypot(spot.x - x, spot.y - y),
+          Math.hypot(marker === 'line' ? 0 : spot.x - x, (spot.y - y) * shape),
         ),
       );
       if (nearest <= near) return 1;
