@@ -23,6 +23,7 @@ import {
   LessonsAndResults1700000000003,
   MediaAndStage1700000000002,
   RowsFollowDocuments1700000000005,
+  DoneAnswers1700000000006,
   SharedFolios1700000000004,
 } from './database/migrations.js';
 import { DecksModule } from './decks/decks.module.js';
@@ -55,6 +56,7 @@ class AppModule {
             LessonsAndResults1700000000003,
             SharedFolios1700000000004,
             RowsFollowDocuments1700000000005,
+            DoneAnswers1700000000006,
           ],
           migrationsRun: true,
           migrationsTransactionMode: 'each',

@@ -327,6 +327,22 @@ export class RowsFollowDocuments1700000000005 implements MigrationInterface {
   }
 }
 
+/** Answers that their student is done with: they show their mark at once, and stand where the lesson says so. */
+export class DoneAnswers1700000000006 implements MigrationInterface {
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      ALTER TABLE answer
+        ADD COLUMN is_done boolean NOT NULL DEFAULT false,
+        ADD COLUMN is_locked boolean NOT NULL DEFAULT false;
+    `);
+    await readEditionsAnew(runner);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE answer DROP COLUMN is_done, DROP COLUMN is_locked');
+  }
+}
+
 /** Editions as decks are read by now: what slides and questions have since is there, as in an old deck. */
 async function readEditionsAnew(runner: QueryRunner): Promise<void> {
   const editions = (await runner.query('SELECT id FROM edition')) as { id: string }[];

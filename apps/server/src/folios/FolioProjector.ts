@@ -153,6 +153,15 @@ export class FolioProjector
     await this.settle();
   }
 
+  /** From now on an answer of a folio stands; its row says so already. */
+  lock(folioId: string, questionId: ElementId): void {
+    this.#folios.get(folioId)?.projection.lock(questionId);
+  }
+
+  unlock(folioId: string): void {
+    this.#folios.get(folioId)?.projection.unlock();
+  }
+
   isFollowing(folioId: string): boolean {
     return this.#folios.has(folioId);
   }
@@ -163,12 +172,14 @@ export class FolioProjector
         lesson_id: string;
         steps: number;
         answered: string[];
+        locked: string[];
         active_at: Date | null;
         stored_at: Date | null;
       }[]
     >(
       `SELECT f.lesson_id, coalesce((SELECT max(seq) + 1 FROM visit v WHERE v.folio_id = f.id), 0) AS steps,
-         ARRAY(SELECT question_id FROM answer a WHERE a.folio_id = f.id) AS answered, f.active_at,
+         ARRAY(SELECT question_id FROM answer a WHERE a.folio_id = f.id) AS answered,
+         ARRAY(SELECT question_id FROM answer a WHERE a.folio_id = f.id AND a.is_locked) AS locked, f.active_at,
          greatest((SELECT max(received_at) FROM doc_update u WHERE u.name = 'folio:' || f.id),
            (SELECT received_at FROM doc_state s WHERE s.name = 'folio:' || f.id)) AS stored_at
        FROM folio f WHERE f.id = $1`,
@@ -294,9 +305,9 @@ export class FolioProjector
     if (lesson.desk) await lesson.tallies.follow(lesson.questions, countsLate);
     for (const folio of this.#folios.values()) {
       if (folio.lesson !== lesson) continue;
-      const { answered, steps } = folio.projection;
+      const { answered, locked, steps } = folio.projection;
       folio.projection = new FolioProjection(folio.doc, lesson.edition, lesson.questions, {
-        ...{ answered, steps },
+        ...{ answered, locked, steps },
       });
       this.#mark(folio);
     }
@@ -409,7 +420,10 @@ export class FolioProjector
       for (const folio of batch) {
         const { edition, questions } = folio.lesson;
         const answered = answeredBefore.get(folio)!;
-        folio.projection = new FolioProjection(folio.doc, edition, questions, { answered });
+        const { locked } = folio.projection;
+        folio.projection = new FolioProjection(folio.doc, edition, questions, {
+          ...{ answered, locked },
+        });
         this.#dirty.add(folio);
       }
       throw error;

@@ -36,6 +36,8 @@ export interface StudentMark {
   explanation: string;
   comment: string;
   stamp: string;
+  /** The answer stands: it cannot be changed any more. */
+  isLocked: boolean;
 }
 
 /** A leaf that somebody else made. */
@@ -155,7 +157,8 @@ export class FoliosService {
 
   /**
    * What a student may see of the marks by now; null when none. Marks by hand take the place of the machine's, and what
-   * came late and does not count has only those.
+   * came late and does not count has only those. Where marks come at once, they come for what the student is done with:
+   * whoever could try tick by tick would read the key off the marks.
    */
   async marksFor(folioId: string): Promise<Record<ElementId, StudentMark> | null> {
     const folio = await this.require(folioId);
@@ -168,25 +171,55 @@ export class FoliosService {
     if (!isSeen) return null;
     const questions = questionsOf(await this.lessons.edition(editionId));
     const rows = await this.database.query<
-      { id: string; score: number | null; comment: string | null; stamp: string | null }[]
+      {
+        id: string;
+        score: number | null;
+        comment: string | null;
+        stamp: string | null;
+        is_done: boolean;
+        is_locked: boolean;
+      }[]
     >(
-      `SELECT a.question_id AS id, coalesce(m.score, CASE WHEN $2 OR NOT a.is_late THEN a.score END) AS score, m.comment, m.stamp
+      `SELECT a.question_id AS id, coalesce(m.score, CASE WHEN $2 OR NOT a.is_late THEN a.score END) AS score, m.comment, m.stamp,
+         a.is_done OR m.folio_id IS NOT NULL AS is_done, a.is_locked
        FROM answer a LEFT JOIN mark m ON m.folio_id = a.folio_id AND m.question_id = a.question_id
        WHERE a.folio_id = $1`,
       [folioId, countsLate],
     );
     return Object.fromEntries(
-      rows.flatMap(({ id, score, comment, stamp }) => {
+      rows.flatMap(({ id, score, comment, stamp, is_done, is_locked }) => {
         const asked = questions.get(id);
         if (!asked) return [];
+        const waits = seesMarks === 'at-once' && folio.handedInAt === null;
+        if (waits && !is_done && !asked.isFinal) return [];
         const { explanation, question } = asked;
         const mark: StudentMark = {
           ...{ score, points: question.points, explanation },
-          ...{ comment: comment ?? '', stamp: stamp ?? '' },
+          ...{ comment: comment ?? '', stamp: stamp ?? '', isLocked: is_locked },
         };
         return [[id, mark]];
       }),
     );
+  }
+
+  /**
+   * A student is done with an answer, as it is in the rows by now: its mark may be seen where marks come at once, and
+   * it stands from then on where the lesson says so.
+   */
+  async done(folioId: string, questionId: string): Promise<void> {
+    const folio = await this.require(folioId);
+    const { settings, endedAt } = await this.lessons.require(folio.lessonId);
+    if (endedAt) throw refused('This lesson has ended.');
+    if (settings.seesMarks !== 'at-once')
+      throw refused('Marks do not come at once in this lesson.');
+    await this.projector.settle();
+    const [rows] = await this.database.query<[unknown[], number]>(
+      `UPDATE answer SET is_done = true, is_locked = is_locked OR $3
+       WHERE folio_id = $1 AND question_id = $2 RETURNING question_id`,
+      [folioId, questionId, settings.locksDone],
+    );
+    if (rows.length === 0) throw refused('There is no answer to this question yet.');
+    if (settings.locksDone) this.projector.lock(folioId, questionId);
   }
 
   /** Leaves of all others in the lesson, as they are now; none unless the lesson's settings let them be seen. */
@@ -256,6 +289,11 @@ export class FoliosService {
       'UPDATE folio SET handed_in_at = NULL WHERE id = $1 RETURNING lesson_id',
       [folioId],
     );
+    await this.database.query(
+      'UPDATE answer SET is_done = false, is_locked = false WHERE folio_id = $1 AND is_done',
+      [folioId],
+    );
+    this.projector.unlock(folioId);
     this.sync.reopen(`folio:${folioId}`);
     if (rows[0]) await this.projector.announce(rows[0].lesson_id, folioId);
   }

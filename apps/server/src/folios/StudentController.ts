@@ -28,7 +28,7 @@ import {
   type StudentMark,
 } from './FoliosService.js';
 import { JoiningService, type NameOnList } from './JoiningService.js';
-import { CodeDto, HandDto, JoinDto, ReturnDto, TurnDto } from './student.dto.js';
+import { CodeDto, DoneDto, HandDto, JoinDto, ReturnDto, TurnDto } from './student.dto.js';
 
 /** Everything a student's device asks for. */
 @Controller('api/student')
@@ -132,6 +132,14 @@ export class StudentController {
     @CurrentStudent() student: Student,
   ): Promise<{ marks: Record<string, StudentMark> | null }> {
     return { marks: await this.folios.marksFor(student.folioId) };
+  }
+
+  @Post('done')
+  @HttpCode(204)
+  @UseGuards(StudentGuard)
+  async done(@CurrentStudent() student: Student, @Body() { questionId }: DoneDto): Promise<void> {
+    requireIn(student);
+    await this.folios.done(student.folioId, questionId);
   }
 
   @Post('hand-in')

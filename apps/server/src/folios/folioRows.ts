@@ -88,8 +88,9 @@ async function writeAnswers(
      SELECT * FROM unnest($1::uuid[], $2::text[], $3::jsonb[], $4::real[], $5::boolean[])
      ON CONFLICT (folio_id, question_id) DO UPDATE
        SET answer = excluded.answer, score = excluded.score, is_late = CASE WHEN answer.answer <> excluded.answer THEN excluded.is_late ELSE answer.is_late END,
-         answered_at = CASE WHEN answer.answer <> excluded.answer THEN now() ELSE answer.answered_at END
-       WHERE answer.answer <> excluded.answer OR answer.score IS DISTINCT FROM excluded.score`,
+         answered_at = CASE WHEN answer.answer <> excluded.answer THEN now() ELSE answer.answered_at END,
+         is_done = answer.is_done AND answer.answer = excluded.answer
+       WHERE NOT answer.is_locked AND (answer.answer <> excluded.answer OR answer.score IS DISTINCT FROM excluded.score)`,
     [
       answers.map((a) => a.folioId),
       answers.map((a) => a.questionId),

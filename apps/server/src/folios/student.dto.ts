@@ -53,6 +53,11 @@ export class HandDto {
   isUp: boolean;
 }
 
+export class DoneDto {
+  @Matches(/^[a-zA-Z0-9_-]{1,64}$/, { message: 'That is not a question' })
+  questionId: string;
+}
+
 export class TurnDto {
   @Matches(/^[a-z0-9-]{1,64}$/, { message: 'That is not a leaf' })
   leafId: string;

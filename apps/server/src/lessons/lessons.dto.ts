@@ -29,6 +29,10 @@ export class SettingsDto implements Partial<LessonSettings> {
 
   @IsOptional()
   @IsBoolean()
+  locksDone?: boolean;
+
+  @IsOptional()
+  @IsBoolean()
   seesClassAnswers?: boolean;
 
   @IsOptional()

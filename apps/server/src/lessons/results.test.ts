@@ -110,6 +110,8 @@ test('a late answer has no mark that its student sees, unless late ones count or
     (await ada.get<{ marks: Record<string, { score: number | null }> }>('student/marks')).body.marks
       .q?.score;
   await allow({ seesMarks: 'at-once' });
+  expect(await score()).toBeUndefined();
+  expect((await ada.post('student/done', { questionId: 'q' })).status).toBe(204);
   expect(await score()).toBeNull();
   await allow({ countsLate: true });
   expect(await score()).toBe(0);
@@ -118,4 +120,73 @@ test('a late answer has no mark that its student sees, unless late ones count or
     ...{ score: 1, comment: '', stamp: '' },
   });
   expect(await score()).toBe(1);
+});
+
+describe('marks at once', () => {
+  const openWith = async (settings: object) => {
+    const other = await openClassroom(server);
+    await other.ines.request('PUT', `lessons/${other.lessonId}/settings`, {
+      seesMarks: 'at-once',
+      ...settings,
+    });
+    const ada = await other.join('Ada');
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    const pick = async (...optionIds: string[]): Promise<void> => {
+      answer(folio.doc, 'q', { kind: 'choice', optionIds }, Date.now());
+      await folio.acknowledged();
+      await server.app.get(FoliosService).settle();
+    };
+    const mark = async (): Promise<{ score: number; isLocked: boolean } | undefined> =>
+      (
+        await ada.get<{ marks: Record<string, { score: number; isLocked: boolean }> }>(
+          'student/marks',
+        )
+      ).body.marks.q;
+    const done = async (): Promise<number> =>
+      (await ada.post('student/done', { questionId: 'q' })).status;
+    const stored = async (): Promise<{ answer: unknown; score: number } | undefined> =>
+      (
+        await server.app
+          .get(DataSource)
+          .query<{ answer: unknown; score: number }[]>(
+            'SELECT answer, score FROM answer WHERE folio_id = $1',
+            [ada.folioId],
+          )
+      )[0];
+    return { other, ada, pick, mark, done, stored };
+  };
+
+  test('come for what a student is done with, not tick by tick; then the answer stands', async () => {
+    const { ada, pick, mark, done, stored } = await openWith({});
+    expect(await done()).toBe(409);
+    await pick('b');
+    expect(await mark()).toBeUndefined();
+    expect(await done()).toBe(204);
+    expect(await mark()).toMatchObject({ score: 0, isLocked: true });
+    // Whatever the device writes after that is kept from the rows, also by a server that opens the folio anew.
+    await pick('a');
+    expect(await stored()).toMatchObject({ answer: { optionIds: ['b'] }, score: 0 });
+    expect(await mark()).toMatchObject({ score: 0 });
+    expect((await ada.post('student/done', { questionId: 'none-such' })).status).toBe(409);
+    expect((await ada.post('student/done', { questionId: '../x' })).status).toBe(400);
+  });
+
+  test('where answers may be changed, the mark goes with the answer it was for', async () => {
+    const { pick, mark, done } = await openWith({ locksDone: false });
+    await pick('b');
+    await done();
+    expect(await mark()).toMatchObject({ score: 0, isLocked: false });
+    await pick('a');
+    expect(await mark()).toBeUndefined();
+    await done();
+    expect(await mark()).toBeDefined();
+  });
+
+  test('are asked for only where they come at once', async () => {
+    const { other, pick, done } = await openWith({ seesMarks: 'never' });
+    await pick('b');
+    expect(await done()).toBe(409);
+    await other.ines.request('PUT', `lessons/${other.lessonId}/settings`, { seesMarks: 'at-once' });
+    expect(await done()).toBe(204);
+  });
 });

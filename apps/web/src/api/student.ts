@@ -97,6 +97,8 @@ export interface StudentMark {
   explanation: string;
   comment: string;
   stamp: string;
+  /** The answer stands: it cannot be changed any more. */
+  isLocked: boolean;
 }
 
 /** Milliseconds after a change in which an answer reaches the server and is marked. */
@@ -109,7 +111,7 @@ export function useMarks(
   lesson: Pick<StudentLesson, 'folioId' | 'seesMarks'>,
   since: string,
   folio: object,
-): Record<ElementId, StudentMark> {
+): { marks: Record<ElementId, StudentMark>; lookAgain: () => Promise<unknown> } {
   const isAtOnce = lesson.seesMarks === 'at-once';
   const marks = useQuery({
     queryKey: ['marks', lesson.folioId, since],
@@ -124,10 +126,13 @@ export function useMarks(
     const timer = setTimeout(() => void refetch(), MARKED_AFTER);
     return () => clearTimeout(timer);
   }, [isAtOnce, folio, refetch]);
-  return marks.data?.marks ?? NO_MARKS;
+  return { marks: marks.data?.marks ?? NO_MARKS, lookAgain: refetch };
 }
 const NO_MARKS = {};
 
+/** The student is done with an answer that has reached the server: its mark comes at once. */
+export const doneWith = (questionId: ElementId): Promise<void> =>
+  http.post('student/done', { questionId });
 export const tryAgain = (): Promise<void> => http.post('student/try-again');
 export const setHand = (isUp: boolean): Promise<void> => http.post('student/hand', { isUp });
 export const turnTo = (leafId: string): Promise<void> => http.post('student/turn', { leafId });

@@ -26,6 +26,13 @@ export function SettingsFields(props: {
           onChange={(seesMarks) => onChange({ seesMarks })}
         />
       </Setting>
+      {settings.seesMarks === 'at-once' && (
+        <Check
+          label="An answer stands once its mark was seen"
+          isOn={settings.locksDone}
+          onChange={(locksDone) => onChange({ locksDone })}
+        />
+      )}
       {settings.seesMarks === 'when-released' && (
         <Check
           label="The marks are released"

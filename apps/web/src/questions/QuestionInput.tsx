@@ -1,11 +1,12 @@
 import {
   isAnsweredByPieces,
   isBlank,
+  kindOf,
   readAnswer,
   type Answer,
   type QuestionElement,
 } from '@gobrel/core';
-import { Suspense, type ReactElement } from 'react';
+import { Suspense, useState, type ReactElement } from 'react';
 import type { StudentMark } from '../api/student';
 import { QuestionPicture } from './PictureSurface';
 import { fitting, QUESTION_VIEWS } from './registry';
@@ -21,18 +22,28 @@ export function QuestionInput(props: {
   /** What shuffled options are shuffled by: the student's own. */
   seed: string;
   mark?: StudentMark | undefined;
+  /** Tells that the student is done with the answer, where marks come for that; null where they do not. */
+  onDone?: (() => Promise<void>) | null;
   onAnswer: (answer: Answer) => void;
   onDraft: (draft: Answer) => void;
 }): ReactElement {
   const { element, name, seed, onAnswer, onDraft } = props;
   const { question, isFinal } = element;
   const kept = fitting(question, props.answer);
-  const isGiven = isFinal && kept !== undefined && !isBlank(kept);
+  const isLocked = props.mark?.isLocked === true;
+  const isGiven = isLocked || (isFinal && kept !== undefined && !isBlank(kept));
   const { Input, drawsOnPicture } = QUESTION_VIEWS[question.kind];
   const waits = isFinal && !isGiven && !isAnsweredByPieces(question);
   const draft = isGiven ? undefined : fitting(question, props.draft);
   const ready = draft && readAnswer(question, draft);
   const canGive = ready !== undefined && !isBlank(ready);
+  const canBeDone =
+    props.onDone &&
+    !draft &&
+    !isFinal &&
+    !isLocked &&
+    !element.isForThinking &&
+    !kindOf(question.kind).isByHand;
   return (
     <>
       {!drawsOnPicture && <QuestionPicture picture={element.picture} alt={element.pictureAlt} />}
@@ -50,7 +61,7 @@ export function QuestionInput(props: {
         />
       </Suspense>
       {props.mark && kept && <MarkLine mark={props.mark} />}
-      {(waits || isGiven || element.isRequired || element.hint) && (
+      {(waits || isGiven || canBeDone || element.isRequired || element.hint) && (
         <div
           className="flex flex-wrap items-center gap-x-[1em] gap-y-[0.3em] text-soft"
           style={{ fontSize: '0.72em' }}
@@ -65,6 +76,14 @@ export function QuestionInput(props: {
               Give this answer
             </button>
           )}
+          {canBeDone && (
+            <DoneButton
+              isReady={
+                kept !== undefined && !isBlank(kept) && !draft && !props.isHeld && !props.mark
+              }
+              onDone={props.onDone!}
+            />
+          )}
           {waits && <span>It counts once.</span>}
           {isGiven && <span>Answered; it stands as it is.</span>}
           {element.isRequired && !kept && <span>Needed before you hand in.</span>}
@@ -77,6 +96,29 @@ export function QuestionInput(props: {
         </div>
       )}
     </>
+  );
+}
+
+/** Asks for the mark of an answer that is meant: one that comes of itself would tell the key tick by tick. */
+function DoneButton(props: { isReady: boolean; onDone: () => Promise<void> }): ReactElement {
+  const [isBusy, setIsBusy] = useState(false);
+  const done = async (): Promise<void> => {
+    setIsBusy(true);
+    try {
+      await props.onDone();
+    } finally {
+      setIsBusy(false);
+    }
+  };
+  return (
+    <button
+      type="button"
+      disabled={!props.isReady || isBusy}
+      onClick={() => void done()}
+      className="min-h-11 rounded-[8px] bg-petrol px-[1em] font-semibold text-white disabled:opacity-50"
+    >
+      {isBusy ? 'One moment …' : 'Done: show my mark'}
+    </button>
   );
 }
 

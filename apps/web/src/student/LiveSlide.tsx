@@ -28,6 +28,7 @@ export function useLiveElements(
               name={element.id}
               seed={work.seed}
               mark={work.marks[element.id]}
+              onDone={work.onDone && (() => work.onDone!(element))}
               answer={work.answerOf(element)}
               draft={work.draftOf(element)}
               isHeld={work.isHeld}

@@ -155,6 +155,7 @@ export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName 
                 name={`phone-${element.id}`}
                 seed={work.seed}
                 mark={work.marks[element.id]}
+                onDone={work.onDone && (() => work.onDone!(element))}
                 answer={work.answerOf(element)}
                 draft={work.draftOf(element)}
                 isHeld={work.isHeld}

@@ -6,6 +6,7 @@ import {
   readLessonState,
   routeGraph,
   type Deck,
+  type QuestionElement,
   type ElementId,
   type LinkId,
   type PutUp,
@@ -16,7 +17,8 @@ import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement 
 import { Navigate } from 'react-router';
 import * as Y from 'yjs';
 import { ApiProblem } from '../api/http';
-import { useMarks, useStudentLesson, type StudentLesson } from '../api/student';
+import { sentenceOf } from '../api/http';
+import { doneWith, useMarks, useStudentLesson, type StudentLesson } from '../api/student';
 import { count } from '../decks/when';
 import { openBeside } from '../links/openTarget';
 import { boxStyle } from '../stage/ElementView';
@@ -25,7 +27,7 @@ import { CreditsOf } from '../stage/Credits';
 import { PlayingSlides } from '../stage/Playing';
 import { Spot } from '../stage/Spot';
 import { useFlight } from '../stage/useFlight';
-import { type OpenDocument } from '../sync/openDocument';
+import { whenSaved, type OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader, useSavedState } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
@@ -113,7 +115,7 @@ function AtWork(props: {
   const folio = useReader(doc, (doc) => new DocumentReader(doc, readFolio));
   const state = useReader(props.stateDoc, (doc) => new DocumentReader(doc, readLessonState));
   const walk = useWalk(doc, folio);
-  const { tell } = useNotices();
+  const { tell, trouble } = useNotices();
   const [spotId, setSpotId] = useState<ElementId>();
   const [leaves, setLeaves] = useState<'closed' | 'open'>('closed');
   const isClosed = lesson.handedInAt !== null || state?.isEnded === true;
@@ -154,7 +156,19 @@ function AtWork(props: {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [pace, classSlide, here, isClosed, isKnown, edition]);
 
-  const marks = useMarks(lesson, `${renewed} ${lesson.handedInAt ?? ''}`, folio);
+  const { marks, lookAgain } = useMarks(lesson, `${renewed} ${lesson.handedInAt ?? ''}`, folio);
+  const onDone = useMemo(
+    () =>
+      lesson.seesMarks === 'at-once' && !isClosed
+        ? (question: QuestionElement) =>
+            whenSaved(document)
+              .then(() => doneWith(question.id))
+              .then(lookAgain)
+              .then(() => undefined)
+              .catch((error: unknown) => trouble(sentenceOf(error)))
+        : null,
+    [lesson.seesMarks, isClosed, document, lookAgain, trouble],
+  );
   const graph = useMemo(() => routeGraph(edition), [edition]);
   const slide = asked ?? edition.slides[here ?? edition.startSlideId ?? ''];
   const isNarrow = useIsNarrow();
@@ -188,7 +202,7 @@ function AtWork(props: {
   const atWork = (
     <SlideAtWork
       key={slide.id}
-      {...{ doc, folio, edition, slide, isHeld, spotId, marks, isNarrow }}
+      {...{ doc, folio, edition, slide, isHeld, spotId, marks, onDone, isNarrow }}
       putUp={isOnSlide ? putUp : null}
       seed={lesson.folioId}
       onRefused={tell}

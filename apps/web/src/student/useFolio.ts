@@ -30,6 +30,8 @@ export interface SlideWork extends PieceWork {
   seed: string;
   /** Marks that may be seen by now. */
   marks: Record<ElementId, StudentMark>;
+  /** Where marks come at once: tells that the student is done with an answer, for which it is marked. */
+  onDone: ((question: QuestionElement) => Promise<void>) | null;
   answerOf: (question: QuestionElement) => Answer | undefined;
   onAnswer: (question: QuestionElement, given: Answer) => void;
   /** What stands on the screen instead of the answer and does not count, or not yet. */
@@ -45,11 +47,12 @@ export function useSlideWork(args: {
   links: readonly Link[];
   seed: string;
   marks: Record<ElementId, StudentMark>;
+  onDone: SlideWork['onDone'];
   isHeld: boolean;
   onFollow: (linkId: LinkId) => void;
   onRefused: (reason: string) => void;
 }): SlideWork {
-  const { doc, folio, slide, links, seed, marks, isHeld, onFollow, onRefused } = args;
+  const { doc, folio, slide, links, seed, marks, onDone, isHeld, onFollow, onRefused } = args;
   const placements = useMemo(() => folio.placements[slide.id] ?? {}, [folio, slide.id]);
   const pieces = usePieces({
     ...{ slide, placements, isHeld, onRefused },
@@ -61,6 +64,7 @@ export function useSlideWork(args: {
     links,
     seed,
     marks,
+    onDone,
     onFollow,
     answerOf: (question) =>
       answerGiven(question.question, slide, { answer: folio.answers[question.id], placements }),

@@ -61,22 +61,28 @@ export class FolioProjection {
   #votes = new Map<string, unknown>();
   #steps: number;
   #answered: Set<ElementId>;
+  #locked: Set<ElementId>;
 
   /**
    * `stored` is what has rows already: how many steps of the walk, and which questions have an answer; the answer to a
-   * question that takes only one stands.
+   * question that takes only one stands, and so do those that are `locked`.
    */
   constructor(
     doc: Y.Doc,
     edition: Deck,
     questions = questionsOf(edition),
-    stored: { steps?: number; answered?: readonly ElementId[] } = {},
+    stored: {
+      steps?: number;
+      answered?: readonly ElementId[];
+      locked?: readonly ElementId[];
+    } = {},
   ) {
     this.#doc = doc;
     this.#edition = edition;
     this.#questions = questions;
     this.#steps = stored.steps ?? 0;
     this.#answered = new Set(stored.answered ?? []);
+    this.#locked = new Set(stored.locked ?? []);
   }
 
   /** How many steps of the walk have been told of. */
@@ -87,6 +93,21 @@ export class FolioProjection {
   /** The questions that have an answer by now. */
   get answered(): ElementId[] {
     return [...this.#answered];
+  }
+
+  /** The questions whose answers stand as they are. */
+  get locked(): ElementId[] {
+    return [...this.#locked];
+  }
+
+  /** From now on the answer to a question stands, whatever the document says. */
+  lock(questionId: ElementId): void {
+    this.#locked.add(questionId);
+  }
+
+  /** Every answer may be changed again. */
+  unlock(): void {
+    this.#locked.clear();
   }
 
   /** All that changed since the last call; everything on the first. */
@@ -119,7 +140,7 @@ export class FolioProjection {
     }
     return asking.flatMap((question) => {
       const answer = answerGiven(question.question, slide, { answer: null, placements: lying });
-      if (!answer) return [];
+      if (!answer || this.#locked.has(question.id)) return [];
       return [{ questionId: question.id, answer, score: markAnswer(question, answer), at }];
     });
   }
@@ -139,6 +160,7 @@ export class FolioProjection {
       const { at } = asRecord(entry);
       const answer = readAnswer(question.question, value);
       if (!answer) continue;
+      if (this.#locked.has(questionId)) continue;
       if (question.isFinal && this.#answered.has(questionId)) continue;
       if (!isBlank(answer)) this.#answered.add(questionId);
       const time = typeof at === 'number' && Number.isFinite(at) ? at : 0;

@@ -7,6 +7,8 @@ export interface LessonSettings {
   /** When students see their own marks. */
   seesMarks: (typeof MARKS_SEEN)[number];
   isReleased: boolean;
+  /** Where marks come at once: an answer that its student is done with, and so has the mark of, stands as it is. */
+  locksDone: boolean;
   /** What is put up is seen on students' own devices, too. */
   seesClassAnswers: boolean;
   seesLeaves: boolean;
@@ -25,6 +27,7 @@ export function decodeLessonSettings(raw: unknown): LessonSettings {
   return {
     seesMarks: asOneOf(given.seesMarks, MARKS_SEEN, 'never'),
     isReleased: asBoolean(given.isReleased),
+    locksDone: given.locksDone !== false,
     seesClassAnswers: asBoolean(given.seesClassAnswers),
     seesLeaves: asBoolean(given.seesLeaves),
     attempts: Math.round(asNumber(given.attempts, 1, 1, 9)),

@@ -51,7 +51,7 @@ export default function NumberEdit(props: QuestionEditProps<'number'>): ReactEle
       }}
     >
       <div>
-        <div className="grid grid-cols-[1fr_110px_auto] items-end gap-3">
+        <div className="grid grid-cols-[1fr_120px] items-start gap-3">
           <Field
             label="Right"
             hint="12 · 12 ± 0.5 · 12 ± 5 % · 10 … 20; several with semicolons"
@@ -59,6 +59,11 @@ export default function NumberEdit(props: QuestionEditProps<'number'>): ReactEle
             onChange={(event) => setRight(event.target.value)}
           />
           <Field label="Unit" value={unit} onChange={(event) => setUnit(event.target.value)} />
+        </div>
+        <div className="mt-1 flex min-h-9 items-center justify-between gap-3">
+          <p role="status" aria-label="What is right" className="text-[14px] font-semibold">
+            {ranges ? ranges.length > 0 && understood(ranges, unit, decimal) : ''}
+          </p>
           <Setting label="Decimals">
             <Select
               label="Decimals"
@@ -68,9 +73,6 @@ export default function NumberEdit(props: QuestionEditProps<'number'>): ReactEle
             />
           </Setting>
         </div>
-        <p role="status" aria-label="What is right" className="mt-1 text-[13px] text-soft">
-          {ranges ? ranges.length > 0 && understood(ranges, unit, decimal) : ''}
-        </p>
       </div>
     </QuestionDialog>
   );

@@ -48,7 +48,7 @@ export function Input(props: QuestionInputProps<'number'>): ReactElement {
       <div id={hint} className="mt-[0.2em] text-ember-deep" style={{ fontSize: '0.75em' }}>
         {readings.length === 2 ? (
           <div className="flex flex-wrap items-center gap-[0.5em]">
-            Not counted yet: which one do you mean?
+            Not counted yet. Do you mean
             {plain.map((number) => (
               <button
                 key={number}
