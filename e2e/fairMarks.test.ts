@@ -62,3 +62,25 @@ test('a teacher sees how a key was read, and what the deck is written in decides
     'Read as 950 to 1050.',
   );
 });
+
+test('a list with family names first is asked about and shown before anything is made', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await page.goto('/classes');
+  await page.getByLabel('Name', { exact: true }).fill('6c');
+  await page.getByLabel('Or from a CSV file').setInputFiles({
+    name: '6c.csv',
+    mimeType: 'text/csv',
+    // As an old spreadsheet saves it: semicolons, windows-1252.
+    buffer: Buffer.from('Brändt;Ada\nTamm;Béla\nOrd;Cleo\n', 'latin1'),
+  });
+  const preview = page.getByRole('region', { name: 'What will be in the list' });
+  await expect(preview).toContainText('3 students');
+  const keep = page.getByRole('button', { name: 'Keep this class' });
+  await expect(keep).toBeDisabled();
+  await preview.getByLabel(/What stands first/).check();
+  await expect(preview.getByRole('listitem').first()).toHaveText('Ada Brändt');
+  await keep.click();
+  await expect(page.getByRole('article').filter({ hasText: '6c' })).toContainText('Béla Tamm');
+});

@@ -1,4 +1,4 @@
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useMemo, useState, type FormEvent, type ReactElement } from 'react';
 import { http, sentenceOf } from '../api/http';
 import { useChange, useClasses, type ClassList } from '../api/teacher';
 import { RequireTeacher } from '../decks/RequireTeacher';
@@ -10,7 +10,13 @@ import { useNotices } from '../ui/Notice';
 import { Badge, Header } from '../ui/Page';
 import { saveFile } from '../ui/saveFile';
 import { ClassEditor } from './ClassEditor';
-import { readClassCsv, writeClassCsv, type ListedName } from './classCsv';
+import {
+  mayBeFamilyFirst,
+  readClassCsv,
+  writeClassCsv,
+  type ListedName,
+  type NameOrder,
+} from './classCsv';
 import { decodeText } from '../ui/csv';
 
 export default function ClassesPage(): ReactElement {
@@ -109,21 +115,27 @@ function Card({ list, onOpen }: { list: ClassList; onOpen: () => void }): ReactE
 function NewClass(): ReactElement {
   const [name, setName] = useState('');
   const [names, setNames] = useState('');
+  const [order, setOrder] = useState<NameOrder | null>(null);
   const { trouble } = useNotices();
+  const isAsked = useMemo(() => mayBeFamilyFirst(names), [names]);
+  const read = useMemo(
+    () => (names.trim() === '' ? [] : readClassCsv(names, (isAsked && order) || 'asWritten')),
+    [names, isAsked, order],
+  );
   const make = useChange(
     (given: { name: string; students: ListedName[] }) => http.post('classes', given),
     ['classes'],
   );
   const submit = (event: FormEvent): void => {
     event.preventDefault();
-    const students = names.trim() === '' ? [] : readClassCsv(names);
-    if (typeof students === 'string') return trouble(students);
+    if (typeof read === 'string') return trouble(read);
     make.mutate(
-      { name, students },
+      { name, students: read },
       {
         onSuccess: () => {
           setName('');
           setNames('');
+          setOrder(null);
         },
       },
     );
@@ -154,20 +166,68 @@ function NewClass(): ReactElement {
             if (!file) return;
             if (file.size > 1_000_000) return trouble('This file is too large for a class list.');
             void file.arrayBuffer().then((bytes) => {
-              const read = readClassCsv(decodeText(bytes));
-              if (typeof read === 'string') return trouble(read);
-              setNames(writeClassCsv(read));
+              const text = decodeText(bytes).replace(/^\uFEFF/, '');
+              const found = readClassCsv(text);
+              if (typeof found === 'string') return trouble(found);
+              setNames(text);
+              setOrder(null);
               if (name === '') setName(file.name.replace(/\.[^.]*$/, '').slice(0, 80));
             });
           }}
         />
       </label>
+      {names.trim() !== '' && (
+        <section aria-label="What will be in the list" className="text-[14px]">
+          {isAsked && (
+            <fieldset className="mb-2">
+              <legend className="font-semibold">Which is the family name?</legend>
+              <div className="mt-1 flex flex-col gap-1">
+                {(
+                  [
+                    ['familyFirst', 'What stands first: “Brandt, Ada” is Ada Brandt'],
+                    ['asWritten', 'Take the names as they are written'],
+                  ] as const
+                ).map(([value, label]) => (
+                  <label key={value} className="flex min-h-8 items-center gap-2">
+                    <input
+                      type="radio"
+                      name="order"
+                      checked={order === value}
+                      onChange={() => setOrder(value)}
+                    />
+                    {label}
+                  </label>
+                ))}
+              </div>
+            </fieldset>
+          )}
+          {typeof read === 'string' ? (
+            <p className="text-ember-deep">{read}</p>
+          ) : (
+            <>
+              <p className="font-semibold">{count(read.length, 'student')}</p>
+              <ul className="max-h-[180px] overflow-y-auto rounded-[4px] border border-line bg-sheet px-2 py-1">
+                {read.map((one, index) => (
+                  <li key={index} className="flex justify-between gap-3">
+                    {one.name}
+                    <span className="text-soft">{one.group}</span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+        </section>
+      )}
       {make.error && (
         <p role="alert" className="text-ember-deep">
           {make.error.message}
         </p>
       )}
-      <Button type="submit" look="main" disabled={name.trim() === '' || make.isPending}>
+      <Button
+        type="submit"
+        look="main"
+        disabled={name.trim() === '' || make.isPending || (isAsked && order === null)}
+      >
         Keep this class
       </Button>
     </form>

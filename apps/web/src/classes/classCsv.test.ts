@@ -1,4 +1,4 @@
-import { readClassCsv, writeClassCsv } from './classCsv';
+import { mayBeFamilyFirst, readClassCsv, writeClassCsv } from './classCsv';
 
 test.each([
   ['a name a line', 'Ada Brandt\nBela Tamm\n', ['Ada Brandt', 'Bela Tamm']],
@@ -34,4 +34,27 @@ test('what is written is read back, and no cell begins like a formula', () => {
     const [, line = ''] = writeClassCsv([{ name, group: '' }]).split('\r\n');
     expect(line).toMatch(/^"?'/);
   }
+});
+
+describe('family names first', () => {
+  test.each([
+    ['Brandt, Ada\nTamm, Bela\nOrd, Cleo', true],
+    ['name;group\n"Brandt, Ada";1', true],
+    ['Ada,Table 1\nBela,Table 1\nCleo,Table 2\nDan,Table 2', false],
+    ['Ada\nBela', false],
+    ['Last name,First name\nBrandt,Ada\nTamm,Bela', false],
+    ['Ada,1\nBela,2', false],
+  ])('%j: whether that is asked is %s', (text, isAsked) => {
+    expect(mayBeFamilyFirst(text)).toBe(isAsked);
+  });
+
+  test('are turned round where that is said, and left as they are where not', () => {
+    expect(readClassCsv('Brandt, Ada\nTamm, Bela, Table 2', 'familyFirst')).toEqual([
+      { name: 'Ada Brandt', group: '' },
+      { name: 'Bela Tamm', group: 'Table 2' },
+    ]);
+    const listed = 'name;group\n"Brandt, Ada";1';
+    expect(readClassCsv(listed, 'familyFirst')).toEqual([{ name: 'Ada Brandt', group: '1' }]);
+    expect(readClassCsv(listed)).toEqual([{ name: 'Brandt, Ada', group: '1' }]);
+  });
 });

@@ -11,6 +11,7 @@ import {
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
+import { v5 as uuidOfName } from 'uuid';
 import { http, sentenceOf } from '../api/http';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import { count, when } from '../decks/when';
@@ -20,7 +21,7 @@ import { Badge, Centre, Header } from '../ui/Page';
 import { saveFile } from '../ui/saveFile';
 import { Segments } from '../ui/Segments';
 import { Sheet } from '../ui/Sheet';
-import { answerInWords, LONG_COLUMNS, longCsv, wideCsv, type Exported } from './exports';
+import { LONG_COLUMNS, longCsv, wideCsv, type Exported } from './exports';
 import { LessonFigures, QuestionFigures, RouteFigures } from './Figures';
 import { Gradebook } from './Gradebook';
 import { MarkPanel } from './MarkPanel';
@@ -132,6 +133,7 @@ function Results({ results }: { results: LessonResults }): ReactElement {
     }
   };
   const exported: Exported = {
+    language: edition.language,
     ...{ title: results.title, students, questions, countsLate },
     slideOf: (id) =>
       Object.values(edition.slides).find(({ elements }) => elements.some((one) => one.id === id))
@@ -259,9 +261,8 @@ function Downloads(props: { exported: Exported; lessonId: string }): ReactElemen
       ...{ home: window.location.origin, lessonId },
       ...{ students: exported.students, questions: exported.questions },
       countsLate: exported.countsLate,
-      inWords: (question, answer) =>
-        answerInWords(question, { answer, score: null, at: '', isLate: false }),
-      makeUuid: () => crypto.randomUUID(),
+      language: exported.language,
+      uuidOf: (name) => uuidOfName(name, uuidOfName.URL),
     });
     saveFile(`${name}.xapi.json`, JSON.stringify(statements, null, 2), 'application/json');
   };

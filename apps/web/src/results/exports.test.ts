@@ -25,7 +25,13 @@ const student = (name: string, text: string, score: number | null): StudentResul
   marks: {},
 });
 const exported: Exported = {
-  ...{ title: 'Tides', questions: [asked], countsLate: false, slideOf: () => 'The pier' },
+  ...{
+    title: 'Tides',
+    language: 'en',
+    questions: [asked],
+    countsLate: false,
+    slideOf: () => 'The pier',
+  },
   students: [student('Ada', '@cmd "x", y\nz', 1), { ...student('=Bela', '', null), answers: {} }],
 };
 

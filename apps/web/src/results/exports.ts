@@ -6,6 +6,8 @@ import { QUESTION_VIEWS } from '../questions/registry';
 /** What a lesson's results are made of, for every file that leaves the house. */
 export interface Exported {
   title: string;
+  /** Of the deck, as a language tag. */
+  language: string;
   students: readonly StudentResult[];
   questions: readonly QuestionElement[];
   countsLate: boolean;

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import fc from 'fast-check';
 import {
   answerGiven,
@@ -16,6 +17,7 @@ import {
   spotsOf,
   tallyOf,
   writeGapText,
+  xapiStatements,
   type Answer,
   type Area,
   type KindName,
@@ -28,6 +30,7 @@ import {
 import { readRanges } from './number/ranges.js';
 import { readQuestionKey } from './registry.js';
 import { deck, piece, question, slide, zone } from '../testing/builder.js';
+import { xapiFaults } from '../testing/xapiRules.js';
 import { partialCredit, shuffled } from './values.js';
 
 const items = (...ids: string[]): { id: string; text: string; picture: null }[] =>
@@ -122,6 +125,11 @@ const chance = (seed: number): ((below: number) => number) => {
   };
 };
 
+const uuidLike = (name: string): string => {
+  const hex = createHash('sha1').update(name).digest('hex');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-5${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+};
+
 describe.each(QUESTION_KINDS)('%s', (kind) => {
   const asked = element(kind);
   const one = fc
@@ -148,6 +156,36 @@ describe.each(QUESTION_KINDS)('%s', (kind) => {
       fc.property(fc.nat(1e6), (seed) => {
         const worth = markAnswer(asked, sampleAnswer(asked, true, chance(seed)));
         expect([1, null]).toContain(worth);
+      }),
+    );
+  });
+
+  test('an answer is a valid xAPI statement, the same one however often it is saved', () => {
+    const said = (answer: Answer, points: number) =>
+      xapiStatements({
+        ...{ home: 'https://isle.example', lessonId: 'l', language: 'de-CH', countsLate: true },
+        students: [
+          {
+            ...{ folioId: 'f', name: 'Ada', handedInAt: null, attempts: 0, isPractice: false },
+            ...{ marks: {}, walk: [] },
+            answers: {
+              q: {
+                answer,
+                score: markAnswer(asked, answer),
+                at: '2026-11-28T08:00:00.000Z',
+                isLate: false,
+              },
+            },
+          },
+        ],
+        questions: [{ ...asked, question: { ...asked.question, points } }],
+        uuidOf: (name) => uuidLike(name),
+      })[0]!;
+    fc.assert(
+      fc.property(one, fc.constantFrom(0, 1, 2.5), (answer, points) => {
+        const statement = said(answer, points);
+        expect(xapiFaults(statement)).toEqual([]);
+        expect(said(answer, points)).toEqual(statement);
       }),
     );
   });

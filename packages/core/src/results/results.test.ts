@@ -261,15 +261,16 @@ describe('marks', () => {
       ...{ home: 'https://isle.example', lessonId: 'l', countsLate: false },
       students: [student(), student({ answers: {} })],
       questions: [asked],
-      inWords: () => 'x',
-      makeUuid: () => 'uuid',
+      language: 'en',
+      uuidOf: (name) => name,
     });
     expect(more).toEqual([]);
+    expect(statement!.object.definition.correctResponsesPattern).toEqual(['a']);
     expect(statement).toMatchObject({
       actor: { name: 'Ada', account: { homePage: 'https://isle.example', name: 'f' } },
       verb: { id: 'http://adlnet.gov/expapi/verbs/answered' },
       object: { definition: { interactionType: 'choice', name: { en: 'Which?' } } },
-      result: { response: 'x', score: { scaled: 1, raw: 1, min: 0, max: 1 } },
+      result: { response: 'a', success: true, score: { scaled: 1, raw: 1, min: 0, max: 1 } },
       timestamp: '2026-01-01T10:00:00.000Z',
     });
   });

@@ -1,26 +1,12 @@
 import { wordsOf } from '../deck/richText.js';
 import type { QuestionElement } from '../deck/types.js';
-import type { KindName } from '../questions/registry.js';
+import { readNumber } from '../questions/number/readNumber.js';
+import { interactionOf, type Component } from './interactions.js';
 import { markOf, type StudentResult } from './results.js';
-
-/** The interaction types of the Experience API (xAPI 1.0.3, from SCORM 2004) that our kinds come nearest to. */
-const INTERACTIONS: Record<KindName, string> = {
-  choice: 'choice',
-  textEntry: 'fill-in',
-  extendedText: 'long-fill-in',
-  number: 'numeric',
-  slider: 'numeric',
-  order: 'sequencing',
-  match: 'matching',
-  gap: 'fill-in',
-  sort: 'matching',
-  hotspot: 'choice',
-  selectPoint: 'other',
-  drawing: 'other',
-};
 
 export interface XapiStatement {
   id: string;
+  version: '1.0.3';
   timestamp: string;
   actor: { objectType: 'Agent'; name: string; account: { homePage: string; name: string } };
   verb: { id: string; display: { en: string } };
@@ -29,39 +15,57 @@ export interface XapiStatement {
     id: string;
     definition: {
       type: string;
-      name: { en: string };
+      name: Record<string, string>;
       interactionType: string;
+      correctResponsesPattern?: string[];
+      choices?: Component[];
+      source?: Component[];
+      target?: Component[];
     };
   };
-  result: { response: string; score?: { scaled: number; raw: number; min: 0; max: number } };
+  result: {
+    response: string;
+    completion: true;
+    success?: boolean;
+    score?: { scaled: number; raw?: number; min?: 0; max?: number };
+  };
 }
 
 /**
- * One `answered` statement for each answer. Students are told by an account of this server, so that no address is
- * needed; `home` is the server's address.
+ * One `answered` statement for each answer (xAPI 1.0.3). Students are told by an account of this server, so that no
+ * address is needed.
+ *
+ * @param args.home the server's address
+ * @param args.language of the deck, as a language tag
+ * @param args.uuidOf the same UUID for the same name: an answer that is saved once more is the same statement
  */
 export function xapiStatements(args: {
   home: string;
   lessonId: string;
+  language: string;
   students: readonly StudentResult[];
   questions: readonly QuestionElement[];
   countsLate: boolean;
-  inWords: (
-    question: QuestionElement,
-    answer: StudentResult['answers'][string]['answer'],
-  ) => string;
-  makeUuid: () => string;
+  uuidOf: (name: string) => string;
 }): XapiStatement[] {
-  const { home, lessonId, students, questions, countsLate, inWords, makeUuid } = args;
+  const { home, lessonId, language, students, questions, countsLate, uuidOf } = args;
   return students.flatMap((student) =>
-    questions.flatMap((question): XapiStatement[] => {
-      const given = student.answers[question.id];
+    questions.flatMap((element): XapiStatement[] => {
+      const given = student.answers[element.id];
       if (!given) return [];
-      const mark = markOf(student, question.id, countsLate);
-      const { points } = question.question;
+      const { question, key } = element;
+      const mark = element.isForThinking ? null : markOf(student, element.id, countsLate);
+      const { response, ...interaction } = interactionOf(question, key, given.answer);
+      const result: XapiStatement['result'] = {
+        response: question.kind === 'number' ? plainResponse(response, question) : response,
+        completion: true,
+        ...(mark === null ? {} : { success: mark >= 1, score: scoreOf(mark, question.points) }),
+      };
+      const id = `${home}/lessons/${lessonId}/questions/${element.id}`;
       return [
         {
-          id: makeUuid(),
+          id: uuidOf(JSON.stringify([id, student.folioId, given.at, result])),
+          version: '1.0.3',
           timestamp: given.at,
           actor: {
             objectType: 'Agent',
@@ -71,21 +75,28 @@ export function xapiStatements(args: {
           verb: { id: 'http://adlnet.gov/expapi/verbs/answered', display: { en: 'answered' } },
           object: {
             objectType: 'Activity',
-            id: `${home}/lessons/${lessonId}/questions/${question.id}`,
+            id,
             definition: {
               type: 'http://adlnet.gov/expapi/activities/cmi.interaction',
-              name: { en: wordsOf(question.text) },
-              interactionType: INTERACTIONS[question.question.kind],
+              name: { [language]: wordsOf(element.text) },
+              ...interaction,
             },
           },
-          result: {
-            response: inWords(question, given.answer),
-            ...(mark === null
-              ? {}
-              : { score: { scaled: mark, raw: mark * points, min: 0 as const, max: points } }),
-          },
+          result,
         },
       ];
     }),
   );
+}
+
+/** `max` must be more than `min`: a question worth nothing has a scaled score only. */
+const scoreOf = (mark: number, points: number): NonNullable<XapiStatement['result']['score']> =>
+  points > 0 ? { scaled: mark, raw: mark * points, min: 0, max: points } : { scaled: mark };
+
+function plainResponse(
+  response: string,
+  { unit, decimal }: Extract<QuestionElement['question'], { kind: 'number' }>,
+): string {
+  const value = readNumber(response, unit, decimal);
+  return value === undefined ? response : String(value);
 }
