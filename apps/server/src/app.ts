@@ -24,6 +24,7 @@ import {
   MediaAndStage1700000000002,
   RowsFollowDocuments1700000000005,
   DoneAnswers1700000000006,
+  PictureUses1700000000007,
   SharedFolios1700000000004,
 } from './database/migrations.js';
 import { DecksModule } from './decks/decks.module.js';
@@ -57,6 +58,7 @@ class AppModule {
             SharedFolios1700000000004,
             RowsFollowDocuments1700000000005,
             DoneAnswers1700000000006,
+            PictureUses1700000000007,
           ],
           migrationsRun: true,
           migrationsTransactionMode: 'each',

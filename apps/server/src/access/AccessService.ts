@@ -1,8 +1,36 @@
-import { Injectable } from '@nestjs/common';
-import { parse } from 'cookie';
+import { Inject, Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
+import { CONFIG, type Config } from '../config.js';
 import { notFound } from '../problems/problem.js';
-import { hashToken, SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
+import { cookieIn } from './cookies.js';
+import { OPEN_SCREEN } from './openScreen.js';
+import { hashToken, SCREEN_COOKIE, SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
+
+/** What uses a picture, by its identity; the names are told in `assets/pictureUses.ts`. */
+const idOf = (kind: string): string =>
+  `CASE WHEN u.name LIKE '${kind}:%' THEN substr(u.name, ${kind.length + 2}, 36)::uuid END AS ${kind}_id`;
+const USED = `WITH used AS (
+  SELECT u.name, ${['deck', 'edition', 'folio', 'starter'].map(idOf).join(', ')}
+  FROM asset_use u WHERE u.hash = $1)`;
+const PICTURE_OF_TEACHER = `${USED}
+  SELECT 1 FROM used WHERE name = 'by:teacher:' || $2::text UNION ALL
+  SELECT 1 FROM used JOIN deck_person p USING (deck_id) WHERE p.teacher_id = $2::uuid UNION ALL
+  SELECT 1 FROM used JOIN edition e ON e.id = edition_id JOIN deck_person p ON p.deck_id = e.deck_id
+    WHERE p.teacher_id = $2::uuid UNION ALL
+  SELECT 1 FROM used JOIN folio f ON f.id = folio_id JOIN lesson l ON l.id = f.lesson_id
+    JOIN deck_person p ON p.deck_id = l.deck_id WHERE p.teacher_id = $2::uuid UNION ALL
+  SELECT 1 FROM used JOIN starter s ON s.id = starter_id WHERE s.teacher_id = $2::uuid LIMIT 1`;
+/** $3 is null while a student waits to be let in. */
+const PICTURE_OF_STUDENT = `${USED}
+  SELECT 1 FROM used WHERE name = 'by:folio:' || $2::text OR folio_id = $2::uuid UNION ALL
+  SELECT 1 FROM used JOIN lesson l USING (edition_id) WHERE l.id = $3::uuid AND used.name LIKE '%#student' UNION ALL
+  SELECT 1 FROM used JOIN folio f ON f.id = folio_id JOIN lesson l ON l.id = f.lesson_id
+    WHERE l.id = $3::uuid AND f.status = 'in' AND ((l.settings->>'seesLeaves')::boolean
+      OR l.state->'presenting'->>'folioId' = f.id::text) LIMIT 1`;
+const PICTURE_ON_SCREEN = `${USED}, paired AS (
+    SELECT l.* FROM ${OPEN_SCREEN} JOIN lesson l ON l.id = s.lesson_id WHERE s.token_hash = $2)
+  SELECT 1 FROM used JOIN paired USING (edition_id) WHERE used.name LIKE '%#student' UNION ALL
+  SELECT 1 FROM used JOIN paired l ON l.state->'presenting'->>'folioId' = folio_id::text LIMIT 1`;
 
 /** Who is asking. One browser may hold both: a teacher who tries a lesson out. */
 export interface Visitor {
@@ -26,14 +54,16 @@ export function parseDocumentName(name: string): { kind: DocumentKind; id: strin
 /** The one place that decides who may see and do what. */
 @Injectable()
 export class AccessService {
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
 
   /** From the cookies of a request or of a socket's upgrade. */
   async visitorOf(cookieHeader: string | undefined): Promise<Visitor> {
-    const cookies = parse(cookieHeader ?? '');
     const [teacher, student] = await Promise.all([
-      this.#teacherOf(cookies[SESSION_COOKIE]),
-      this.#studentOf(cookies[STUDENT_COOKIE]),
+      this.#teacherOf(cookieIn(cookieHeader, this.config, SESSION_COOKIE)),
+      this.#studentOf(cookieIn(cookieHeader, this.config, STUDENT_COOKIE)),
     ]);
     return { teacher, student };
   }
@@ -96,6 +126,28 @@ export class AccessService {
 
   async requireLesson(teacherId: string, lessonId: string): Promise<void> {
     if (!(await this.teachesLesson(teacherId, lessonId))) throw notFound('lesson');
+  }
+
+  /**
+   * Whether the bearer of these cookies may see a picture: whoever brought it, and whoever may read something that uses
+   * it. On a big screen that is the lesson's edition and the leaves that are presented on it.
+   */
+  async requirePicture(cookieHeader: string | undefined, hash: string): Promise<void> {
+    if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound('picture');
+    const { teacher, student } = await this.visitorOf(cookieHeader);
+    const screen = cookieIn(cookieHeader, this.config, SCREEN_COOKIE);
+    if (teacher && (await this.#isFound(PICTURE_OF_TEACHER, [hash, teacher.id]))) return;
+    if (student) {
+      const isIn = student.status === 'in';
+      const given = [hash, student.folioId, isIn ? student.lessonId : null];
+      if (await this.#isFound(PICTURE_OF_STUDENT, given)) return;
+    }
+    if (screen && (await this.#isFound(PICTURE_ON_SCREEN, [hash, hashToken(screen)]))) return;
+    throw notFound('picture');
+  }
+
+  async #isFound(statement: string, given: unknown[]): Promise<boolean> {
+    return (await this.database.query<unknown[]>(statement, given)).length > 0;
   }
 
   /** What a visitor may do with a synced document. A name that is none opens nothing. */

@@ -66,7 +66,7 @@ export class AccountsController {
   }
 
   async #close(request: Request): Promise<void> {
-    const token = cookieOf(request, SESSION_COOKIE);
+    const token = cookieOf(request, this.config, SESSION_COOKIE);
     if (token) await this.accounts.closeSession(token);
   }
 

@@ -4,6 +4,7 @@ import {
   Param,
   Post,
   Query,
+  Req,
   Res,
   UploadedFile,
   UseGuards,
@@ -11,10 +12,10 @@ import {
 } from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
 import type { AssetRef } from '@gobrel/core';
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
 import { AnyoneKnownGuard, CurrentVisitor } from '../access/guards.js';
-import type { Visitor } from '../access/AccessService.js';
-import { invalid, notFound } from '../problems/problem.js';
+import { AccessService, type Visitor } from '../access/AccessService.js';
+import { invalid } from '../problems/problem.js';
 import { AssetsService } from './AssetsService.js';
 import { SMALL_WIDTHS } from './sizes.js';
 
@@ -22,7 +23,10 @@ const LARGEST_FILE = 20_000_000;
 
 @Controller('api/assets')
 export class AssetsController {
-  constructor(private readonly assets: AssetsService) {}
+  constructor(
+    private readonly assets: AssetsService,
+    private readonly access: AccessService,
+  ) {}
 
   @Post()
   @UseGuards(AnyoneKnownGuard)
@@ -37,7 +41,7 @@ export class AssetsController {
     if (!visitor.teacher && visitor.student) {
       await this.assets.countUpload(visitor.student.folioId, file.size);
     }
-    return this.assets.add(file.buffer);
+    return this.assets.add(file.buffer, broughtBy(visitor));
   }
 
   /** A small PNG of any picture: for Check to measure what text on it stands out from, and for cards on the map. */
@@ -45,16 +49,17 @@ export class AssetsController {
   async small(
     @Param('hash') hash: string,
     @Query('w') width: string | undefined,
+    @Req() request: Request,
     @Res() response: Response,
   ): Promise<void> {
-    if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound('picture');
+    await this.access.requirePicture(request.headers.cookie, hash);
     const { bytes, isDrawing } = await this.assets.small(
       hash,
       SMALL_WIDTHS.find((known) => String(known) === width),
     );
     response
       .type('image/png')
-      .set('Cache-Control', 'public, max-age=31536000, immutable')
+      .set('Cache-Control', 'private, max-age=31536000, immutable')
       .set('X-Picture-Kind', isDrawing ? 'drawing' : 'photo')
       .send(bytes);
   }
@@ -65,15 +70,19 @@ export class AssetsController {
     @Param('hash') hash: string,
     @Query('w') width: string | undefined,
     @Query('still') still: string | undefined,
+    @Req() request: Request,
     @Res() response: Response,
   ): Promise<void> {
-    if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound('picture');
+    await this.access.requirePicture(request.headers.cookie, hash);
     const wanted = Number(width);
     const picture = await this.assets.serve(hash, wanted > 0 ? wanted : undefined, still === '1');
     response
       .type(picture.mediaType)
-      .set('Cache-Control', 'public, max-age=31536000, immutable')
+      .set('Cache-Control', 'private, max-age=31536000, immutable')
       .set('Content-Security-Policy', "default-src 'none'; sandbox")
       .send(picture.bytes);
   }
 }
+
+export const broughtBy = ({ teacher, student }: Visitor): string | null =>
+  teacher ? `teacher:${teacher.id}` : student ? `folio:${student.folioId}` : null;

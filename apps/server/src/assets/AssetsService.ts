@@ -1,10 +1,16 @@
 import { createHash } from 'node:crypto';
-import { Injectable } from '@nestjs/common';
+import {
+  Injectable,
+  Logger,
+  type OnApplicationBootstrap,
+  type OnApplicationShutdown,
+} from '@nestjs/common';
 import { LIMITS, type AssetRef } from '@gobrel/core';
 import sharp from 'sharp';
 import { DataSource } from 'typeorm';
 import { invalid, notFound, refused } from '../problems/problem.js';
 import { DrawingService } from './DrawingService.js';
+import { noteUses } from './pictureUses.js';
 import { SMALL, SMALL_WIDTHS, WIDTHS } from './sizes.js';
 import { looksLikeSvg } from './svg.js';
 
@@ -30,12 +36,46 @@ export interface ServedPicture {
 const NO_PICTURE =
   'This file is no picture that can be shown. PNG, JPEG, WebP, GIF and SVG pictures can be used.';
 
+/** How long a picture that nothing uses is kept: it may be in somebody's clipboard, or come back by an undo. */
+const GRACE = '7 days';
+/** Milliseconds between two looks for pictures that nothing uses. */
+const CLEANING = 6 * 3_600_000;
+
 @Injectable()
-export class AssetsService {
+export class AssetsService implements OnApplicationBootstrap, OnApplicationShutdown {
+  #logger = new Logger('pictures');
+  #cleaning: NodeJS.Timeout | null = null;
+
   constructor(
     private readonly database: DataSource,
     private readonly drawings: DrawingService,
   ) {}
+
+  onApplicationBootstrap(): void {
+    const clean = (): void => {
+      this.clean().catch((error: unknown) => this.#logger.error(String(error)));
+    };
+    clean();
+    this.#cleaning = setInterval(clean, CLEANING).unref();
+  }
+
+  onApplicationShutdown(): void {
+    if (this.#cleaning) clearInterval(this.#cleaning);
+  }
+
+  /** Lets go of pictures that nothing uses any more, and of what gone editions and starters used. */
+  async clean(): Promise<number> {
+    await this.database.query(
+      `DELETE FROM asset_use u WHERE
+         (u.name LIKE 'edition:%' AND NOT EXISTS (SELECT 1 FROM edition e WHERE 'edition:' || e.id = split_part(u.name, '#', 1))) OR
+         (u.name LIKE 'starter:%' AND NOT EXISTS (SELECT 1 FROM starter s WHERE 'starter:' || s.id = u.name))`,
+    );
+    const [, gone] = await this.database.query<[unknown, number]>(
+      `DELETE FROM asset a WHERE a.created_at < now() - interval '${GRACE}' AND NOT EXISTS
+         (SELECT 1 FROM asset_use u WHERE u.hash = a.hash AND u.name NOT LIKE 'by:%')`,
+    );
+    return gone;
+  }
 
   /** Takes from what a student's pictures may have in all; refuses what is over. */
   async countUpload(folioId: string, bytes: number): Promise<void> {
@@ -49,17 +89,21 @@ export class AssetsService {
     }
   }
 
-  /** Checks by content, re-encodes, strips metadata and keeps a picture. The same bytes are kept once. */
-  async add(file: Buffer): Promise<AssetRef> {
+  /**
+   * Checks by content, re-encodes, strips metadata and keeps a picture. The same bytes are kept once.
+   * @param by who brings it and may see it before anything uses it: `teacher:<id>` or `folio:<id>`
+   */
+  async add(file: Buffer, by: string | null = null): Promise<AssetRef> {
     if (file.length === 0) throw invalid(NO_PICTURE);
     const picture = looksLikeSvg(file) ? await this.#readSvg(file) : await readBitmap(file);
     const { mediaType, width, height, isAnimated, bytes } = picture;
     const hash = createHash('sha256').update(bytes).digest('hex');
     await this.database.query(
       `INSERT INTO asset (hash, media_type, width, height, is_animated, bytes)
-       VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (hash) DO NOTHING`,
+       VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (hash) DO UPDATE SET created_at = now()`,
       [hash, mediaType, width, height, isAnimated, bytes],
     );
+    if (by) await noteUses(this.database, [{ hash, name: `by:${by}` }]);
     for (const [index, small] of (picture.small ?? []).entries()) {
       await this.#keepSize(hash, SMALL_WIDTHS[index]!, 'image/png', small);
     }

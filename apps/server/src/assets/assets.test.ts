@@ -1,5 +1,18 @@
 import sharp from 'sharp';
-import type { AssetRef } from '@gobrel/core';
+import {
+  addElement,
+  addLeaf,
+  removeElements,
+  type AssetRef,
+  type Deck,
+  type NewElement,
+} from '@gobrel/core';
+import { deck, element, leftOut, slide } from '@gobrel/core/testing';
+import { DataSource } from 'typeorm';
+import type * as Y from 'yjs';
+import { DecksService } from '../decks/DecksService.js';
+import { UpdateStore } from '../sync/UpdateStore.js';
+import { openClassroom } from '../testing/classroom.js';
 import {
   signUp,
   startServer,
@@ -7,6 +20,7 @@ import {
   type Answered,
   type TestServer,
 } from '../testing/testServer.js';
+import { AssetsService } from './AssetsService.js';
 import { sanitiseSvg } from './svg.js';
 
 let server: TestServer;
@@ -25,8 +39,8 @@ function send(
   form.append('file', new Blob([new Uint8Array(Buffer.from(bytes))]), 'picture');
   return who.request('POST', 'assets', form);
 }
-const serve = (hash: string, query = ''): Promise<Response> =>
-  fetch(`${server.url}/api/assets/${hash}${query}`);
+const serve = (hash: string, query = '', who = ines): Promise<Response> =>
+  fetch(`${server.url}/api/assets/${hash}${query}`, { headers: { cookie: who.cookie } });
 const plain = (width: number, height: number): ReturnType<typeof sharp> =>
   sharp({ create: { width, height, channels: 3, background: '#17505C' } });
 
@@ -140,13 +154,13 @@ test('the small colours of photos and drawings can be measured', async () => {
     [photo, [0x17, 0x50, 0x5c]],
     [drawing, [0xbf, 0x4e, 0x2a]],
   ] as const) {
-    const small = await fetch(`${server.url}/api/assets/${body.hash}/small`);
+    const small = await serve(body.hash, '/small');
     const { data, info } = await sharp(Buffer.from(await small.arrayBuffer()))
       .raw()
       .toBuffer({ resolveWithObject: true });
     expect([info.width, ...data.subarray(0, 3)]).toEqual([48, ...colour]);
   }
-  expect((await fetch(`${server.url}/api/assets/${'0'.repeat(64)}/small`)).status).toBe(404);
+  expect((await serve('0'.repeat(64), '/small')).status).toBe(404);
 });
 
 test('a file that a deck links to is handed out to be kept, never to be opened in the page', async () => {
@@ -169,4 +183,90 @@ test('a file that a deck links to is handed out to be kept, never to be opened i
   const stranger = new Visitor(server.url);
   expect((await stranger.request('POST', 'files', form())).status).toBe(401);
   expect((await fetch(`${server.url}/api/files/${'0'.repeat(64)}/x`)).status).toBe(404);
+});
+
+describe('pictures are shown to those who may read what uses them', () => {
+  const picture = (asset: AssetRef): NewElement => ({
+    ...{ kind: 'picture', layer: 'content', box: { x: 0, y: 0, w: 200, h: 200 }, asset },
+  });
+  const ofColour = async (background: string): Promise<Buffer> =>
+    sharp({ create: { width: 40, height: 30, channels: 3, background } })
+      .png()
+      .toBuffer();
+  const elementsOn = (doc: Y.Doc, slideId: string): object =>
+    (doc.getMap('slides').get(slideId) as Y.Map<Y.Map<unknown>>).get('elements')!.toJSON();
+  const sees = async (who: Visitor, hash: string): Promise<boolean> =>
+    (await serve(hash, '', who)).status === 200;
+
+  test('a deck’s by its people and the students of its lessons; what is left out by the teacher alone', async () => {
+    const [shown, hidden] = [
+      (await send(await ofColour('#112233'))).body,
+      (await send(await ofColour('#332211'))).body,
+    ];
+    const doc = deck(
+      slide('pier: The pier', element(picture(shown))),
+      slide('hidden: Hidden', leftOut(), element(picture(hidden))),
+    );
+    const room = await openClassroom(server, doc);
+    const ada = await room.join('Ada');
+    const stranger = await signUp(server.url, 'Tomas');
+    const elsewhere = await (await openClassroom(server)).join('Bela');
+    expect(await sees(room.ines, shown.hash)).toBe(true);
+    expect(await sees(room.ines, hidden.hash)).toBe(true);
+    expect(await sees(ada, shown.hash)).toBe(true);
+    expect(await sees(ada, hidden.hash)).toBe(false);
+    for (const who of [stranger, elsewhere, new Visitor(server.url)]) {
+      expect(await sees(who, shown.hash)).toBe(false);
+      expect((await serve(shown.hash, '/small', who)).status).toBe(404);
+    }
+    expect((await serve('../session', '', room.ines)).status).not.toBe(500);
+  });
+
+  test('a student’s by that student, the teacher, and the class only where it sees leaves; by nobody once it is out', async () => {
+    const room = await openClassroom(server);
+    const [ada, bela] = [await room.join('Ada'), await room.join('Bela')];
+    const asset = (await send(await ofColour('#445566'), ada)).body;
+    expect(await sees(ada, asset.hash)).toBe(true);
+    expect(await sees(room.ines, asset.hash)).toBe(false);
+    const folio = await ada.open(`folio:${ada.folioId}`);
+    const { slides } = (await server.app.get(DecksService).read(room.deckId)) as Deck;
+    const added = addLeaf(folio.doc, slides.page!, 1);
+    if (!added.ok) throw new Error(added.reason);
+    addElement(folio.doc, added.leafId, picture(asset));
+    await folio.acknowledged();
+    expect(await sees(room.ines, asset.hash)).toBe(true);
+    expect(await sees(bela, asset.hash)).toBe(false);
+    await room.ines.request('PUT', `lessons/${room.lessonId}/settings`, { seesLeaves: true });
+    expect(await sees(bela, asset.hash)).toBe(true);
+    await room.ines.request('DELETE', `lessons/${room.lessonId}/students/${ada.folioId}`);
+    for (const who of [ada, bela, room.ines]) expect(await sees(who, asset.hash)).toBe(false);
+  });
+
+  test('what nothing uses goes after a while, what is used stays', async () => {
+    const [used, unused, fresh] = [
+      (await send(await ofColour('#778899'))).body,
+      (await send(await ofColour('#998877'))).body,
+      (await send(await ofColour('#887799'))).body,
+    ];
+    const room = await openClassroom(server, deck(slide('a: A', element(picture(used)))));
+    const database = server.app.get(DataSource);
+    await database.query(
+      `UPDATE asset SET created_at = now() - interval '8 days' WHERE hash = ANY($1)`,
+      [[used.hash, unused.hash]],
+    );
+    await server.app.get(AssetsService).clean();
+    expect(await sees(room.ines, used.hash)).toBe(true);
+    expect(await sees(ines, unused.hash)).toBe(false);
+    expect(await sees(ines, fresh.hash)).toBe(true);
+    // Folded, a document says exactly what it uses by then.
+    const open = await room.ines.open(`deck:${room.deckId}`);
+    removeElements(open.doc, 'a', Object.keys(elementsOn(open.doc, 'a')));
+    await open.acknowledged();
+    await server.app.get(UpdateStore).compact(`deck:${room.deckId}`, 1);
+    const uses = await database.query<{ name: string }[]>(
+      `SELECT name FROM asset_use WHERE hash = $1 AND name LIKE 'deck:%'`,
+      [used.hash],
+    );
+    expect(uses).toEqual([]);
+  });
 });

@@ -1,3 +1,4 @@
+import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import { readPlainDeck, studentView } from '@gobrel/core';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
@@ -340,6 +341,54 @@ export class DoneAnswers1700000000006 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query('ALTER TABLE answer DROP COLUMN is_done, DROP COLUMN is_locked');
+  }
+}
+
+/** What uses each picture: it is shown to those who may read that, and goes when nothing does. */
+export class PictureUses1700000000007 implements MigrationInterface {
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      CREATE TABLE asset_use (
+        hash text NOT NULL REFERENCES asset ON DELETE CASCADE,
+        name text NOT NULL,
+        PRIMARY KEY (hash, name)
+      );
+      CREATE INDEX asset_use_by_name ON asset_use (name text_pattern_ops);
+    `);
+    // One at a time: documents and editions may be large.
+    for (const [list, read] of [
+      ['SELECT id, name FROM doc_update', 'SELECT data AS stored FROM doc_update WHERE id = $1'],
+      [
+        'SELECT name AS id, name FROM doc_state',
+        'SELECT data AS stored FROM doc_state WHERE name = $1',
+      ],
+      [
+        `SELECT id, 'edition:' || id AS name FROM edition`,
+        'SELECT deck::text AS stored FROM edition WHERE id = $1',
+      ],
+      [
+        `SELECT id, 'edition:' || id || '#student' AS name FROM edition`,
+        'SELECT student_view::text AS stored FROM edition WHERE id = $1',
+      ],
+      [
+        `SELECT id, 'starter:' || id AS name FROM starter`,
+        'SELECT clip::text AS stored FROM starter WHERE id = $1',
+      ],
+      [
+        `SELECT folio_id || '#' || number AS id, 'folio:' || folio_id || '#' || number AS name FROM attempt`,
+        `SELECT document AS stored FROM attempt WHERE folio_id || '#' || number = $1`,
+      ],
+    ] as const) {
+      for (const { id, name } of (await runner.query(list)) as { id: string; name: string }[]) {
+        const [row] = (await runner.query(read, [id])) as { stored: Buffer | string }[];
+        const uses = picturesIn(row!.stored).map((hash) => ({ hash, name }));
+        await noteUses(runner, uses);
+      }
+    }
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE asset_use');
   }
 }
 

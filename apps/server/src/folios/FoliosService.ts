@@ -10,6 +10,7 @@ import {
   type Presenting,
   type Slide,
 } from '@gobrel/core';
+import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import { DataSource, QueryFailedError } from 'typeorm';
 import * as Y from 'yjs';
 import { isDuplicate, LessonsService } from '../lessons/LessonsService.js';
@@ -323,10 +324,16 @@ export class FoliosService {
       );
       const updated = row[0];
       if (!updated) throw refused('This folio has been handed in already.');
-      await rows.query(
+      const document = Buffer.from(Y.encodeStateAsUpdate(doc));
+      const [attempt] = await rows.query<{ number: number }[]>(
         `INSERT INTO attempt (folio_id, number, folio, document)
-         VALUES ($1, 1 + (SELECT count(*) FROM attempt WHERE folio_id = $1), $2, $3)`,
-        [folioId, JSON.stringify(readFolio(doc)), Buffer.from(Y.encodeStateAsUpdate(doc))],
+         VALUES ($1, 1 + (SELECT count(*) FROM attempt WHERE folio_id = $1), $2, $3) RETURNING number`,
+        [folioId, JSON.stringify(readFolio(doc)), document],
+      );
+      const name = `folio:${folioId}#${attempt!.number}`;
+      await noteUses(
+        rows,
+        picturesIn(document).map((hash) => ({ hash, name })),
       );
       return updated.handed_in_at.toISOString();
     });

@@ -84,7 +84,7 @@ export class StudentController {
     const returnCode = readReturnCode(body.returnCode);
     const folio = returnCode && (await this.joining.findByReturnCode(lesson.id, returnCode));
     if (!folio) {
-      for (const { key } of triesOf(request)) await this.throttle.record(key);
+      for (const { key } of triesOf(request, this.config)) await this.throttle.record(key);
       await this.joining.wrongReturnCode(lesson.id);
       throw new Problem(404, 'Not found', 'This return code is not one of this lesson.');
     }
@@ -99,7 +99,7 @@ export class StudentController {
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
-    const token = cookieOf(request, STUDENT_COOKIE);
+    const token = cookieOf(request, this.config, STUDENT_COOKIE);
     if (token) await this.joining.closeDevice(token);
     takeCookie(response, this.config, STUDENT_COOKIE);
   }
@@ -177,12 +177,12 @@ export class StudentController {
 
   /** Wrong codes are counted per address: forty in five minutes, which a class mistyping does not reach. */
   #knowDevice(request: Request, response: Response): void {
-    if (cookieOf(request, DEVICE_COOKIE)) return;
+    if (cookieOf(request, this.config, DEVICE_COOKIE)) return;
     giveCookie(response, this.config, DEVICE_COOKIE, makeToken(), 365);
   }
 
   async #lessonOf(typed: string, request: Request): Promise<Lesson> {
-    const tries = triesOf(request);
+    const tries = triesOf(request, this.config);
     for (const { key, most } of tries) await this.throttle.check(key, most, TRIES_WITHIN);
     const code = readJoinCode(typed);
     const lesson = code && (await this.lessons.findByCode(code));
@@ -222,8 +222,8 @@ function requireIn({ status }: Student): void {
 const TRIES_WITHIN = 300;
 
 /** What wrong codes of a request are counted by: its device first, then all behind its address, of which there are many. */
-function triesOf(request: Request): { key: string; most: number }[] {
-  const device = cookieOf(request, DEVICE_COOKIE);
+function triesOf(request: Request, config: Config): { key: string; most: number }[] {
+  const device = cookieOf(request, config, DEVICE_COOKIE);
   return [
     ...(device ? [{ key: `join:${device}`, most: 40 }] : []),
     { key: `join:${request.ip ?? ''}`, most: 600 },

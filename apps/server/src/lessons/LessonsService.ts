@@ -25,6 +25,7 @@ import {
   type Slide,
   type SlideId,
 } from '@gobrel/core';
+import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import { DataSource, QueryFailedError, type EntityManager } from 'typeorm';
 import { random } from '../access/tokens.js';
 import { DecksService } from '../decks/DecksService.js';
@@ -480,6 +481,12 @@ async function freeze(
     'INSERT INTO edition (deck_id, deck, student_view) VALUES ($1, $2, $3) RETURNING id',
     [deckId, JSON.stringify(deck), JSON.stringify(view)],
   );
+  await noteUses(rows, [
+    ...picturesIn(JSON.stringify(deck)).map((hash) => ({ hash, name: `edition:${edition!.id}` })),
+    ...picturesIn(JSON.stringify(view)).map((hash) => ({
+      ...{ hash, name: `edition:${edition!.id}#student` },
+    })),
+  ]);
   return edition!.id;
 }
 

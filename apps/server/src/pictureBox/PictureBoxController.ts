@@ -1,6 +1,8 @@
 import { Controller, Get, Header, Param, Post, Query, UseGuards } from '@nestjs/common';
 import type { AssetRef, Credit } from '@gobrel/core';
-import { AnyoneKnownGuard } from '../access/guards.js';
+import type { Visitor } from '../access/AccessService.js';
+import { AnyoneKnownGuard, CurrentVisitor } from '../access/guards.js';
+import { broughtBy } from '../assets/AssetsController.js';
 import { AssetsService } from '../assets/AssetsService.js';
 import { notFound } from '../problems/problem.js';
 import { DRAWINGS, svgOf, type Drawing } from './drawings/drawings.js';
@@ -44,11 +46,14 @@ export class PictureBoxController {
   /** Puts a drawing among the pictures, and tells what its credit says. */
   @Post(':id')
   @UseGuards(AnyoneKnownGuard)
-  async take(@Param('id') id: string): Promise<{ asset: AssetRef; credit: Credit }> {
+  async take(
+    @Param('id') id: string,
+    @CurrentVisitor() visitor: Visitor,
+  ): Promise<{ asset: AssetRef; credit: Credit }> {
     const drawing = find(id);
     const { title, licence } = drawing;
     return {
-      asset: await this.assets.add(Buffer.from(svgOf(drawing), 'utf8')),
+      asset: await this.assets.add(Buffer.from(svgOf(drawing), 'utf8'), broughtBy(visitor)),
       credit: { title, author: AUTHOR, source: '', licence },
     };
   }

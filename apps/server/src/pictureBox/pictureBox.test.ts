@@ -51,7 +51,9 @@ test('a drawing that is taken becomes a picture with its credit; twice it is the
   expect(body.credit).toEqual({
     ...{ title: 'Lighthouse', author: 'Gobrel picture box', source: '', licence: 'cc-by' },
   });
-  const served = await fetch(`${server.url}/api/assets/${body.asset.hash}`);
+  const served = await fetch(`${server.url}/api/assets/${body.asset.hash}`, {
+    headers: { cookie: ines.cookie },
+  });
   expect(served.headers.get('content-type')).toContain('svg');
   expect(await served.text()).toContain('<path');
   expect((await take()).body.asset.hash).toBe(body.asset.hash);

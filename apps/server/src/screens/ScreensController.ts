@@ -60,7 +60,7 @@ export class ScreensController {
     @Query('has') has?: string,
   ): Promise<{ code: string | null; lesson: ScreenLesson | null; isKnown: boolean }> {
     const shown = await this.screens.shown(
-      cookieOf(request, SCREEN_COOKIE),
+      cookieOf(request, this.config, SCREEN_COOKIE),
       /^\d{1,9}$/.test(has ?? '') ? Number(has) : null,
     );
     return { code: null, lesson: null, ...shown, isKnown: shown !== null };

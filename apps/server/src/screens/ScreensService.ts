@@ -15,6 +15,7 @@ import {
   type Tally,
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
+import { OPEN_SCREEN } from '../access/openScreen.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
 import { LessonsService, type Lesson } from '../lessons/LessonsService.js';
 import { Problem } from '../problems/problem.js';
@@ -91,7 +92,7 @@ export class ScreensService {
     has: number | null,
   ): Promise<{ code: string | null; lesson: ScreenLesson | null } | null> {
     const [row] = await this.database.query<{ code: string | null; lesson_id: string | null }[]>(
-      'SELECT code, lesson_id FROM screen WHERE token_hash = $1',
+      `SELECT s.code, s.lesson_id FROM ${OPEN_SCREEN} WHERE s.token_hash = $1`,
       [hashToken(token ?? '')],
     );
     if (!row) return null;

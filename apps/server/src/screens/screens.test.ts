@@ -1,4 +1,5 @@
 import { answer, deskTallies } from '@gobrel/core';
+import { DataSource } from 'typeorm';
 import { openClassroom, SECRETS, type Classroom } from '../testing/classroom.js';
 import { signUp, startServer, until, Visitor, type TestServer } from '../testing/testServer.js';
 import type { ScreenLesson } from './ScreensService.js';
@@ -80,6 +81,24 @@ test('a screen is paired by its code, shows the lesson, and never hears a name o
   expect((await device.get(`lessons/${room.lessonId}`)).status).toBe(401);
   expect((await room.ines.request('DELETE', at('screens'))).status).toBe(204);
   expect((await mine()).isKnown).toBe(false);
+});
+
+test('a paired screen ends: an hour after its lesson, and after a day', async () => {
+  const database = server.app.get(DataSource);
+  for (const [age, table] of [
+    ["ended_at = now() - interval '61 minutes'", 'lesson'],
+    ["created_at = now() - interval '25 hours'", 'screen'],
+  ] as const) {
+    const other = await openClassroom(server);
+    const { code, mine } = await screen();
+    await other.ines.post(`lessons/${other.lessonId}/screens`, { code });
+    expect((await mine()).lesson).not.toBeNull();
+    await database.query(
+      `UPDATE ${table} SET ${age} WHERE ${table === 'lesson' ? 'id' : 'lesson_id'} = $1`,
+      [other.lessonId],
+    );
+    expect((await mine()).isKnown).toBe(false);
+  }
 });
 
 test('screens are paired by the lesson’s teachers only, and codes are not guessed for long', async () => {

@@ -1,3 +1,4 @@
+import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import {
   Body,
   Controller,
@@ -64,6 +65,11 @@ export class StartersController {
       // It leads nowhere and belongs to no deck any more.
       [teacher.id, title, JSON.stringify({ ...read, deckId: '', links: [] })],
     );
+    if (row) {
+      const name = `starter:${row.id}`;
+      const used = picturesIn(JSON.stringify(read)).map((hash) => ({ hash, name }));
+      await noteUses(this.database, used);
+    }
     if (!row) throw refused(`${MOST} starters of your own are kept. Take one out first.`);
     return row;
   }

@@ -131,7 +131,12 @@ export class SyncService implements BeforeApplicationShutdown {
       webSocket.on('error', () => webSocket.terminate());
       if (!personOf(visitor)) return webSocket.close(NOBODY, 'not-yours');
       this.#pulse.follow(webSocket);
-      this.#guard.follow(webSocket, visitor, address, sessionsIn(request.headers.cookie));
+      this.#guard.follow(
+        webSocket,
+        visitor,
+        address,
+        sessionsIn(request.headers.cookie, this.config),
+      );
       this.hocuspocus.handleConnection(webSocket, request);
     });
   }

@@ -1,6 +1,7 @@
 import { Injectable, Logger } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
+import { forgetUses, noteAllUses, noteUses, picturesIn } from '../assets/pictureUses.js';
 
 interface Waiting {
   name: string;
@@ -71,6 +72,7 @@ export class UpdateStore {
           [batch.map((entry) => entry.name), batch.map((entry) => Buffer.from(entry.data))],
         );
         for (const { id, name } of stored) this.#follow(name, BigInt(id));
+        await this.#noteUses(batch);
         break;
       } catch (error) {
         this.#logger.error(error instanceof Error ? error.message : String(error));
@@ -81,6 +83,16 @@ export class UpdateStore {
       this.#counts.set(name, (this.#counts.get(name) ?? 0) + 1);
       resolve();
     }
+  }
+
+  /** Failing to does not make an update any less stored: it is made good when the document is folded. */
+  async #noteUses(batch: Waiting[]): Promise<void> {
+    const uses = batch.flatMap(({ name, data }) =>
+      picturesIn(data).map((hash) => ({ hash, name })),
+    );
+    await noteUses(this.database, uses).catch((error: unknown) =>
+      this.#logger.error(error instanceof Error ? error.message : String(error)),
+    );
   }
 
   #follow(name: string, id: bigint): void {
@@ -132,6 +144,7 @@ export class UpdateStore {
   async remove(name: string): Promise<void> {
     await this.database.query('DELETE FROM doc_update WHERE name = $1', [name]);
     await this.database.query('DELETE FROM doc_state WHERE name = $1', [name]);
+    await forgetUses(this.database, name);
   }
 
   /**
@@ -156,11 +169,13 @@ export class UpdateStore {
       doc.transact(() => {
         for (const { data } of [...states, ...updates]) Y.applyUpdate(doc, data);
       });
+      const state = Buffer.from(Y.encodeStateAsUpdate(doc));
       await rows.query(
         `INSERT INTO doc_state (name, data, up_to, received_at) VALUES ($1, $2, $3, $4)
          ON CONFLICT (name) DO UPDATE SET data = excluded.data, up_to = excluded.up_to, received_at = excluded.received_at`,
-        [name, Buffer.from(Y.encodeStateAsUpdate(doc)), last.id, last.received_at],
+        [name, state, last.id, last.received_at],
       );
+      await noteAllUses(rows, name, picturesIn(state));
       await rows.query('DELETE FROM doc_update WHERE id = ANY($1::bigint[])', [
         updates.map((update) => update.id),
       ]);
