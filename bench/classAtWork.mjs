@@ -84,7 +84,7 @@ export async function joinedClass(teacher, students) {
     const { folioId } = await student.post('student/join', { code: joinCode, name });
     folios.push({ name: `folio:${folioId}`, cookie: student.cookie });
   }
-  return folios;
+  return { folios, joinCode: String(joinCode) };
 }
 
 /** Documents of the bare relay, which asks nobody who they are. @param {string} called @param {number} students */

@@ -47,7 +47,7 @@ for (const students of SIZES) {
   product.push(
     await measured('apps/server/dist/main.js', { GOBREL_DEMO: '1' }, async (url) => {
       const teacher = await teacherOf(url);
-      return { folios: await joinedClass(teacher, students), cookie: teacher.cookie };
+      return { folios: (await joinedClass(teacher, students)).folios, cookie: teacher.cookie };
     }),
   );
 }

@@ -23,7 +23,7 @@ const usage = [];
 for (let number = 0; number < ROUNDS; number++) {
   const bare = bareFolios(String(number), STUDENTS);
   baseline.push(await atWork(relay.url, bare, '', SECONDS));
-  const folios = await joinedClass(teacher, STUDENTS);
+  const { folios } = await joinedClass(teacher, STUDENTS);
   const before = server.usage().cpu;
   product.push(await atWork(server.url, folios, teacher.cookie, SECONDS));
   usage.push({

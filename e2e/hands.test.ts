@@ -69,6 +69,7 @@ test('a show begins on the slide one is on, and a clicker drives it', async ({ b
   await page.goto(`${LAMP}/slide/copper`);
   await expect(page.getByRole('group', { name: 'Stage: Copper holds' })).toBeVisible();
   await page.getByRole('button', { name: 'Show', exact: true }).click();
+  await page.waitForURL(/show/);
   await expect(page.getByRole('group', { name: 'Copper holds' })).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByRole('group', { name: 'The lamp is lit' })).toBeVisible();
@@ -99,4 +100,41 @@ test('a shared device is given back, and the next child sees nothing of the one 
     (await indexedDB.databases()).map((one) => one.name).filter((one) => one?.includes('folio')),
   );
   expect(kept).toEqual([]);
+});
+
+test('a show on a tablet: a swipe walks, a tap brings the band, and what is not seen is not pressed', async ({
+  browser,
+}) => {
+  const page = await signIn(
+    await someone(browser, { hasTouch: true, viewport: { width: 1024, height: 768 } }),
+  );
+  await page.goto(`${LAMP}/show?from=copper`);
+  const slide = (name: string) => page.getByRole('group', { name, exact: true });
+  await expect(slide('Copper holds')).toBeVisible();
+  const finger = await page.context().newCDPSession(page);
+  const touch = async (type: string, ...points: [number, number][]): Promise<void> => {
+    await finger.send('Input.dispatchTouchEvent', {
+      type: type as 'touchStart',
+      touchPoints: points.map(([x, y]) => ({ x, y })),
+    });
+  };
+  const swipe = async (from: number, to: number): Promise<void> => {
+    await touch('touchStart', [from, 300]);
+    for (let step = 1; step <= 5; step++)
+      await touch('touchMove', [from + ((to - from) * step) / 5, 300]);
+    await touch('touchEnd');
+  };
+  await swipe(700, 300);
+  await expect(slide('The lamp is lit')).toBeVisible();
+  await swipe(300, 700);
+  await expect(slide('Copper holds')).toBeVisible();
+  // Where the band's way out would be: nothing is pressed before it is seen.
+  const leave = page.getByRole('button', { name: 'Leave the show' });
+  const box = (await leave.boundingBox())!;
+  await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
+  await page.waitForTimeout(400);
+  expect(page.url()).toContain('/show');
+  await expect(page.locator('main > div', { has: leave })).toHaveCSS('opacity', '1');
+  await leave.tap();
+  await page.waitForURL(/\/map/);
 });

@@ -93,6 +93,7 @@ test('a class list comes from CSV, is changed, saved as CSV, and gives its group
     buffer: Buffer.from('name;group\nÅsa Holm;Table 1\nBo Lind;Table 1\n"Vik, Per";\n'),
   });
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Gannet 4');
+  await page.getByLabel('Take the names as they are written').check();
   await page.getByRole('button', { name: 'Keep this class' }).click();
   const card = page.getByRole('article').filter({ hasText: 'Gannet 4' });
   await expect(card).toContainText('3 students, 1 group');

@@ -14,6 +14,7 @@ test('a live lesson: waiting room, together, vote, hold with a word, timer, put 
   await desk.getByRole('button', { name: 'Settings' }).click();
   await desk.getByLabel('Who joins waits until I let them in').check();
   await desk.getByLabel('Students see their marks').selectOption('at once');
+  await desk.getByLabel('An answer stands once its mark was seen').uncheck();
   await desk.keyboard.press('Escape');
 
   const students = await Promise.all([
@@ -69,6 +70,8 @@ test('a live lesson: waiting room, together, vote, hold with a word, timer, put 
     await mona.getByLabel('Something in the circuit is open').check();
     await tove.getByRole('radio', { name: 'Something in the circuit is open' }).check();
     await keno.getByLabel('The battery is flat').check();
+    for (const page of [mona, keno])
+      await page.getByRole('button', { name: 'Done: show my mark' }).click();
     await expect(mona.getByText(/^Right · 1 of 1/)).toBeVisible();
     await expect(keno.getByText(/Not right yet/)).toBeVisible();
     await desk.getByRole('button', { name: 'Put up' }).click();

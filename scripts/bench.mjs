@@ -17,6 +17,7 @@ const BENCHES = [
   'joinStorm',
   'classSizes',
   'heavyTallies',
+  'hostileClass',
 ];
 checkNode();
 checkPackages();

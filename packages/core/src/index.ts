@@ -3,6 +3,7 @@ export * from './limits.js';
 export * from './deck/types.js';
 export * from './deck/target.js';
 export * from './deck/languages.js';
+export * from './deck/rewriteCommands.js';
 export * from './deck/richText.js';
 export * from './deck/document.js';
 export * from './deck/elementWords.js';

@@ -15,6 +15,7 @@ import { useCallback, useEffect, useMemo, useState, type ReactElement } from 're
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import { SlideCard } from '../map/SlideCard';
+import { useTouchWalk } from './useTouchWalk';
 import { openBeside } from '../links/openTarget';
 import { CreditsOf } from '../stage/Credits';
 import { PlayingSlides } from '../stage/Playing';
@@ -63,6 +64,9 @@ function Opened({ deckId, keepAs }: { deckId: string; keepAs: string }): ReactEl
     return <Centre title="Not yours to open">{opening.reason}</Centre>;
   return <Show deckId={deckId} document={opening.document} />;
 }
+
+/** How near the lower edge, in pixels, a pointer brings the band. */
+const AT_THE_EDGE = 90;
 
 /** What arrow keys, and the clickers that teachers hold, send. */
 const BACK_KEYS = ['ArrowLeft', 'Backspace', 'PageUp'];
@@ -133,12 +137,24 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
     return () => window.removeEventListener('keydown', onKey);
   }, [goOn, back, navigate, deckId, isMapOpen]);
 
+  const touch = useTouchWalk({
+    onTap: () => setIsBandShown(!isBandShown),
+    onSwipe: (way) => (way === 'on' ? goOn() : back()),
+  });
+
   if (!slide) return <Centre title="Nothing to show">This deck has no slide to start on.</Centre>;
   return (
     <main
-      className="relative h-full bg-[#10191d]"
-      onPointerMove={(event) => setIsBandShown(event.clientY > window.innerHeight - 90)}
+      className="relative h-full touch-none bg-[#10191d]"
+      onPointerMove={(event) => {
+        if (event.pointerType !== 'touch')
+          setIsBandShown(event.clientY > window.innerHeight - AT_THE_EDGE);
+      }}
+      {...touch}
     >
+      <h1 className="sr-only">
+        {deck.title}: {slide.title || 'Untitled'}
+      </h1>
       <CreditsOf deck={deck}>
         <PlayingSlides deck={deck} here={here}>
           <FittedSlide
@@ -154,7 +170,8 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
       </CreditsOf>
       {way}
       <div
-        className={`absolute inset-x-0 bottom-0 flex items-center gap-3 bg-paper/95 px-6 py-3 transition-opacity focus-within:opacity-100 ${isBandShown ? 'opacity-100' : 'opacity-0'}`}
+        // What is not seen is not pressed by mistake; keys still come to it.
+        className={`absolute inset-x-0 bottom-0 flex items-center gap-3 bg-paper/95 px-6 py-3 transition-opacity focus-within:pointer-events-auto focus-within:opacity-100 ${isBandShown ? 'opacity-100' : 'pointer-events-none opacity-0'}`}
       >
         <Button onClick={back} disabled={walk.length < 2}>
           Back

@@ -15,7 +15,6 @@ import {
 import type { Box, ElementBase, ElementKind, InkStroke, Layer, SlideElement } from './elements.js';
 import { COMMAND } from './history.js';
 import { STANDARD_PIECE } from './readElement.js';
-import { rewriteFragment } from './rewrite.js';
 import { plain, relinkWords, writeFragment, type RichText } from './richText.js';
 import { withMembers } from '../stage/groups.js';
 
@@ -192,33 +191,6 @@ export function setWords(doc: Y.Doc, slideId: SlideId, elementId: ElementId, tex
   const element = elementOf(doc, slideId, elementId);
   const fragment = element && fragmentOf(element);
   if (fragment) writeFragment(fragment, text);
-}
-
-/** Makes an element say other paragraphs; what stays said keeps its links, marks and lists. */
-export function rewriteText(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementId: ElementId,
-  words: string,
-): Result {
-  const element = elementOf(doc, slideId, elementId);
-  const fragment = element && fragmentOf(element);
-  if (!fragment) return refuse(GONE);
-  if (element.get('isLocked') === true) return refuse(LOCKED);
-  doc.transact(() => rewriteFragment(fragment, words), COMMAND);
-  return { ok: true };
-}
-
-/** The same inside a transaction that is already open; a lock does not keep it. */
-export function rewriteWords(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementId: ElementId,
-  words: string,
-): void {
-  const element = elementOf(doc, slideId, elementId);
-  const fragment = element && fragmentOf(element);
-  if (fragment) rewriteFragment(fragment, words);
 }
 
 /**

@@ -22,7 +22,8 @@ import {
   slidesMap,
 } from './document.js';
 import { asId, asString } from './decode.js';
-import { addElementTo, carriedLinks, relinkText, rewriteWords } from './elementCommands.js';
+import { addElementTo, carriedLinks, relinkText } from './elementCommands.js';
+import { rewriteWords } from './rewriteCommands.js';
 import { optionsOf } from '../questions/registry.js';
 import { LINKABLE, type ElementKind } from './elements.js';
 import { COMMAND } from './history.js';

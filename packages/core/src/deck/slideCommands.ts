@@ -11,7 +11,7 @@ import { layoutOf } from '../stage/layouts.js';
 import { cardSpotBeside, freeCardSpot } from '../map/cards.js';
 import { asNumber } from './decode.js';
 import { deckMap, linksMap, readSlide, slideOf, slidesMap } from './document.js';
-import { rewriteWords } from './elementCommands.js';
+import { rewriteWords } from './rewriteCommands.js';
 import { COMMAND } from './history.js';
 import { wordsOf } from './richText.js';
 import { fillSlot } from './layoutCommands.js';

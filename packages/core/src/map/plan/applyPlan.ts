@@ -1,5 +1,6 @@
 import * as Y from 'yjs';
-import { addElementTo, rewriteText } from '../../deck/elementCommands.js';
+import { addElementTo } from '../../deck/elementCommands.js';
+import { rewriteText } from '../../deck/rewriteCommands.js';
 import { elementOf, linksMap, readSlide, slideOf } from '../../deck/document.js';
 import { COMMAND } from '../../deck/history.js';
 import { addChoiceTo, removeLink, retarget, rewordLink } from '../../deck/linkCommands.js';

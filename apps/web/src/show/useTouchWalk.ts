@@ -1,0 +1,40 @@
+import { useRef, type TouchEvent } from 'react';
+
+/** Pixels that a finger may wander in a tap, and has to go in a swipe. */
+const TAP = 12;
+const SWIPE = 60;
+
+interface TouchWalk {
+  onTouchStart: (event: TouchEvent) => void;
+  onTouchEnd: (event: TouchEvent) => void;
+}
+
+/**
+ * A show by finger: a swipe to the left walks on, one to the right goes back, a tap beside everything that can be
+ * pressed shows or hides the band.
+ */
+export function useTouchWalk(args: {
+  onTap: () => void;
+  onSwipe: (way: 'on' | 'back') => void;
+}): TouchWalk {
+  const from = useRef<{ x: number; y: number } | null>(null);
+  return {
+    onTouchStart: (event) => {
+      const [first, ...more] = Array.from(event.touches);
+      // A second finger makes it something else.
+      from.current = first && more.length === 0 ? { x: first.clientX, y: first.clientY } : null;
+    },
+    onTouchEnd: (event) => {
+      const [start, end] = [from.current, event.changedTouches[0]];
+      from.current = null;
+      if (!start || !end) return;
+      const [dx, dy] = [end.clientX - start.x, end.clientY - start.y];
+      if (Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy)) {
+        args.onSwipe(dx < 0 ? 'on' : 'back');
+      } else if (Math.hypot(dx, dy) < TAP) {
+        const on = (event.target as Element).closest('a, button, input, audio, video, [role=link]');
+        if (!on) args.onTap();
+      }
+    },
+  };
+}
