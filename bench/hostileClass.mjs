@@ -57,6 +57,7 @@ async function measured(how) {
   clearInterval(watch);
   const asked = (await Promise.all(requests)).flat();
   if (hostile) {
+    if (hostile.exitCode !== null) throw new Error('The hostile devices gave up.');
     const gone = new Promise((resolve) => hostile.once('exit', resolve));
     hostile.kill('SIGTERM');
     await gone;

@@ -200,7 +200,12 @@ const WAYS = {
   },
 };
 
-const kinds = Object.entries(WAYS);
+// A connection that is cut is what they are after.
+process.on('uncaughtException', () => undefined);
+process.on('unhandledRejection', () => undefined);
+
+const only = process.env.WAYS?.split(',');
+const kinds = Object.entries(WAYS).filter(([name]) => !only || only.includes(name));
 /** @type {Record<string, number>} */
 const done = {};
 process.on('SIGTERM', () => {

@@ -12,6 +12,7 @@ import { pinoHttp } from 'pino-http';
 import sirv from 'sirv';
 import { AccessModule } from './access/access.module.js';
 import { readable, readableAddress } from './problems/readable.js';
+import { fairShare } from './access/fairShare.js';
 import { originCheck } from './access/originCheck.js';
 import { AccountsModule } from './accounts/accounts.module.js';
 import { AssetsModule } from './assets/assets.module.js';
@@ -108,6 +109,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
         error || response.statusCode >= 500 ? 'error' : 'debug',
     }),
   );
+  app.use('/api', fairShare(config));
   app.use(originCheck);
   app.use('/api', compression());
   // What is said to one person is kept by nobody on the way; pictures and sounds say otherwise themselves.

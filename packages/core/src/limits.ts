@@ -16,21 +16,24 @@ export const LIMITS = {
   /** Bytes of one message over a socket: a student's device, and a teacher's, who may paste a whole deck. */
   message: { student: 2_000_000, teacher: 32_000_000 },
   /** Bytes of one document as stored. */
-  document: { deck: 64_000_000, folio: 12_000_000, lesson: 0, desk: 0 },
+  document: { deck: 64_000_000, folio: 6_000_000, lesson: 0, desk: 0 },
   socket: {
-    /** Messages a second, and as many at once after a rest. */
+    /**
+     * Messages a second, and as many at once after a rest; of a person, over all sockets. Who sends more is not
+     * listened to for a while.
+     */
     messages: {
-      student: { perSecond: 100, atOnce: 500 },
+      student: { perSecond: 40, atOnce: 200 },
       teacher: { perSecond: 500, atOnce: 6000 },
     },
-    /** Bytes a second, and at once, that a device may send. */
+    /** Bytes a second, and at once, that a person may send. */
     bytes: {
-      student: { perSecond: 500_000, atOnce: 14_000_000 },
+      student: { perSecond: 100_000, atOnce: 3_000_000 },
       teacher: { perSecond: 8_000_000, atOnce: 128_000_000 },
     },
-    /** Bytes of documents a second, and at once, that a device may ask for. */
+    /** Bytes of documents a second, and at once, that a person may ask for. */
     asked: {
-      student: { perSecond: 1_000_000, atOnce: 40_000_000 },
+      student: { perSecond: 300_000, atOnce: 15_000_000 },
       teacher: { perSecond: 20_000_000, atOnce: 400_000_000 },
     },
     /** Documents named over one socket while it is open: a desk opens the folios of a class one after another. */
@@ -43,8 +46,11 @@ export const LIMITS = {
   },
   /** Presence is told in decks only: bytes of one message, and of how many devices it may be. */
   presence: { bytes: 64_000, devices: 120 },
-  /** Milliseconds that one folio may cost in a pass before it has to wait for its next turn, as many times that long. */
-  projection: { cheap: 40, restsTimes: 20 },
+  /**
+   * Milliseconds that one folio may cost in a pass before it has to wait for its next turn, as many times that long,
+   * and the longest that it waits: twenty that cost much leave four fifths of the time to the others.
+   */
+  projection: { cheap: 5, restsTimes: 100, longest: 30_000 },
   svg: {
     bytes: 2_000_000,
     elements: 20_000,
@@ -56,6 +62,19 @@ export const LIMITS = {
   },
   /** Bytes of pictures that a student may send in one lesson. */
   uploadsPerStudent: 60_000_000,
+  /** Pictures that are made ready at the same time, and that may wait for it, of a student and of all. */
+  pictures: { atOnce: 1, waitingPerStudent: 3, waiting: 40 },
+  /** Requests: a second, at once after a rest, and under way. */
+  requests: {
+    student: { perSecond: 12, atOnce: 120, underWay: 24 },
+    teacher: { perSecond: 100, atOnce: 1000, underWay: 60 },
+    /** Of all at one address who are nobody yet, as a class is that joins. */
+    unknown: { perSecond: 100, atOnce: 1500, underWay: 300 },
+    /** Of all at one address: a school. */
+    address: { perSecond: 800, atOnce: 8000, underWay: 1000 },
+  },
+  /** Passwords that are checked or made at the same time, and that may wait for it. */
+  passwords: { atOnce: 1, waiting: 30 },
   /** Practice classes that run at the same time on one server. */
   practiceClasses: 8,
 } as const;

@@ -1,5 +1,6 @@
 import type { IncomingMessage } from 'node:http';
 import type { NextFunction, Request, Response } from 'express';
+import { Problem, sendProblem } from '../problems/problem.js';
 
 /** Whether a request comes from a page of this very server: cookies alone do not prove it. */
 export function isSameOrigin(request: IncomingMessage): boolean {
@@ -14,15 +15,5 @@ export function isSameOrigin(request: IncomingMessage): boolean {
 
 export function originCheck(request: Request, response: Response, next: NextFunction): void {
   if (['GET', 'HEAD', 'OPTIONS'].includes(request.method) || isSameOrigin(request)) return next();
-  response
-    .status(403)
-    .type('application/problem+json')
-    .send(
-      JSON.stringify({
-        type: 'about:blank',
-        title: 'Refused',
-        status: 403,
-        detail: 'This request came from another site.',
-      }),
-    );
+  sendProblem(response, new Problem(403, 'Refused', 'This request came from another site.'));
 }

@@ -1,9 +1,11 @@
 import { Injectable } from '@nestjs/common';
 import { hash, verify } from '@node-rs/argon2';
+import { LIMITS } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { FailureThrottle } from '../access/FailureThrottle.js';
 import type { Teacher } from '../access/guards.js';
 import { hashToken, makeToken } from '../access/tokens.js';
+import { Turns } from '../access/Turns.js';
 import { Problem, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 
@@ -13,6 +15,9 @@ const NOBODY = hash('nobody has this password');
 
 @Injectable()
 export class AccountsService {
+  /** Passwords are dear to check, on purpose. */
+  #turns = new Turns(LIMITS.passwords);
+
   constructor(
     private readonly database: DataSource,
     private readonly throttle: FailureThrottle,
@@ -25,7 +30,7 @@ export class AccountsService {
     const rows = await this.database.query<Teacher[]>(
       `INSERT INTO teacher (email, name, password_hash) VALUES ($1, $2, $3)
        ON CONFLICT (email) DO NOTHING RETURNING id, name, email`,
-      [email, account.name, await hash(account.password)],
+      [email, account.name, await this.#turns.take(() => hash(account.password))],
     );
     const teacher = rows[0];
     if (!teacher) throw refused('There is already an account with this e-mail address.');
@@ -40,7 +45,8 @@ export class AccountsService {
       'SELECT id, name, email, password_hash FROM teacher WHERE email = $1',
       [email.toLowerCase()],
     );
-    const isRight = await verify(row?.password_hash ?? (await NOBODY), password);
+    const known = row?.password_hash ?? (await NOBODY);
+    const isRight = await this.#turns.take(() => verify(known, password));
     if (!row || !isRight) {
       await this.throttle.record(key);
       throw new Problem(401, 'Not signed in', 'The e-mail address or the password is wrong.');

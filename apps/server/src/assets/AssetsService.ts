@@ -8,11 +8,16 @@ import {
 import { LIMITS, type AssetRef } from '@gobrel/core';
 import sharp from 'sharp';
 import { DataSource } from 'typeorm';
+import { Turns } from '../access/Turns.js';
 import { invalid, notFound, refused } from '../problems/problem.js';
 import { DrawingService } from './DrawingService.js';
 import { noteUses } from './pictureUses.js';
 import { SMALL, SMALL_WIDTHS, WIDTHS } from './sizes.js';
 import { looksLikeSvg } from './svg.js';
+
+// One picture after another, each by one thread: the class goes on meanwhile.
+sharp.concurrency(1);
+sharp.cache(false);
 
 const MOST_PIXELS = 40_000_000;
 /** Pixels of the longer side that are kept: enough for a 4K projector. */
@@ -45,6 +50,7 @@ const CLEANING = 6 * 3_600_000;
 export class AssetsService implements OnApplicationBootstrap, OnApplicationShutdown {
   #logger = new Logger('pictures');
   #cleaning: NodeJS.Timeout | null = null;
+  #turns = new Turns({ ...LIMITS.pictures, perPerson: LIMITS.pictures.waitingPerStudent });
 
   constructor(
     private readonly database: DataSource,
@@ -95,7 +101,11 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
    */
   async add(file: Buffer, by: string | null = null): Promise<AssetRef> {
     if (file.length === 0) throw invalid(NO_PICTURE);
-    const picture = looksLikeSvg(file) ? await this.#readSvg(file) : await readBitmap(file);
+    const student = by?.startsWith('folio:') ? by : '';
+    const picture = await this.#turns.take(
+      () => (looksLikeSvg(file) ? this.#readSvg(file) : readBitmap(file)),
+      student,
+    );
     const { mediaType, width, height, isAnimated, bytes } = picture;
     const hash = createHash('sha256').update(bytes).digest('hex');
     await this.database.query(

@@ -1,3 +1,4 @@
+import { setPriority } from 'node:os';
 import sharp from 'sharp';
 import { SMALL_WIDTHS } from './sizes.js';
 import { sanitiseSvg } from './svg.js';
@@ -11,6 +12,9 @@ export interface Drawn {
   /** A PNG for each of `SMALL_WIDTHS`, base 64. */
   small: string[];
 }
+
+// Classes come first.
+setPriority(10);
 
 process.on('message', ({ id, source }: { id: number; source: string }) => {
   draw(source)

@@ -464,8 +464,8 @@ export class FolioProjector
       return { answers: [], placements: [], votes: [], visits: [] };
     } finally {
       const cost = performance.now() - began;
-      const { cheap, restsTimes } = LIMITS.projection;
-      if (cost > cheap) folio.restsUntil = began + cost * restsTimes;
+      const { cheap, restsTimes, longest } = LIMITS.projection;
+      if (cost > cheap) folio.restsUntil = began + Math.min(cost * restsTimes, longest);
     }
   }
 

@@ -26,7 +26,8 @@ export class Pulse {
     for (const socket of this.#sockets) {
       if (socket.readyState !== socket.OPEN) continue;
       socket.send(WORD);
-      if (!asks) continue;
+      // One that has said too much is not listened to for a while: it cannot answer.
+      if (!asks || socket.isPaused) continue;
       if (this.#silent.has(socket)) socket.terminate();
       else {
         this.#silent.add(socket);

@@ -1,36 +1,36 @@
 import { LIMITS } from '@gobrel/core';
 import type { WebSocket } from 'ws';
 import type { Visitor } from '../access/AccessService.js';
+import { Allowance } from '../access/Allowance.js';
 
 /** Closes a socket that asks for more than any of our pages does; a page that meets this waits and connects anew. */
 const TOO_MUCH = 4429;
 /** Closes a socket whose owner may do something else by now. */
 const CHANGED = 4205;
 
-/** So much a second, and so much at once after a rest. */
-class Allowance {
-  #left: number;
-  #at = Date.now();
-
-  constructor(private readonly rate: { perSecond: number; atOnce: number }) {
-    this.#left = rate.atOnce;
-  }
-
-  /** Takes from it; false when there is not that much. */
-  take(amount: number): boolean {
-    const now = Date.now();
-    const { perSecond, atOnce } = this.rate;
-    this.#left = Math.min(atOnce, this.#left + ((now - this.#at) / 1000) * perSecond) - amount;
-    this.#at = now;
-    return this.#left >= 0;
-  }
-}
-
 interface Guarded {
-  asked: Allowance;
+  person: Person;
   /** Documents that have been named over it, and how many messages came before each was open. */
   documents: Map<string, number>;
   isTeacher: boolean;
+}
+
+/** What somebody may send and ask for, over however many sockets, one after another or at once. */
+class Person {
+  readonly messages: Allowance;
+  readonly bytes: Allowance;
+  readonly asked: Allowance;
+
+  constructor(who: 'teacher' | 'student') {
+    const { messages, bytes, asked } = LIMITS.socket;
+    this.messages = new Allowance(messages[who]);
+    this.bytes = new Allowance(bytes[who]);
+    this.asked = new Allowance(asked[who]);
+  }
+
+  get isRested(): boolean {
+    return this.messages.isFull && this.bytes.isFull && this.asked.isFull;
+  }
 }
 
 /** Who is at the other end of a socket, for counting; '' for nobody we know. */
@@ -48,6 +48,7 @@ export class SocketGuard {
   #guarded = new WeakMap<WebSocket, Guarded>();
   #open = new Map<string, number>();
   #sockets = new Map<string, Set<WebSocket>>();
+  #people = new Map<string, Person>();
 
   /** Whether one more socket may be opened by this person and from this address. */
   admits(visitor: Visitor, address: string): boolean {
@@ -69,23 +70,27 @@ export class SocketGuard {
       });
     }
     const isTeacher = visitor.teacher !== null;
-    const who = isTeacher ? 'teacher' : 'student';
-    const guarded: Guarded = {
-      asked: new Allowance(LIMITS.socket.asked[who]),
-      documents: new Map(),
-      isTeacher,
-    };
+    const person = this.#personOf(personOf(visitor), isTeacher ? 'teacher' : 'student');
+    const guarded: Guarded = { person, documents: new Map(), isTeacher };
     this.#guarded.set(socket, guarded);
-    const messages = new Allowance(LIMITS.socket.messages[who]);
-    const bytes = new Allowance(LIMITS.socket.bytes[who]);
     for (const key of [personOf(visitor), address]) this.#count(key, 1);
     socket.once('close', () => {
       for (const key of [personOf(visitor), address]) this.#count(key, -1);
     });
     socket.on('message', (data: Buffer) => {
-      if (messages.take(1) && bytes.take(data.length) && namesFew(guarded, data)) return;
-      hangUp(socket);
+      if (!namesFew(guarded, data)) return hangUp(socket);
+      const owed = Math.max(person.messages.take(1), person.bytes.take(data.length));
+      if (owed > 0) rest(socket, owed);
     });
+  }
+
+  #personOf(key: string, who: 'teacher' | 'student'): Person {
+    if (this.#people.size > MOST_REMEMBERED) {
+      for (const [known, person] of this.#people) if (person.isRested) this.#people.delete(known);
+    }
+    const person = this.#people.get(key) ?? new Person(who);
+    this.#people.set(key, person);
+    return person;
   }
 
   /** A document is open over the socket: from now on its messages are handled as they come. */
@@ -93,11 +98,12 @@ export class SocketGuard {
     this.#guarded.get(socket)?.documents.set(name, -Infinity);
   }
 
-  /** Whether so many bytes of documents may be sent for the asking. Hangs up when they may not. */
-  mayAsk(socket: WebSocket, bytes: number): boolean {
-    const mayAsk = this.#guarded.get(socket)?.asked.take(bytes) ?? true;
-    if (!mayAsk) hangUp(socket);
-    return mayAsk;
+  /** Resolves when so many bytes of documents may be sent for the asking. */
+  async mayAsk(socket: WebSocket, bytes: number): Promise<void> {
+    const owed = this.#guarded.get(socket)?.person.asked.take(bytes) ?? 0;
+    if (owed <= 0) return;
+    rest(socket, owed);
+    await new Promise((resolve) => setTimeout(resolve, Math.min(owed, LONGEST_REST)).unref());
   }
 
   /** Closes every socket that somebody opened, or that was opened with a session: they come back as what they are by now. */
@@ -126,6 +132,18 @@ function namesFew({ documents, isTeacher }: Guarded, data: Buffer): boolean {
   documents.set(name, waiting);
   const most = LIMITS.socket.documents[isTeacher ? 'teacher' : 'student'];
   return waiting <= LIMITS.socket.beforeOpen && documents.size <= most;
+}
+
+/** Milliseconds after which a socket is listened to again at the latest, whatever is owed. */
+const LONGEST_REST = 20_000;
+/** People whose allowances are remembered before those who owe nothing are forgotten. */
+const MOST_REMEMBERED = 2000;
+
+/** Listens to a socket no more for a while: what it sends meanwhile waits at its own end. */
+function rest(socket: WebSocket, milliseconds: number): void {
+  if (socket.isPaused || socket.readyState !== socket.OPEN) return;
+  socket.pause();
+  setTimeout(() => socket.resume(), Math.min(milliseconds, LONGEST_REST)).unref();
 }
 
 function hangUp(socket: WebSocket): void {

@@ -129,7 +129,12 @@ export class SyncService implements BeforeApplicationShutdown {
     sockets.handleUpgrade(request, socket, head, (webSocket) => {
       socket.off('error', hangUp);
       webSocket.on('error', () => webSocket.terminate());
-      if (!personOf(visitor)) return webSocket.close(NOBODY, 'not-yours');
+      if (!personOf(visitor)) {
+        webSocket.close(NOBODY, 'not-yours');
+        webSocket.pause();
+        setTimeout(() => webSocket.terminate(), 300).unref();
+        return;
+      }
       this.#pulse.follow(webSocket);
       this.#guard.follow(
         webSocket,
@@ -244,8 +249,7 @@ export class SyncService implements BeforeApplicationShutdown {
     }
     if (message.kind === 'asks') {
       const whole = this.#bytes.get(documentName) ?? 0;
-      if (!this.#guard.mayAsk(connection.webSocket as WebSocket, whole)) throw refusal('too-much');
-      return Promise.resolve();
+      return this.#guard.mayAsk(connection.webSocket as WebSocket, whole);
     }
     if (message.kind !== 'update' || connection.readOnly) return Promise.resolve();
     const { update } = message;

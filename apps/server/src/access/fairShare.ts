@@ -1,0 +1,64 @@
+import { LIMITS } from '@gobrel/core';
+import type { NextFunction, Request, Response } from 'express';
+import type { Config } from '../config.js';
+import { sendProblem, tooMuch } from '../problems/problem.js';
+import { Allowance } from './Allowance.js';
+import { cookieOf } from './cookies.js';
+import { SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
+
+type Kind = keyof typeof LIMITS.requests;
+
+interface Asking {
+  kind: Kind;
+  allowance: Allowance;
+  underWay: number;
+}
+
+const MOST_REMEMBERED = 5000;
+/** What a picture costs of a request: a slide has many, and they are looked up and sent. */
+const PICTURE = 0.2;
+
+/**
+ * So much of the server to every device: one that asks without end is told to wait before anything is looked up for it.
+ * Devices are told apart by their cookies, which may be made up: what all behind one address ask for is counted, too.
+ */
+export function fairShare(
+  config: Config,
+): (request: Request, response: Response, next: NextFunction) => void {
+  const known = new Map<string, Asking>();
+  const askingOf = (key: string, kind: Kind): Asking => {
+    if (known.size > MOST_REMEMBERED) {
+      for (const [old, { allowance, underWay }] of known) {
+        if (underWay === 0 && allowance.isFull) known.delete(old);
+      }
+    }
+    const allowance = new Allowance(LIMITS.requests[kind]);
+    const found = known.get(key) ?? { kind, allowance, underWay: 0 };
+    known.set(key, found);
+    return found;
+  };
+  return (request, response, next) => {
+    const teacher = cookieOf(request, config, SESSION_COOKIE);
+    const student = cookieOf(request, config, STUDENT_COOKIE);
+    const address = askingOf(`address ${request.ip ?? ''}`, 'address');
+    const all = [
+      address,
+      ...(teacher ? [askingOf(`teacher ${teacher}`, 'teacher')] : []),
+      ...(student && !teacher ? [askingOf(`student ${student}`, 'student')] : []),
+      ...(teacher || student ? [] : [askingOf(`unknown ${request.ip ?? ''}`, 'unknown')]),
+    ];
+    const cost = request.path.startsWith('/assets/') ? PICTURE : 1;
+    const owed = Math.max(...all.map(({ allowance }) => allowance.take(cost)));
+    const isBusy = all.some(({ kind, underWay }) => underWay >= LIMITS.requests[kind].underWay);
+    if (owed > 0 || isBusy) {
+      // What was refused is not owed: who waits as told is let in.
+      for (const { allowance } of all) allowance.take(-cost);
+      return sendProblem(response, tooMuch(Math.max(1, Math.ceil(owed / 1000))));
+    }
+    for (const one of all) one.underWay++;
+    response.once('close', () => {
+      for (const one of all) one.underWay--;
+    });
+    next();
+  };
+}
