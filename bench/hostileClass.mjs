@@ -27,7 +27,7 @@ async function asking(cookie, round) {
     const answer = await fetch(`${server.url}/api/${path}`, { headers: { cookie } });
     await answer.arrayBuffer();
     took.push(performance.now() - from);
-    await pause(100);
+    await pause(400);
   }
   return took;
 }

@@ -23,7 +23,7 @@ export const LIMITS = {
      * listened to for a while.
      */
     messages: {
-      student: { perSecond: 40, atOnce: 200 },
+      student: { perSecond: 30, atOnce: 200 },
       teacher: { perSecond: 500, atOnce: 6000 },
     },
     /** Bytes a second, and at once, that a person may send. */
@@ -36,6 +36,12 @@ export const LIMITS = {
       student: { perSecond: 300_000, atOnce: 15_000_000 },
       teacher: { perSecond: 20_000_000, atOnce: 400_000_000 },
     },
+    /** What of these somebody may do at once who has just come. */
+    newcomers: 0.5,
+    /** Changes in one message (structs of a Yjs update); a whole lesson without a network has thousands. */
+    changes: { student: 30_000, teacher: 2_000_000 },
+    /** So many changes count as one message. */
+    changesPerMessage: 50,
     /** Documents named over one socket while it is open: a desk opens the folios of a class one after another. */
     documents: { student: 40, teacher: 2000 },
     /** Messages that wait while a document is being opened. */
@@ -66,7 +72,7 @@ export const LIMITS = {
   pictures: { atOnce: 1, waitingPerStudent: 3, waiting: 40 },
   /** Requests: a second, at once after a rest, and under way. */
   requests: {
-    student: { perSecond: 12, atOnce: 120, underWay: 24 },
+    student: { perSecond: 6, atOnce: 50, underWay: 24 },
     teacher: { perSecond: 100, atOnce: 1000, underWay: 60 },
     /** Of all at one address who are nobody yet, as a class is that joins. */
     unknown: { perSecond: 100, atOnce: 1500, underWay: 300 },

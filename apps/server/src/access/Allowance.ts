@@ -3,8 +3,12 @@ export class Allowance {
   #left: number;
   #at = performance.now();
 
-  constructor(private readonly rate: { perSecond: number; atOnce: number }) {
-    this.#left = rate.atOnce;
+  /** @param share of `atOnce` that is there at the beginning */
+  constructor(
+    private readonly rate: { perSecond: number; atOnce: number },
+    share = 1,
+  ) {
+    this.#left = rate.atOnce * share;
   }
 
   #refill(): void {

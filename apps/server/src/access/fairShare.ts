@@ -15,6 +15,8 @@ interface Asking {
 }
 
 const MOST_REMEMBERED = 5000;
+/** Milliseconds until a refusal is said: who asks again at once asks that seldom. */
+const REFUSED_AFTER = 1000;
 /** What a picture costs of a request: a slide has many, and they are looked up and sent. */
 const PICTURE = 0.2;
 
@@ -50,15 +52,20 @@ export function fairShare(
     const cost = request.path.startsWith('/assets/') ? PICTURE : 1;
     const owed = Math.max(...all.map(({ allowance }) => allowance.take(cost)));
     const isBusy = all.some(({ kind, underWay }) => underWay >= LIMITS.requests[kind].underWay);
-    if (owed > 0 || isBusy) {
-      // What was refused is not owed: who waits as told is let in.
+    if (isBusy) {
       for (const { allowance } of all) allowance.take(-cost);
-      return sendProblem(response, tooMuch(Math.max(1, Math.ceil(owed / 1000))));
+      return void request.socket.destroy();
     }
     for (const one of all) one.underWay++;
     response.once('close', () => {
       for (const one of all) one.underWay--;
     });
-    next();
+    if (owed <= 0) return next();
+    // What was refused is not owed: who waits as told is let in. Who does not wait is kept waiting.
+    for (const { allowance } of all) allowance.take(-cost);
+    setTimeout(
+      () => sendProblem(response, tooMuch(Math.max(1, Math.ceil(owed / 1000)))),
+      REFUSED_AFTER,
+    );
   };
 }

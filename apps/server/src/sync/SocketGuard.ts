@@ -22,10 +22,11 @@ class Person {
   readonly asked: Allowance;
 
   constructor(who: 'teacher' | 'student') {
-    const { messages, bytes, asked } = LIMITS.socket;
-    this.messages = new Allowance(messages[who]);
-    this.bytes = new Allowance(bytes[who]);
-    this.asked = new Allowance(asked[who]);
+    const { messages, bytes, asked, newcomers } = LIMITS.socket;
+    const share = who === 'teacher' ? 1 : newcomers;
+    this.messages = new Allowance(messages[who], share);
+    this.bytes = new Allowance(bytes[who], share);
+    this.asked = new Allowance(asked[who], share);
   }
 
   get isRested(): boolean {
@@ -96,6 +97,16 @@ export class SocketGuard {
   /** A document is open over the socket: from now on its messages are handled as they come. */
   opened(socket: WebSocket, name: string): void {
     this.#guarded.get(socket)?.documents.set(name, -Infinity);
+  }
+
+  /** Whether a message may bring so many changes; they are counted as messages, too. */
+  mayChange(socket: WebSocket, changes: number): boolean {
+    const guarded = this.#guarded.get(socket);
+    if (!guarded) return true;
+    const { changes: most, changesPerMessage } = LIMITS.socket;
+    const owed = guarded.person.messages.take(Math.floor(changes / changesPerMessage));
+    if (owed > 0) rest(socket, owed);
+    return changes <= most[guarded.isTeacher ? 'teacher' : 'student'];
   }
 
   /** Resolves when so many bytes of documents may be sent for the asking. */

@@ -237,14 +237,14 @@ export class SyncService implements BeforeApplicationShutdown {
   /** Looks through a device's message before it is applied, and sends the update in it on its way to disk. */
   #take({ update: data, documentName, connection }: beforeHandleMessagePayload): Promise<void> {
     const message = readClientMessage(data);
-    if (message.kind === 'forbidden') throw refusal('not-understood');
+    if (message.kind === 'forbidden') return putOut(connection, 'not-understood');
     const kind = parseDocumentName(documentName)?.kind;
-    if (!kind) throw refusal('not-understood');
+    if (!kind) return putOut(connection, 'not-understood');
     if (message.kind === 'awareness') {
       // In a lesson presence would be a line from every student to the whole class.
       const { bytes, devices } = LIMITS.presence;
       const isFew = data.length <= bytes && connection.document.awareness.states.size <= devices;
-      if (kind !== 'deck' || !isFew) throw refusal('not-understood');
+      if (kind !== 'deck' || !isFew) return putOut(connection, 'not-understood');
       return Promise.resolve();
     }
     if (message.kind === 'asks') {
@@ -253,17 +253,21 @@ export class SyncService implements BeforeApplicationShutdown {
     }
     if (message.kind !== 'update' || connection.readOnly) return Promise.resolve();
     const { update } = message;
+    let changes: number;
     try {
-      Y.decodeUpdate(update);
+      changes = Y.decodeUpdate(update).structs.length;
     } catch {
-      throw refusal('not-understood');
+      return putOut(connection, 'not-understood');
+    }
+    if (!this.#guard.mayChange(connection.webSocket as WebSocket, changes)) {
+      return putOut(connection, 'too-large');
     }
     this.#acknowledgeWhenStored(connection);
     if (message.isCatchUp && Y.snapshotContainsUpdate(Y.snapshot(connection.document), update)) {
       return Promise.resolve();
     }
     const bytes = (this.#bytes.get(documentName) ?? 0) + update.length;
-    if (bytes > LIMITS.document[kind]) throw refusal('too-large');
+    if (bytes > LIMITS.document[kind]) return putOut(connection, 'too-large');
     this.#bytes.set(documentName, bytes);
     void this.store.append(documentName, update);
     return Promise.resolve();
@@ -346,4 +350,14 @@ export class SyncService implements BeforeApplicationShutdown {
 /** Hocuspocus closes the connection with this; an empty message keeps it out of the error log. */
 function refusal(reason: string): Error & { code: number; reason: string } {
   return Object.assign(new Error(''), { code: 4403, reason });
+}
+
+/**
+ * Closes a document on a connection with what it is told. The message that it was for is dropped: Hocuspocus would write
+ * a refusal that is thrown into the log, line by line, as often as somebody likes to be refused.
+ */
+function putOut(connection: Connection, reason: Parameters<typeof refusal>[0]): Promise<void> {
+  const { code, reason: said } = refusal(reason);
+  connection.close({ code, reason: said });
+  return new Promise(() => undefined);
 }
