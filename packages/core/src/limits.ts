@@ -13,6 +13,10 @@ export const LIMITS = {
   leafTitle: 120,
   /** Steps of a walk that are read; those before are counted. */
   walk: 5000,
+} as const;
+
+/** What the server takes: no page needs these. */
+export const SERVER_LIMITS = {
   /** Bytes of one message over a socket: a student's device, and a teacher's, who may paste a whole deck. */
   message: { student: 2_000_000, teacher: 32_000_000 },
   /** Bytes of one document as stored. */

@@ -1,4 +1,4 @@
-import { LIMITS } from '@gobrel/core';
+import { SERVER_LIMITS } from '@gobrel/core';
 import type { NextFunction, Request, Response } from 'express';
 import type { Config } from '../config.js';
 import { sendProblem, tooMuch } from '../problems/problem.js';
@@ -6,7 +6,7 @@ import { Allowance } from './Allowance.js';
 import { cookieOf } from './cookies.js';
 import { SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
 
-type Kind = keyof typeof LIMITS.requests;
+type Kind = keyof typeof SERVER_LIMITS.requests;
 
 interface Asking {
   kind: Kind;
@@ -34,7 +34,7 @@ export function fairShare(
         if (underWay === 0 && allowance.isFull) known.delete(old);
       }
     }
-    const allowance = new Allowance(LIMITS.requests[kind]);
+    const allowance = new Allowance(SERVER_LIMITS.requests[kind]);
     const found = known.get(key) ?? { kind, allowance, underWay: 0 };
     known.set(key, found);
     return found;
@@ -51,7 +51,9 @@ export function fairShare(
     ];
     const cost = request.path.startsWith('/assets/') ? PICTURE : 1;
     const owed = Math.max(...all.map(({ allowance }) => allowance.take(cost)));
-    const isBusy = all.some(({ kind, underWay }) => underWay >= LIMITS.requests[kind].underWay);
+    const isBusy = all.some(
+      ({ kind, underWay }) => underWay >= SERVER_LIMITS.requests[kind].underWay,
+    );
     if (isBusy) {
       for (const { allowance } of all) allowance.take(-cost);
       return void request.socket.destroy();

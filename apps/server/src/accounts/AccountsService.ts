@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { hash, verify } from '@node-rs/argon2';
-import { LIMITS } from '@gobrel/core';
+import { SERVER_LIMITS } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { FailureThrottle } from '../access/FailureThrottle.js';
 import type { Teacher } from '../access/guards.js';
@@ -16,7 +16,7 @@ const NOBODY = hash('nobody has this password');
 @Injectable()
 export class AccountsService {
   /** Passwords are dear to check, on purpose. */
-  #turns = new Turns(LIMITS.passwords);
+  #turns = new Turns(SERVER_LIMITS.passwords);
 
   constructor(
     private readonly database: DataSource,

@@ -5,7 +5,7 @@ import {
   type OnApplicationBootstrap,
   type OnApplicationShutdown,
 } from '@nestjs/common';
-import { LIMITS, type AssetRef } from '@gobrel/core';
+import { SERVER_LIMITS, type AssetRef } from '@gobrel/core';
 import sharp from 'sharp';
 import { DataSource } from 'typeorm';
 import { Turns } from '../access/Turns.js';
@@ -50,7 +50,10 @@ const CLEANING = 6 * 3_600_000;
 export class AssetsService implements OnApplicationBootstrap, OnApplicationShutdown {
   #logger = new Logger('pictures');
   #cleaning: NodeJS.Timeout | null = null;
-  #turns = new Turns({ ...LIMITS.pictures, perPerson: LIMITS.pictures.waitingPerStudent });
+  #turns = new Turns({
+    ...SERVER_LIMITS.pictures,
+    perPerson: SERVER_LIMITS.pictures.waitingPerStudent,
+  });
 
   constructor(
     private readonly database: DataSource,
@@ -88,7 +91,7 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
     const [rows] = await this.database.query<[unknown[], number]>(
       `UPDATE folio SET uploaded_bytes = uploaded_bytes + $2
        WHERE id = $1 AND uploaded_bytes + $2 <= $3 RETURNING 1`,
-      [folioId, bytes, LIMITS.uploadsPerStudent],
+      [folioId, bytes, SERVER_LIMITS.uploadsPerStudent],
     );
     if (rows.length === 0) {
       throw refused('Your pictures have 60 MB in all by now: that is the most. Use one again.');
@@ -204,7 +207,7 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
   }
 
   async #readSvg(file: Buffer): Promise<Picture> {
-    if (file.length > LIMITS.svg.bytes) {
+    if (file.length > SERVER_LIMITS.svg.bytes) {
       throw invalid('This drawing is too large: an SVG has 2 MB at the most.');
     }
     const drawn = await this.drawings.draw(file.toString('utf8'));

@@ -1,6 +1,6 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { Inject, Injectable, type BeforeApplicationShutdown } from '@nestjs/common';
-import { LIMITS } from '@gobrel/core';
+import { SERVER_LIMITS } from '@gobrel/core';
 import { CONFIG, type Config } from '../config.js';
 import type { Drawn } from './drawingProcess.js';
 
@@ -14,7 +14,7 @@ const MEMORY = 300;
 
 /**
  * Makes drawings (SVG) clean and draws them small, one after another in a process of its own. One that takes longer than
- * `LIMITS.svg.time` is refused and its process ended.
+ * `SERVER_LIMITS.svg.time` is refused and its process ended.
  */
 @Injectable()
 export class DrawingService implements BeforeApplicationShutdown {
@@ -57,7 +57,7 @@ export class DrawingService implements BeforeApplicationShutdown {
       const timer = setTimeout(() => {
         child.kill('SIGKILL');
         end(null);
-      }, LIMITS.svg.time);
+      }, SERVER_LIMITS.svg.time);
       child.on('message', heard).once('exit', gone);
       child.send({ id, source }, (error) => error && gone());
     });

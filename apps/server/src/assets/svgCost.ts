@@ -1,4 +1,4 @@
-import { LIMITS } from '@gobrel/core';
+import { SERVER_LIMITS } from '@gobrel/core';
 
 /** A start, end or empty tag of XML, as far as counting needs it. */
 const TAG = /<(\/?)([a-zA-Z][\w:.-]*)((?:[^<>"']|"[^"<]*"|'[^'<]*')*?)(\/?)>/g;
@@ -11,7 +11,7 @@ const ID = /\sid\s*=\s*["']([^"']+)["']/;
  * one over the references.
  */
 export function isDrawable(source: string): boolean {
-  const { elements: most, depth: deepest, drawn } = LIMITS.svg;
+  const { elements: most, depth: deepest, drawn } = SERVER_LIMITS.svg;
   const open: { id: string; own: number; refers: string[] }[] = [{ id: '', own: 0, refers: [] }];
   const known = new Map<string, { own: number; refers: string[] }>();
   let elements = 0;
@@ -58,7 +58,7 @@ function costOf(
   for (;;) {
     const top = stack.at(-1)!;
     const next = top.refers[top.at];
-    if (next === undefined || top.sum > LIMITS.svg.drawn) {
+    if (next === undefined || top.sum > SERVER_LIMITS.svg.drawn) {
       stack.pop();
       isUnderWay.delete(top.id);
       const above = stack.at(-1);

@@ -20,7 +20,7 @@ import {
   questionsOf,
   readLeafTitles,
   readLessonState,
-  LIMITS,
+  SERVER_LIMITS,
   slidesMap,
   tallyOf,
   withLikened,
@@ -464,7 +464,7 @@ export class FolioProjector
       return { answers: [], placements: [], votes: [], visits: [] };
     } finally {
       const cost = performance.now() - began;
-      const { cheap, restsTimes, longest } = LIMITS.projection;
+      const { cheap, restsTimes, longest } = SERVER_LIMITS.projection;
       if (cost > cheap) folio.restsUntil = began + Math.min(cost * restsTimes, longest);
     }
   }

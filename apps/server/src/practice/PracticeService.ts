@@ -4,7 +4,7 @@ import type { Server } from 'node:http';
 import { Inject, Injectable, type BeforeApplicationShutdown } from '@nestjs/common';
 import { HttpAdapterHost } from '@nestjs/core';
 import { DataSource } from 'typeorm';
-import { LIMITS } from '@gobrel/core';
+import { SERVER_LIMITS } from '@gobrel/core';
 import { makeToken } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
 import { FoliosService } from '../folios/FoliosService.js';
@@ -38,7 +38,7 @@ export class PracticeService implements BeforeApplicationShutdown {
       throw refused('A practice class types its names: allow typed names in this lesson first.');
     }
     await this.stop(lessonId);
-    if (this.#classes.size >= LIMITS.practiceClasses) {
+    if (this.#classes.size >= SERVER_LIMITS.practiceClasses) {
       throw refused('Too many practice classes run on this server. Send another one home first.');
     }
     const server = this.host.httpAdapter.getHttpServer() as Server;

@@ -1,4 +1,4 @@
-import { LIMITS } from '@gobrel/core';
+import { SERVER_LIMITS } from '@gobrel/core';
 import type { WebSocket } from 'ws';
 import type { Visitor } from '../access/AccessService.js';
 import { Allowance } from '../access/Allowance.js';
@@ -22,7 +22,7 @@ class Person {
   readonly asked: Allowance;
 
   constructor(who: 'teacher' | 'student') {
-    const { messages, bytes, asked, newcomers } = LIMITS.socket;
+    const { messages, bytes, asked, newcomers } = SERVER_LIMITS.socket;
     const share = who === 'teacher' ? 1 : newcomers;
     this.messages = new Allowance(messages[who], share);
     this.bytes = new Allowance(bytes[who], share);
@@ -53,10 +53,12 @@ export class SocketGuard {
 
   /** Whether one more socket may be opened by this person and from this address. */
   admits(visitor: Visitor, address: string): boolean {
-    const most = visitor.teacher ? LIMITS.socket.perTeacher : LIMITS.socket.perStudent;
+    const most = visitor.teacher
+      ? SERVER_LIMITS.socket.perTeacher
+      : SERVER_LIMITS.socket.perStudent;
     return (
       (this.#open.get(personOf(visitor)) ?? 0) < most &&
-      (this.#open.get(address) ?? 0) < LIMITS.socket.perAddress
+      (this.#open.get(address) ?? 0) < SERVER_LIMITS.socket.perAddress
     );
   }
 
@@ -103,7 +105,7 @@ export class SocketGuard {
   mayChange(socket: WebSocket, changes: number): boolean {
     const guarded = this.#guarded.get(socket);
     if (!guarded) return true;
-    const { changes: most, changesPerMessage } = LIMITS.socket;
+    const { changes: most, changesPerMessage } = SERVER_LIMITS.socket;
     const owed = guarded.person.messages.take(Math.floor(changes / changesPerMessage));
     if (owed > 0) rest(socket, owed);
     return changes <= most[guarded.isTeacher ? 'teacher' : 'student'];
@@ -141,8 +143,8 @@ function namesFew({ documents, isTeacher }: Guarded, data: Buffer): boolean {
   const name = data.toString('latin1', 1, length + 1);
   const waiting = (documents.get(name) ?? 0) + 1;
   documents.set(name, waiting);
-  const most = LIMITS.socket.documents[isTeacher ? 'teacher' : 'student'];
-  return waiting <= LIMITS.socket.beforeOpen && documents.size <= most;
+  const most = SERVER_LIMITS.socket.documents[isTeacher ? 'teacher' : 'student'];
+  return waiting <= SERVER_LIMITS.socket.beforeOpen && documents.size <= most;
 }
 
 /** Milliseconds after which a socket is listened to again at the latest, whatever is owed. */

@@ -12,7 +12,7 @@ import {
 } from '@hocuspocus/server';
 import { WebSocketServer, type WebSocket } from 'ws';
 import * as Y from 'yjs';
-import { LIMITS } from '@gobrel/core';
+import { SERVER_LIMITS } from '@gobrel/core';
 import { addressOf } from '../access/addressOf.js';
 import {
   AccessService,
@@ -57,8 +57,11 @@ export class SyncService implements BeforeApplicationShutdown {
   #guard = new SocketGuard();
   #logger = new Logger('sync');
   #closing: Promise<void> | null = null;
-  #sockets = new WebSocketServer({ noServer: true, maxPayload: LIMITS.message.student });
-  #teacherSockets = new WebSocketServer({ noServer: true, maxPayload: LIMITS.message.teacher });
+  #sockets = new WebSocketServer({ noServer: true, maxPayload: SERVER_LIMITS.message.student });
+  #teacherSockets = new WebSocketServer({
+    noServer: true,
+    maxPayload: SERVER_LIMITS.message.teacher,
+  });
 
   constructor(
     @Inject(CONFIG) private readonly config: Config,
@@ -242,7 +245,7 @@ export class SyncService implements BeforeApplicationShutdown {
     if (!kind) return putOut(connection, 'not-understood');
     if (message.kind === 'awareness') {
       // In a lesson presence would be a line from every student to the whole class.
-      const { bytes, devices } = LIMITS.presence;
+      const { bytes, devices } = SERVER_LIMITS.presence;
       const isFew = data.length <= bytes && connection.document.awareness.states.size <= devices;
       if (kind !== 'deck' || !isFew) return putOut(connection, 'not-understood');
       return Promise.resolve();
@@ -267,7 +270,7 @@ export class SyncService implements BeforeApplicationShutdown {
       return Promise.resolve();
     }
     const bytes = (this.#bytes.get(documentName) ?? 0) + update.length;
-    if (bytes > LIMITS.document[kind]) return putOut(connection, 'too-large');
+    if (bytes > SERVER_LIMITS.document[kind]) return putOut(connection, 'too-large');
     this.#bytes.set(documentName, bytes);
     void this.store.append(documentName, update);
     return Promise.resolve();

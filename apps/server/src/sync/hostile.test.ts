@@ -1,4 +1,4 @@
-import { answer, LIMITS, readDesk, slidesMap } from '@gobrel/core';
+import { answer, SERVER_LIMITS, readDesk, slidesMap } from '@gobrel/core';
 import * as encoding from 'lib0/encoding';
 import WebSocket from 'ws';
 import * as Y from 'yjs';
@@ -236,5 +236,5 @@ test('who guesses codes is held back by device; the others behind the same addre
   expect((await new Visitor(server.url).post('student/look', { code: room.joinCode })).status).toBe(
     200,
   );
-  expect(LIMITS.socket.perAddress).toBeGreaterThan(600);
+  expect(SERVER_LIMITS.socket.perAddress).toBeGreaterThan(600);
 });

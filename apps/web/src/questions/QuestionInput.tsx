@@ -6,10 +6,15 @@ import {
   type Answer,
   type QuestionElement,
 } from '@gobrel/core';
-import { Suspense, useState, type ReactElement } from 'react';
+import { Suspense, type ReactElement } from 'react';
 import type { StudentMark } from '../api/student';
+import { part } from '../offline/part';
 import { QuestionPicture } from './PictureSurface';
 import { fitting, QUESTION_VIEWS } from './registry';
+
+// Only where a lesson shows marks.
+const DoneButton = part(() => import('./DoneButton'));
+const MarkLine = part(() => import('./MarkLine'));
 
 /** What a student answers a question with, and what goes with every kind: its picture, a hint, that it counts once. */
 export function QuestionInput(props: {
@@ -60,7 +65,11 @@ export function QuestionInput(props: {
           onDraft={onDraft}
         />
       </Suspense>
-      {props.mark && kept && <MarkLine mark={props.mark} />}
+      {props.mark && kept && (
+        <Suspense>
+          <MarkLine mark={props.mark} />
+        </Suspense>
+      )}
       {(waits || isGiven || canBeDone || element.isRequired || element.hint) && (
         <div
           className="flex flex-wrap items-center gap-x-[1em] gap-y-[0.3em] text-soft"
@@ -77,12 +86,14 @@ export function QuestionInput(props: {
             </button>
           )}
           {canBeDone && (
-            <DoneButton
-              isReady={
-                kept !== undefined && !isBlank(kept) && !draft && !props.isHeld && !props.mark
-              }
-              onDone={props.onDone!}
-            />
+            <Suspense>
+              <DoneButton
+                isReady={
+                  kept !== undefined && !isBlank(kept) && !draft && !props.isHeld && !props.mark
+                }
+                onDone={props.onDone!}
+              />
+            </Suspense>
           )}
           {waits && <span>It counts once.</span>}
           {isGiven && <span>Answered; it stands as it is.</span>}
@@ -96,53 +107,5 @@ export function QuestionInput(props: {
         </div>
       )}
     </>
-  );
-}
-
-/** Asks for the mark of an answer that is meant: one that comes of itself would tell the key tick by tick. */
-function DoneButton(props: { isReady: boolean; onDone: () => Promise<void> }): ReactElement {
-  const [isBusy, setIsBusy] = useState(false);
-  const done = async (): Promise<void> => {
-    setIsBusy(true);
-    try {
-      await props.onDone();
-    } finally {
-      setIsBusy(false);
-    }
-  };
-  return (
-    <button
-      type="button"
-      disabled={!props.isReady || isBusy}
-      onClick={() => void done()}
-      className="min-h-11 rounded-[8px] bg-petrol px-[1em] font-semibold text-white disabled:opacity-50"
-    >
-      {isBusy ? 'One moment …' : 'Done: show my mark'}
-    </button>
-  );
-}
-
-/** What the answer was worth, and what the teacher says to it. */
-function MarkLine({ mark }: { mark: StudentMark }): ReactElement | null {
-  const { score, points, explanation, comment, stamp } = mark;
-  const said =
-    score === null ? '' : score === 1 ? 'Right' : score > 0 ? 'Partly right' : 'Not right yet';
-  if (!said && !explanation && !comment && !stamp) return null;
-  const worth = Math.round((score ?? 0) * points * 10) / 10;
-  return (
-    <div
-      role="status"
-      className="rounded-[8px] bg-petrol-mist px-[0.8em] py-[0.4em]"
-      style={{ fontSize: '0.78em' }}
-    >
-      {said && (
-        <b className="text-petrol">
-          {said} · {worth} of {points}{' '}
-        </b>
-      )}
-      {stamp && <span className="font-semibold">{stamp} </span>}
-      {comment && <p className="whitespace-pre-wrap">{comment}</p>}
-      {explanation && <p className="whitespace-pre-wrap">{explanation}</p>}
-    </div>
   );
 }

@@ -22,7 +22,13 @@ import type { SlideWork } from './useFolio';
  * On a phone the slide stays a picture on top; below it, at reading size and in reading order, stands what is to be
  * read, moved, answered and chosen.
  */
-export function PhoneSlide({ work, theme }: { work: SlideWork; theme: ThemeName }): ReactElement {
+export default function PhoneSlide({
+  work,
+  theme,
+}: {
+  work: SlideWork;
+  theme: ThemeName;
+}): ReactElement {
   const { slide, links } = work;
   const ref = useRef<HTMLDivElement>(null);
   const { width } = useSize(ref);

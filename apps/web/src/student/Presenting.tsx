@@ -14,7 +14,7 @@ import { useNotices } from '../ui/Notice';
 import { Centre } from '../ui/Page';
 
 /** The presenting student's own device: steps through the leaves, and the big screen follows. */
-export function Presenting(props: {
+export default function Presenting(props: {
   edition: Deck;
   leaves: Leaf[];
   presenting: PresentingState;

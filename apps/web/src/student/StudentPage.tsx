@@ -34,8 +34,6 @@ import { useNotices } from '../ui/Notice';
 import { Centre } from '../ui/Page';
 import { SavedLabel } from '../workspace/SavedLabel';
 import { useLiveElements } from './LiveSlide';
-import { PhoneSlide } from './PhoneSlide';
-import { Presenting } from './Presenting';
 import { useSlideWork, useWalk } from './useFolio';
 import { HandIn, HandUp, missingAnswers, TryAgain, uncountedAnswers } from './FolioButtons';
 import { StateNote } from './StateNote';
@@ -44,6 +42,9 @@ import { part } from '../offline/part';
 
 const ClassAnswers = part(() => import('./ClassAnswers'));
 const LeavesPanel = part(() => import('./LeavesPanel'));
+// A wide screen needs none of it.
+const PhoneSlide = part(() => import('./PhoneSlide'));
+const Presenting = part(() => import('./Presenting'));
 
 /** Milliseconds until what is needed only later is fetched. */
 const AFTER_FIRST_SLIDE = 4000;
@@ -194,7 +195,11 @@ function AtWork(props: {
     walk.goTo(goal, linkId);
   };
   if (state?.presenting?.folioId === lesson.folioId) {
-    return <Presenting edition={edition} leaves={folio.leaves} presenting={state.presenting} />;
+    return (
+      <Suspense>
+        <Presenting edition={edition} leaves={folio.leaves} presenting={state.presenting} />
+      </Suspense>
+    );
   }
   const missing = missingAnswers(edition, folio);
   const uncounted = uncountedAnswers(edition, folio);
@@ -304,7 +309,9 @@ function SlideAtWork(
   return (
     <div className="relative h-full">
       {isNarrow ? (
-        <PhoneSlide work={work} theme={props.edition.theme} />
+        <Suspense fallback={<p className="p-4 text-soft">One moment …</p>}>
+          <PhoneSlide work={work} theme={props.edition.theme} />
+        </Suspense>
       ) : (
         <FittedSlide
           className="bg-[#10191d]"

@@ -45,3 +45,7 @@ export function asId(value: unknown): string {
     ? value
     : '';
 }
+
+/** A language tag as decks have them (BCP 47: a language, and where it is spoken); English for what is none. */
+export const asLanguage = (value: unknown): string =>
+  typeof value === 'string' && /^[a-z]{2,3}(-[A-Z]{2})?$/.test(value) ? value : 'en';

@@ -1,7 +1,16 @@
 import * as Y from 'yjs';
 import type { ElementId, LinkId, SectionId, SlideId } from '../ids.js';
 import { LIMITS } from '../limits.js';
-import { asBoolean, asColour, asId, asNumber, asOneOf, asRecord, asString } from './decode.js';
+import {
+  asBoolean,
+  asLanguage,
+  asColour,
+  asId,
+  asNumber,
+  asOneOf,
+  asRecord,
+  asString,
+} from './decode.js';
 import { optionsOf } from '../questions/registry.js';
 import { LAYERS, type Box, type SlideElement } from './elements.js';
 import { readBox, readElement, readFill } from './readElement.js';
@@ -11,7 +20,6 @@ import { linkedWords } from './richText.js';
 import { settle } from '../stage/groups.js';
 import { LAYOUTS } from '../stage/layouts.js';
 import { THEMES } from '../stage/themes.js';
-import { LANGUAGES } from './languages.js';
 import { readTarget } from './target.js';
 import {
   GROUND_FITS,
@@ -108,7 +116,7 @@ export function readHead(
   return {
     title: asString(head.get('title'), 'Untitled deck', 200),
     theme: asOneOf(head.get('theme'), THEMES, 'paper'),
-    language: asOneOf(head.get('language'), LANGUAGES, 'en'),
+    language: asLanguage(head.get('language')),
     startSlideId: slides[start] ? start : null,
     sections: readSections(doc),
     trails,
