@@ -138,3 +138,34 @@ test('a show on a tablet: a swipe walks, a tap brings the band, and what is not 
   await leave.tap();
   await page.waitForURL(/\/map/);
 });
+
+test('on a slide the common key links what is meant, Enter takes the first match, and keys act on the copy', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await newDeck(page, 'Links by hand');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Slide', exact: true }).click();
+  const stage = page.getByRole('group', { name: /^Stage:/ });
+  await expect(stage).toBeVisible();
+  const ways = page.getByRole('region', { name: 'Ways out' });
+  // With nothing in hand and the focus nowhere: a new way out. What is found nowhere is made.
+  await page.locator('body').click({ position: { x: 5, y: 300 } });
+  await page.keyboard.press('Control+k');
+  await page.getByLabel('Find a slide, or name a new one').fill('The cave');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(ways.getByRole('button', { name: /The cave/ }).first()).toBeVisible();
+  // A shape and its copy: keys act on the copy, and it is called by its shape.
+  await page.getByRole('button', { name: 'Shape' }).click();
+  await page.getByRole('button', { name: 'Star', exact: false }).first().click();
+  await page.keyboard.press('Escape');
+  const stars = stage.getByRole('button', { name: /star/i });
+  await expect(stars).toHaveCount(1);
+  await stars.first().click();
+  await page.keyboard.press('Control+d');
+  await expect(stars).toHaveCount(2);
+  await page.keyboard.press('Delete');
+  await expect(stars).toHaveCount(1);
+  await isSaved(page);
+});

@@ -113,7 +113,7 @@ test('an address pasted on something leads it there; a link is followed, copied 
   await twoSlides(page, 'Pasted');
   await page.getByRole('button', { name: 'Shape', exact: true }).click();
   await page.getByRole('button', { name: 'Ellipse' }).click();
-  const shape = page.getByRole('button', { name: 'Shape, empty' });
+  const shape = page.getByRole('button', { name: 'Ellipse, empty' });
   await expect(shape).toBeFocused();
   await page.evaluate(() => navigator.clipboard.writeText('https://petrel.example/tides'));
   await page.keyboard.press('Control+v');

@@ -18,15 +18,15 @@ test('by mouse: shapes with words and a line that sticks, aligned, grouped, turn
   await openSlide(page, 'Shapes');
   await add(page, 'Shape');
   await page.getByRole('button', { name: 'Star', exact: true }).click();
-  const star = thing(page, 'Shape, empty');
+  const star = thing(page, 'Star, empty');
   await drag(page, star, stageOf(page), { x: 0.2, y: 0.75 });
   await add(page, 'Shape');
   await page.getByRole('button', { name: 'Ellipse', exact: true }).click();
-  await drag(page, thing(page, 'Shape, empty').last(), stageOf(page), { x: 0.7, y: 0.6 });
+  await drag(page, thing(page, 'Ellipse, empty'), stageOf(page), { x: 0.7, y: 0.6 });
   await page.keyboard.press('Enter');
   await page.keyboard.type('the lamp');
   await page.keyboard.press('Escape');
-  const lamp = thing(page, 'Shape: the lamp');
+  const lamp = thing(page, 'Ellipse: the lamp');
   await expect(lamp).toBeVisible();
 
   // Its ends stick to the shapes: it follows when one of them moves.
@@ -264,14 +264,14 @@ test('by keyboard alone: a slide with a shape, words and a picture of its own pl
 
   await press(tray.getByRole('button', { name: 'Shape', exact: true }));
   await press(page.getByRole('button', { name: 'Octagon' }));
-  await expect(thing(page, 'Shape, empty')).toBeFocused();
+  await expect(thing(page, 'Octagon, empty')).toBeFocused();
   await page.keyboard.press('Control+d');
-  await expect(thing(page, 'Shape, empty')).toHaveCount(2);
+  await expect(thing(page, 'Octagon, empty')).toHaveCount(2);
   await page.keyboard.press('Control+a');
   await expect(tray.getByText(/^\d things$/)).toBeVisible();
 
   // Exact numbers, and what lies out of their range.
-  await thing(page, 'Shape, empty').first().focus();
+  await thing(page, 'Octagon, empty').first().focus();
   await page.keyboard.press(' ');
   await press(tray.getByRole('button', { name: 'Arrange' }));
   const width = page.getByLabel('Width', { exact: true });

@@ -11,23 +11,23 @@ test('two teachers on one slide: both move, one undoes only what is hers', async
   for (const page of [ines, tomas]) await page.goto(address);
   await add(ines, 'Shape');
   await ines.getByRole('button', { name: 'Diamond', exact: true }).click();
-  await expect(thing(tomas, 'Shape, empty')).toBeVisible();
+  await expect(thing(tomas, 'Diamond, empty')).toBeVisible();
   await add(tomas, 'Text');
   await tomas.keyboard.type('from Tomás');
   await tomas.keyboard.press('Escape');
   await expect(thing(ines, 'Text: from Tomás')).toBeVisible();
   const place = async (page: Page): Promise<number> =>
-    Math.round((await thing(page, 'Shape, empty').boundingBox())!.x);
+    Math.round((await thing(page, 'Diamond, empty').boundingBox())!.x);
   const before = await place(tomas);
-  await thing(ines, 'Shape, empty').focus();
+  await thing(ines, 'Diamond, empty').focus();
   await ines.keyboard.press('Shift+ArrowLeft');
   await expect.poll(() => place(tomas)).toBeLessThan(before);
   // He has it in hand while she takes it away.
-  await thing(tomas, 'Shape, empty').click();
+  await thing(tomas, 'Diamond, empty').click();
   await undo(ines).click();
   await expect.poll(() => place(tomas)).toBe(before);
   await undo(ines).click();
-  await expect(thing(tomas, 'Shape, empty')).toHaveCount(0);
+  await expect(thing(tomas, 'Diamond, empty')).toHaveCount(0);
   await expect(thing(tomas, 'Text: from Tomás')).toBeVisible();
   await tomas.keyboard.press('Control+z');
   await expect(thing(ines, /from Tomás/)).toHaveCount(0);
@@ -129,7 +129,7 @@ test('the connection is lost while something is dragged: it is kept, and saved w
   await add(page, 'Shape');
   await page.getByRole('button', { name: 'Ring', exact: true }).click();
   await isSaved(page);
-  const ring = thing(page, 'Shape, empty');
+  const ring = thing(page, 'Diamond, empty');
   const from = (await ring.boundingBox())!;
   await page.mouse.move(from.x + 40, from.y + 40);
   await page.mouse.down();
@@ -159,7 +159,7 @@ test('things are copied to another deck, pasted in place, and given the look of 
   await trayOf(page).getByRole('button', { name: /^Fill/ }).click();
   await page.getByRole('button', { name: 'Fill #A97F22' }).click();
   await page.keyboard.press('Escape');
-  const cloud = thing(page, 'Shape, empty');
+  const cloud = thing(page, 'Diamond, empty');
   await cloud.focus();
   const there = (await cloud.boundingBox())!;
   await page.keyboard.press('Control+c');

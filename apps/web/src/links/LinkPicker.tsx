@@ -57,6 +57,7 @@ function Picking({ current, onPick, onNew, onClose }: LinkPickerProps): ReactEle
   const { deckId } = useDeck();
   const [place, setPlace] = useState<Place>('slides');
   const [sought, setSought] = useState('');
+  const found = useRef<HTMLDivElement>(null);
   const pick = (target: Target): void => {
     rememberTarget(deckId, target);
     onPick(target);
@@ -78,6 +79,15 @@ function Picking({ current, onPick, onNew, onClose }: LinkPickerProps): ReactEle
           placeholder="Find a slide, name a new one, or type an address"
           value={sought}
           onChange={(event) => setSought(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' || sought.trim() === '') return;
+            event.preventDefault();
+            // The first thing that was found; what is found nowhere is made.
+            const first = found.current?.querySelector<HTMLButtonElement>('button');
+            if (address?.ok) pick({ kind: 'web', address: address.address });
+            else if (place === 'slides' && first) first.click();
+            else makeNew();
+          }}
           className="h-10 flex-1 rounded-[6px] border border-line bg-sheet px-3"
         />
         <Button className="min-h-10" disabled={sought.trim() === ''} onClick={makeNew}>
@@ -92,7 +102,7 @@ function Picking({ current, onPick, onNew, onClose }: LinkPickerProps): ReactEle
       <div className="overflow-x-auto">
         <Segments label="Where to" value={place} options={[...PLACES]} onChange={setPlace} />
       </div>
-      <div className="-mx-1 min-h-0 flex-1 overflow-y-auto px-1">
+      <div ref={found} className="-mx-1 min-h-0 flex-1 overflow-y-auto px-1">
         {place === 'slides' && <Slides sought={sought} current={current} onPick={pick} />}
         {place === 'map' && (
           <MapPicture

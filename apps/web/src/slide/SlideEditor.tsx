@@ -7,7 +7,6 @@ import {
   useState,
   type ClipboardEvent,
   type DragEvent,
-  type KeyboardEvent,
   type ReactElement,
 } from 'react';
 import { Navigate, useLocation, useParams } from 'react-router';
@@ -20,6 +19,7 @@ import { Segments } from '../ui/Segments';
 import { useNotices } from '../ui/Notice';
 import { useDeck } from '../workspace/DeckContext';
 import { Sign } from '../ui/controls';
+import { useStable } from '../ui/useStable';
 import { useTyped } from '../ui/useTyped';
 import { SlotGhosts } from './SlotGhosts';
 import { EditingStage } from './stage/EditingStage';
@@ -54,7 +54,7 @@ export default function SlideEditor(): ReactElement {
 function OpenSlide({ slide }: { slide: Slide }): ReactElement {
   const { deckId, deck, graph, doc, run } = useDeck();
   const edit = useStageEdit(slide);
-  const { trouble } = useNotices();
+  const { tell, trouble } = useNotices();
   const linking = useLinking(slide);
   const { state, key } = useLocation() as { state: { select?: ElementId[] } | null; key: string };
   const { select } = edit;
@@ -82,23 +82,34 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
   const control = useStageView(room, 36);
   const links = graph.waysOut.get(slide.id) ?? NO_LINKS;
   const [one, ...more] = edit.selected;
-  const isWords = editor !== null && !editor.state.selection.empty;
 
   /** The common key for links: for the marked words, for what is selected, or a new way out. */
-  const onKeyDown = (event: KeyboardEvent): void => {
+  const onLinkKey = useStable((event: KeyboardEvent): void => {
     if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return;
+    const at = event.target instanceof Element ? event.target : null;
+    if (at?.closest('[role=dialog], input, textarea')) return;
     event.preventDefault();
     event.stopPropagation();
     if (edit.typing && editor) {
-      if (isWords) linking.ask({ kind: 'words', elementId: edit.typing, editor });
+      if (!editor.state.selection.empty) {
+        linking.ask({ kind: 'words', elementId: edit.typing, editor });
+      } else tell('Mark the words that shall lead somewhere first.');
     } else if (one && more.length === 0 && one.kind !== 'question') {
       linking.ask({ kind: 'element', elementId: one.id });
-    } else if (!one) linking.ask({ kind: 'new' });
-  };
+    } else if (one?.kind === 'question') tell('A question carries ways out on its options.');
+    else if (one) tell('Pick one thing, or make a group of them: one thing carries a way out.');
+    else linking.ask({ kind: 'new' });
+  });
+  // Wherever the focus is, also nowhere.
+  useEffect(() => {
+    window.addEventListener('keydown', onLinkKey, true);
+    return () => window.removeEventListener('keydown', onLinkKey, true);
+  }, [onLinkKey]);
   /** An address that is pasted on something makes it lead there. */
   const onPaste = (event: ClipboardEvent): void => {
     const inField = (event.target as HTMLElement).closest('input, textarea');
-    if (inField || !one || more.length > 0 || (edit.typing && !isWords)) return;
+    const marksWords = editor !== null && !editor.state.selection.empty;
+    if (inField || !one || more.length > 0 || (edit.typing && !marksWords)) return;
     const target = pastedTarget(event.clipboardData.getData('text/plain'), deckId, deck);
     if (!target) return;
     event.preventDefault();
@@ -124,7 +135,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
   };
 
   return (
-    <div className="flex h-full flex-col" onKeyDownCapture={onKeyDown} onPasteCapture={onPaste}>
+    <div className="flex h-full flex-col" onPasteCapture={onPaste}>
       <div ref={frame} className="relative flex min-h-0 flex-1">
         <WaysIn slide={slide} />
         <div className="flex min-w-0 flex-1 flex-col border-x border-line bg-sand">

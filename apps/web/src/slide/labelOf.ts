@@ -1,4 +1,4 @@
-import { elementWords, type SlideElement } from '@gobrel/core';
+import { elementWords, shapeKind, type SlideElement } from '@gobrel/core';
 
 export const KIND_NAMES: Record<SlideElement['kind'], string> = {
   text: 'Text',
@@ -16,8 +16,10 @@ export const KIND_NAMES: Record<SlideElement['kind'], string> = {
   question: 'Question',
 };
 
-export const kindName = (element: SlideElement): string =>
-  element.kind === 'media' && element.medium === 'video' ? 'Video' : KIND_NAMES[element.kind];
+export function kindName(element: SlideElement): string {
+  if (element.kind === 'media' && element.medium === 'video') return 'Video';
+  return element.kind === 'shape' ? shapeKind(element.shape).label : KIND_NAMES[element.kind];
+}
 
 /** What an element is called to someone who cannot see it. */
 export function labelOf(element: SlideElement): string {

@@ -74,7 +74,8 @@ function takeCommand(event: KeyboardEvent, given: Given): boolean {
     case 'd': {
       if (ids.length === 0) return false;
       const copies = run(duplicateElements(doc, slide.id, ids));
-      if (copies) edit.select(copies.elementIds);
+      // With the focus: keys act on the copies from now on.
+      if (copies) edit.takeNew(copies.elementIds, edit.selected[0]?.layer ?? edit.layer);
       return true;
     }
     case 'v':

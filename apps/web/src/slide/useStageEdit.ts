@@ -29,6 +29,9 @@ export interface StageEdit {
   /** The picture that is being cropped. */
   cropping: ElementId | null;
   crop: (id: ElementId | null) => void;
+  /** The question whose parts and key are being edited. */
+  asking: ElementId | null;
+  ask: (id: ElementId | null) => void;
   tool: Tool;
   setTool: (tool: Tool) => void;
 }
@@ -45,12 +48,14 @@ interface InHand {
   entered: ElementId | null;
   typing: ElementId | null;
   cropping: ElementId | null;
+  asking: ElementId | null;
   tool: Tool;
   taken: number;
 }
 
 const nothing = (slideId: string, layer: Layer = 'content'): InHand => ({
   ...{ slideId, layer, ids: [], entered: null, typing: null, cropping: null, tool: 'select' },
+  asking: null,
   taken: 0,
 });
 
@@ -88,6 +93,7 @@ export function useStageEdit(slide: Slide): StageEdit {
           entered: ids.length === 0 || isWithin ? old.entered : (first?.groupId ?? null),
           typing: old.typing && ids.includes(old.typing) ? old.typing : null,
           cropping: old.cropping && ids.includes(old.cropping) ? old.cropping : null,
+          asking: old.asking && ids.includes(old.asking) ? old.asking : null,
         };
       }),
     [change, elements],
@@ -109,6 +115,7 @@ export function useStageEdit(slide: Slide): StageEdit {
   const enter = useCallback((entered: ElementId | null) => change({ entered, ids: [] }), [change]);
   const type = useCallback((typing: ElementId | null) => change({ typing }), [change]);
   const crop = useCallback((cropping: ElementId | null) => change({ cropping }), [change]);
+  const ask = useCallback((asking: ElementId | null) => change({ asking }), [change]);
   const setTool = useCallback(
     (tool: Tool) =>
       change(tool === 'select' ? { tool } : { tool, ids: [], typing: null, cropping: null }),
@@ -117,12 +124,13 @@ export function useStageEdit(slide: Slide): StageEdit {
   const there = (id: ElementId | null): ElementId | null =>
     elements.some((element) => element.id === id) ? id : null;
   return {
-    ...{ layer: hand.layer, setLayer, selected, select, enter, takeNew, type, crop, setTool },
+    ...{ layer: hand.layer, setLayer, selected, select, enter, takeNew, type, crop, ask, setTool },
     tool: hand.tool,
     taken: hand.taken,
     entered: there(hand.entered),
     typing: there(hand.typing),
     cropping: there(hand.cropping),
+    asking: there(hand.asking),
   };
 }
 

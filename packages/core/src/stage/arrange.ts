@@ -20,14 +20,14 @@ const thingsOf = (elements: Elements, ids: readonly ElementId[]): Thing[] =>
     .filter(({ id }) => ids.includes(id))
     .map(({ id, box, rotation }) => ({ id, box: boundsOf(box, rotation) }));
 
-/** Things in line with the box around all of them, one alone with the stage. Locked ones stay. */
+/** Things in line with the box around all of them, one alone with the stage. Locked ones stay and do not count. */
 export function align(elements: Elements, ids: readonly ElementId[], how: Aligning): Place[] {
-  const things = thingsOf(elements, ids);
+  const things = movable(elements, thingsOf(elements, ids));
   const whole =
     things.length > 1
       ? union(things.map(({ box }) => box))!
       : { x: 0, y: 0, w: STAGE.width, h: STAGE.height };
-  return movable(elements, things).flatMap(({ id, box }) => {
+  return things.flatMap(({ id, box }) => {
     const right = whole.x + whole.w - box.w;
     const bottom = whole.y + whole.h - box.h;
     const x = {

@@ -64,6 +64,7 @@ export function useTouching(
       if (inner && inner !== group.id) select([inner]);
     } else if (element.isLocked) trouble('It is locked. Let it go first.');
     else if (element.kind === 'picture') edit.crop(element.id);
+    else if (element.kind === 'question') edit.ask(element.id);
     else if ('text' in element) type(element.id);
   };
   const onKeyDown = (event: KeyboardEvent, element: SlideElement): void => {

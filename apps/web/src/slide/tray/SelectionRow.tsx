@@ -12,7 +12,7 @@ import {
 } from '@gobrel/core';
 import { Trash2 } from 'lucide-react';
 import type { Editor } from '@tiptap/react';
-import { Suspense, useState, type ReactElement } from 'react';
+import { Suspense, type ReactElement } from 'react';
 import { LinkActions } from '../../links/LinkActions';
 import type { Linking } from '../../links/Linking';
 import { TargetName } from '../../links/TargetName';
@@ -172,12 +172,11 @@ const SIDES = [
 ];
 
 function QuestionSettings(props: SettingsOf<QuestionElement>): ReactElement {
-  const { slide, element } = props;
+  const { slide, element, edit } = props;
   const { doc, run } = useDeck();
-  const [isAsking, setIsAsking] = useState(false);
   return (
     <>
-      <Plain onClick={() => setIsAsking(true)}>
+      <Plain onClick={() => edit.ask(element.id)}>
         {element.question.kind === 'choice' ? 'Options and key' : 'Answer and key'}
       </Plain>
       <Pop label="Fill">
@@ -199,8 +198,8 @@ function QuestionSettings(props: SettingsOf<QuestionElement>): ReactElement {
         )}
       </Pop>
       {optionsOf(element.question).length > 0 && <OptionLinks {...props} />}
-      {isAsking && (
-        <EditQuestion slideId={slide.id} element={element} onClose={() => setIsAsking(false)} />
+      {edit.asking === element.id && (
+        <EditQuestion slideId={slide.id} element={element} onClose={() => edit.ask(null)} />
       )}
     </>
   );
