@@ -1,4 +1,4 @@
-import { mapRegions, studentView } from '../packages/core/dist/index.js';
+import { clustersOf, mapRegions, studentView } from '../packages/core/dist/index.js';
 import { generatedDeck } from './generatedDeck.mjs';
 import { describe, median, report, timed } from './measure.mjs';
 
@@ -29,9 +29,19 @@ function seen(n) {
   return () => studentView({ ...deck, slides: structuredClone(deck.slides) });
 }
 
+/** Markers of a whole school in one spot. @param {number} n */
+function inOneSpot(n) {
+  const spots = Array.from({ length: n }, (_, at) => ({
+    x: 0.5 + Math.sin(at * 12.9898) * 0.02,
+    y: 0.5 + Math.sin(at * 78.233) * 0.02,
+  }));
+  return () => clustersOf(spots);
+}
+
 for (const [name, n, make] of /** @type {const} */ ([
   ['growthOfRegions', 400, nested],
   ['growthOfStudentView', 1250, seen],
+  ['growthOfClusters', 5000, inOneSpot],
 ])) {
   const [small, large] = [make(n), make(4 * n)];
   /** @type {[number[], number[]]} */
