@@ -1,5 +1,15 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { drag, isSaved, LAMP, newDeck, signIn, someone, test } from './people';
+import {
+  drag,
+  isSaved,
+  joinAs,
+  LAMP,
+  lessonOfStarters,
+  newDeck,
+  signIn,
+  someone,
+  test,
+} from './people';
 
 const card = (page: Page, title: string): Locator =>
   page
@@ -167,5 +177,34 @@ test('on a slide the common key links what is meant, Enter takes the first match
   await expect(stars).toHaveCount(2);
   await page.keyboard.press('Delete');
   await expect(stars).toHaveCount(1);
+  // What is typed into a new piece takes the place of its first word.
+  await page.getByRole('button', { name: 'Piece', exact: true }).click();
+  await page.keyboard.type('oar');
+  await page.keyboard.press('Escape');
+  await expect(stage.getByRole('button', { name: 'Piece: oar' })).toBeVisible();
   await isSaved(page);
+});
+
+test('at the desk every student on a slide can be reached, a card answers Enter, tiles tell the answers, and hidden names are hidden', async ({
+  browser,
+}) => {
+  const { ines: desk, code } = await lessonOfStarters(browser, ['Work it out']);
+  const names = ['Ada', 'Bela', 'Cleo', 'Dan', 'Eike', 'Finn'];
+  for (const name of names) {
+    await joinAs(await someone(browser), code, name);
+  }
+  const map = desk.getByRole('region', { name: 'Map of the lesson' });
+  const all = map.getByRole('button', { name: /^Show all 6 students/ });
+  await all.click();
+  for (const name of names) {
+    await expect(map.getByRole('button', { name, exact: true })).toBeVisible();
+  }
+  const card = map.locator('.react-flow__node').first();
+  await card.focus();
+  await desk.keyboard.press('Enter');
+  const details = desk.getByRole('region', { name: 'Details' });
+  await expect(details.getByRole('radio', { name: 'Tiles' })).toBeVisible();
+  await desk.getByRole('button', { name: /Hide names/ }).click();
+  await expect(map.getByRole('button', { name: 'Ada', exact: true })).toHaveCount(0);
+  await expect(map.getByRole('button', { name: 'Student 1', exact: true })).toBeVisible();
 });

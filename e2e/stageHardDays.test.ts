@@ -129,7 +129,7 @@ test('the connection is lost while something is dragged: it is kept, and saved w
   await add(page, 'Shape');
   await page.getByRole('button', { name: 'Ring', exact: true }).click();
   await isSaved(page);
-  const ring = thing(page, 'Diamond, empty');
+  const ring = thing(page, 'Ring, empty');
   const from = (await ring.boundingBox())!;
   await page.mouse.move(from.x + 40, from.y + 40);
   await page.mouse.down();
@@ -159,7 +159,7 @@ test('things are copied to another deck, pasted in place, and given the look of 
   await trayOf(page).getByRole('button', { name: /^Fill/ }).click();
   await page.getByRole('button', { name: 'Fill #A97F22' }).click();
   await page.keyboard.press('Escape');
-  const cloud = thing(page, 'Diamond, empty');
+  const cloud = thing(page, 'Cloud, empty');
   await cloud.focus();
   const there = (await cloud.boundingBox())!;
   await page.keyboard.press('Control+c');

@@ -10,6 +10,7 @@ import { Star } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { QUESTION_VIEWS } from '../questions/registry';
 import { Button } from '../ui/Button';
+import { shownName } from './shownName';
 import { Segments } from '../ui/Segments';
 import { promptOf } from './SlidePanel';
 import type { DeskActions } from './useDeskActions';
@@ -35,7 +36,6 @@ export function AnswerRoll(props: {
   const { slide, desk, questions, starred, state, act } = props;
   const [by, setBy] = useState<By>('name');
   const pieces = slide.elements.filter(isPiece);
-  const number = new Map(desk.students.map(({ folioId }, index) => [folioId, index + 1]));
   const students = sorted(desk.students, questions, by);
   const toggle = (key: string): void => act.star(key, !starred.includes(key));
   return (
@@ -73,7 +73,7 @@ export function AnswerRoll(props: {
                   className="min-h-8 text-left text-petrol hover:underline"
                   onClick={() => props.onOpenFolio(student.folioId)}
                 >
-                  {props.hidesNames ? `Student ${number.get(student.folioId)}` : student.name}
+                  {shownName(desk.students, student, props.hidesNames)}
                 </button>
               </th>
               {questions.map((question) => {
@@ -94,7 +94,7 @@ export function AnswerRoll(props: {
                         <button
                           type="button"
                           aria-pressed={isStarred}
-                          aria-label={`Star the answer of ${student.name}`}
+                          aria-label={`Star the answer of ${shownName(desk.students, student, props.hidesNames)}`}
                           onClick={() => toggle(key)}
                           className="grid size-7 shrink-0 place-items-center rounded-[4px] text-soft hover:bg-sand aria-pressed:text-brass"
                         >

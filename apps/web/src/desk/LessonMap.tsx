@@ -16,15 +16,18 @@ import {
   type NodeProps,
 } from '@xyflow/react';
 import '@xyflow/react/dist/style.css';
-import { useMemo, type ReactElement } from 'react';
+import { useMemo, useState, type ReactElement } from 'react';
 import { DotGrid } from '../map/DotGrid';
 import { SlideCard, type SlideCardProps } from '../map/SlideCard';
 import { WireLayer, type Wire } from '../map/WireLayer';
 import { initialsOf } from '../ui/Page';
+import { shownName } from './shownName';
 
 type StandingNode = Node<
   Omit<SlideCardProps, 'isSelected'> & {
     standing: DeskStudent[];
+    /** All of the lesson, whose order numbers them. */
+    students: DeskStudent[];
     hidesNames: boolean;
     onOpen: (folioId: string) => void;
   },
@@ -35,7 +38,8 @@ const NODE_TYPES = { card: StandingCard };
 const MOST_DOTS = 4;
 
 function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement {
-  const { standing, onOpen, hidesNames, ...card } = data;
+  const { standing, students: _all, onOpen, hidesNames, ...card } = data;
+  const [isAll, setIsAll] = useState(false);
   const shown = [...standing].sort(
     (a, b) => Number(b.handUpAt !== null) - Number(a.handUpAt !== null),
   );
@@ -56,10 +60,10 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
       {standing.length > 0 && (
         <ul
           aria-label={`Students on ${card.slide.title}`}
-          className="absolute left-1/2 top-full flex justify-center -space-x-1.5"
+          className={`absolute left-1/2 top-full flex justify-center -space-x-1.5 ${isAll ? 'z-10 w-[190px] flex-wrap gap-y-1' : ''}`}
           style={{ transform: `translate(-50%, -50%) scale(${grow})` }}
         >
-          {shown.slice(0, MOST_DOTS).map((student) => (
+          {shown.slice(0, isAll ? undefined : MOST_DOTS).map((student) => (
             <li key={student.folioId}>
               <button
                 type="button"
@@ -70,7 +74,7 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
                       ? `${student.name}: hand up`
                       : student.name
                 }
-                aria-label={student.name}
+                aria-label={shownName(data.students, student, hidesNames)}
                 onClick={(event) => {
                   event.stopPropagation();
                   onOpen(student.folioId);
@@ -89,8 +93,23 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
             </li>
           ))}
           {standing.length > MOST_DOTS && (
-            <li className="grid h-[26px] place-items-center rounded-full border-[1.5px] border-petrol bg-sheet px-1.5 text-[10.5px] font-bold text-petrol">
-              +{standing.length - MOST_DOTS}
+            <li>
+              <button
+                type="button"
+                aria-expanded={isAll}
+                aria-label={
+                  isAll
+                    ? 'Show fewer of them'
+                    : `Show all ${standing.length} students on ${card.slide.title || 'this slide'}`
+                }
+                onClick={(event) => {
+                  event.stopPropagation();
+                  setIsAll(!isAll);
+                }}
+                className="nopan grid h-[26px] min-w-[26px] place-items-center rounded-full border-[1.5px] border-petrol bg-sheet px-1.5 text-[10.5px] font-bold text-petrol"
+              >
+                {isAll ? '–' : `+${standing.length - MOST_DOTS}`}
+              </button>
             </li>
           )}
         </ul>
@@ -126,6 +145,7 @@ export function LessonMap(props: {
           theme: edition.theme,
           links: graph.waysOut.get(slide.id) ?? [],
           standing: students.filter((student) => student.slideId === slide.id),
+          students,
           hidesNames,
           onOpen: onOpenFolio,
         },
@@ -158,6 +178,12 @@ export function LessonMap(props: {
         nodes={nodes}
         nodeTypes={NODE_TYPES}
         onNodeClick={(_, node) => onPick(node.id)}
+        onKeyDown={(event) => {
+          const card = event.target as HTMLElement;
+          if (event.key !== 'Enter' || !card.matches('.react-flow__node')) return;
+          event.preventDefault();
+          if (card.dataset.id) onPick(card.dataset.id);
+        }}
         nodesDraggable={false}
         nodesConnectable={false}
         deleteKeyCode={null}

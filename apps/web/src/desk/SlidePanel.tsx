@@ -21,7 +21,8 @@ import { SlideView } from '../stage/SlideView';
 import { Button } from '../ui/Button';
 import { Segments } from '../ui/Segments';
 import { useSize } from '../ui/useSize';
-import { AnswerRoll } from './AnswerRoll';
+import { AnswerRoll, Mark } from './AnswerRoll';
+import { shownName } from './shownName';
 import type { DeskActions } from './useDeskActions';
 
 type View = 'stacked' | 'tiles' | 'roll';
@@ -261,6 +262,7 @@ function Tiles(props: {
   slide: Slide;
   edition: Deck;
   students: DeskStudent[];
+  desk: Desk;
   width: number;
   hidesNames: boolean;
   onOpenFolio: (folioId: string) => void;
@@ -271,7 +273,7 @@ function Tiles(props: {
   const width = Math.floor((props.width - 24) / 3);
   return (
     <ul className="grid grid-cols-3 gap-3">
-      {students.map((student, index) => (
+      {students.map((student) => (
         <li key={student.folioId}>
           <button
             type="button"
@@ -281,9 +283,20 @@ function Tiles(props: {
             <span className="pointer-events-none block" inert aria-hidden>
               <StudentSlide slide={slide} edition={edition} student={student} width={width - 2} />
             </span>
-            <span className="block truncate px-1.5 py-1 text-[13px]">
-              {props.hidesNames ? `Student ${index + 1}` : student.name}
+            <span className="block truncate px-1.5 pt-1 text-[13px] font-semibold">
+              {shownName(props.desk.students, student, props.hidesNames)}
             </span>
+            {questionsOn(slide).map(({ id, question }) => {
+              const given = student.answers[id];
+              const said = given && QUESTION_VIEWS[question.kind].inWords(question, given.answer);
+              return said ? (
+                <span key={id} className="line-clamp-3 block px-1.5 text-[12.5px]">
+                  {said}
+                  <Mark score={given.score} isLate={given.isLate} />
+                </span>
+              ) : null;
+            })}
+            <span className="block h-1" />
           </button>
         </li>
       ))}

@@ -11,7 +11,7 @@ import {
   type SlideId,
   type Trail,
 } from '@gobrel/core';
-import { useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
+import { useCallback, useLayoutEffect, useMemo, useState, type ReactElement } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import { SlideCard } from '../map/SlideCard';
@@ -123,7 +123,8 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
     else setIsBandShown(true);
   }, [isWaiting, last, trail, graph, here, goTo, follow]);
 
-  useEffect(() => {
+  // Before it is painted: whoever sees a slide may press a key.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (isMapOpen) return;
       if (event.key === 'Escape') return void navigate(`/deck/${deckId}/map`);

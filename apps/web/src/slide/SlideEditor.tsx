@@ -1,14 +1,7 @@
 import { isPiece, setNotes, type ElementId, type Layer, type Link, type Slide } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { ListTree, Minus, Plus } from 'lucide-react';
-import {
-  useEffect,
-  useRef,
-  useState,
-  type ClipboardEvent,
-  type DragEvent,
-  type ReactElement,
-} from 'react';
+import { useEffect, useRef, useState, type DragEvent, type ReactElement } from 'react';
 import { Navigate, useLocation, useParams } from 'react-router';
 import { useLinking } from '../links/Linking';
 import { pastedTarget } from '../links/pastedTarget';
@@ -100,17 +93,13 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
     else if (one) tell('Pick one thing, or make a group of them: one thing carries a way out.');
     else linking.ask({ kind: 'new' });
   });
-  // Wherever the focus is, also nowhere.
-  useEffect(() => {
-    window.addEventListener('keydown', onLinkKey, true);
-    return () => window.removeEventListener('keydown', onLinkKey, true);
-  }, [onLinkKey]);
   /** An address that is pasted on something makes it lead there. */
-  const onPaste = (event: ClipboardEvent): void => {
-    const inField = (event.target as HTMLElement).closest('input, textarea');
+  const onPaste = useStable((event: ClipboardEvent): void => {
+    const at = event.target instanceof Element ? event.target : null;
+    const inField = at?.closest('input, textarea, [role=dialog]');
     const marksWords = editor !== null && !editor.state.selection.empty;
     if (inField || !one || more.length > 0 || (edit.typing && !marksWords)) return;
-    const target = pastedTarget(event.clipboardData.getData('text/plain'), deckId, deck);
+    const target = pastedTarget(event.clipboardData?.getData('text/plain') ?? '', deckId, deck);
     if (!target) return;
     event.preventDefault();
     event.stopPropagation();
@@ -120,7 +109,17 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
         : { kind: 'element', elementId: one.id },
       target,
     );
-  };
+  });
+
+  // Wherever the focus is, also nowhere.
+  useEffect(() => {
+    window.addEventListener('keydown', onLinkKey, true);
+    return () => window.removeEventListener('keydown', onLinkKey, true);
+  }, [onLinkKey]);
+  useEffect(() => {
+    window.addEventListener('paste', onPaste, true);
+    return () => window.removeEventListener('paste', onPaste, true);
+  }, [onPaste]);
 
   const onDrop = (event: DragEvent): void => {
     event.preventDefault();
@@ -135,7 +134,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
   };
 
   return (
-    <div className="flex h-full flex-col" onPasteCapture={onPaste}>
+    <div className="flex h-full flex-col">
       <div ref={frame} className="relative flex min-h-0 flex-1">
         <WaysIn slide={slide} />
         <div className="flex min-w-0 flex-1 flex-col border-x border-line bg-sand">

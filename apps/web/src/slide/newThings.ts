@@ -16,6 +16,9 @@ import {
   type Slide,
 } from '@gobrel/core';
 
+/** What a new piece says until something else is typed. */
+export const NEW_PIECE = 'piece';
+
 /** On the background a picture fills the stage; elsewhere it keeps its shape, in the layout's place for one if that is free. */
 export function pictureElement(
   slide: Slide,
@@ -59,7 +62,7 @@ export const shapeElement = (slide: Slide, layer: Layer, shape: ShapeName): NewE
 });
 
 export const pieceElement = (slide: Slide): NewElement => ({
-  ...{ kind: 'text', style: 'body', layer: 'pieces', text: plain('piece') },
+  ...{ kind: 'text', style: 'body', layer: 'pieces', text: plain(NEW_PIECE) },
   box: inMiddle(slide, 200, 64),
 });
 

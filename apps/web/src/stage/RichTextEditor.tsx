@@ -14,10 +14,12 @@ export function RichTextEditor(props: {
   label: string;
   onEditor?: (editor: Editor | null) => void;
   onEnd: () => void;
+  /** All words are marked at first, so that what is typed takes their place. */
+  marksAll?: boolean;
   /** Told when something is too large to be pasted. */
   onRefused?: (reason: string) => void;
 }): ReactElement {
-  const { fragment, label, onEditor, onEnd, onRefused } = props;
+  const { fragment, label, onEditor, onEnd, marksAll, onRefused } = props;
   // The text is there from the start, so the caret is not set anew when the document arrives.
   const start = useMemo(() => initProseMirrorDoc(fragment, SCHEMA), [fragment]);
   const editor = useEditor(
@@ -32,7 +34,7 @@ export function RichTextEditor(props: {
       content: start.doc.toJSON() as Record<string, unknown>,
       injectCSS: false,
       // A table is filled in from its first cell.
-      autofocus: start.doc.firstChild?.type.name === 'table' ? 'start' : 'end',
+      autofocus: marksAll ? 'all' : start.doc.firstChild?.type.name === 'table' ? 'start' : 'end',
       editorProps: {
         attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true' },
         transformPastedHTML: withoutStyling,

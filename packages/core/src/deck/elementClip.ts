@@ -2,7 +2,15 @@ import * as Y from 'yjs';
 import { newId, refuse, type ElementId, type LinkId, type Result, type SlideId } from '../ids.js';
 import { withMembers } from '../stage/groups.js';
 import { asRecord } from './decode.js';
-import { elementsOf, readDeck, slideOf, slidesMap } from './document.js';
+import {
+  elementsOf,
+  linksMap,
+  readDeck,
+  readLink,
+  readSlide,
+  slideOf,
+  slidesMap,
+} from './document.js';
 import { addElementTo, GONE, MOST_ELEMENTS, NO_SLIDE, type NewElement } from './elementCommands.js';
 import type { Layer, SlideElement } from './elements.js';
 import { COMMAND } from './history.js';
@@ -20,7 +28,7 @@ export interface ElementClip {
 }
 
 export function clipElements(
-  deck: Deck,
+  deck: Pick<Deck, 'slides' | 'links'>,
   deckId: string,
   slideId: SlideId,
   elementIds: readonly ElementId[],
@@ -125,9 +133,23 @@ export function duplicateElements(
   elementIds: readonly ElementId[],
   by: { dx: number; dy: number } = { dx: 24, dy: 24 },
 ): Result<{ elementIds: ElementId[] }> {
-  const clip = clipElements(readDeck(doc), '', slideId, elementIds);
+  const clip = clipElements(readAlone(doc, slideId), '', slideId, elementIds);
   if (clip.elements.length === 0) return refuse(slideOf(doc, slideId) ? GONE : NO_SLIDE);
   return pasteElements(doc, slideId, clip, '', by);
+}
+
+/** One slide and the links that leave it: the rest of a deck of thousands is not read for them. */
+function readAlone(doc: Y.Doc, slideId: SlideId): Pick<Deck, 'slides' | 'links'> {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return { slides: {}, links: {} };
+  const slides = { [slideId]: readSlide(slideId, slide) };
+  const links: Deck['links'] = {};
+  for (const [linkId, link] of linksMap(doc)) {
+    if (!(link instanceof Y.Map) || link.get('from') !== slideId) continue;
+    const read = readLink(linkId, link, slides);
+    if (read) links[linkId] = read;
+  }
+  return { slides, links };
 }
 
 /** An element as a new one, with all that it names of other things replaced by their copies. */

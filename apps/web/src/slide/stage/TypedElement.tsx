@@ -1,5 +1,6 @@
 import {
   elementOf,
+  elementWords,
   fragmentOf,
   resize,
   setPlaces,
@@ -19,6 +20,7 @@ import type * as Y from 'yjs';
 import { ElementView } from '../../stage/ElementView';
 import { RichTextEditor } from '../../stage/RichTextEditor';
 import { labelOf } from '../labelOf';
+import { NEW_PIECE } from '../newThings';
 
 /** The element whose words are being typed, drawn with the text editor in it. */
 export function TypedElement(props: {
@@ -55,6 +57,7 @@ export function TypedElement(props: {
             fragment={fragment}
             label={labelOf(element)}
             onEditor={props.onEditor}
+            marksAll={element.layer === 'pieces' && elementWords(element) === NEW_PIECE}
             onEnd={props.onEnd}
             onRefused={props.onRefused}
           />
