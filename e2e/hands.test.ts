@@ -80,13 +80,13 @@ test('a show begins on the slide one is on, and a clicker drives it', async ({ b
   await expect(page.getByRole('group', { name: 'Stage: Copper holds' })).toBeVisible();
   await page.getByRole('button', { name: 'Show', exact: true }).click();
   await page.waitForURL(/show/);
-  await expect(page.getByRole('group', { name: 'Copper holds' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Copper holds', exact: true })).toBeVisible();
   await page.keyboard.press('Space');
-  await expect(page.getByRole('group', { name: 'The lamp is lit' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'The lamp is lit', exact: true })).toBeVisible();
   await page.keyboard.press('PageUp');
-  await expect(page.getByRole('group', { name: 'Copper holds' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Copper holds', exact: true })).toBeVisible();
   await page.keyboard.press('PageDown');
-  await expect(page.getByRole('group', { name: 'The lamp is lit' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'The lamp is lit', exact: true })).toBeVisible();
 });
 
 test('a shared device is given back, and the next child sees nothing of the one before', async ({
