@@ -15,6 +15,8 @@ interface Asking {
 }
 
 const MOST_REMEMBERED = 5000;
+/** Milliseconds between two looks for devices that owe nothing. */
+const FORGETS_EVERY = 1000;
 /** Milliseconds until a refusal is said: who asks again at once asks that seldom. */
 const REFUSED_AFTER = 1000;
 /** What a picture costs of a request: a slide has many, and they are looked up and sent. */
@@ -28,16 +30,20 @@ export function fairShare(
   config: Config,
 ): (request: Request, response: Response, next: NextFunction) => void {
   const known = new Map<string, Asking>();
+  let forgotAt = 0;
   const askingOf = (key: string, kind: Kind): Asking => {
-    if (known.size > MOST_REMEMBERED) {
+    const found = known.get(key);
+    if (found) return found;
+    // Seldom: looking through all of them for each one that is new would be what somebody could be after.
+    if (known.size > MOST_REMEMBERED && performance.now() - forgotAt > FORGETS_EVERY) {
+      forgotAt = performance.now();
       for (const [old, { allowance, underWay }] of known) {
         if (underWay === 0 && allowance.isFull) known.delete(old);
       }
     }
-    const allowance = new Allowance(SERVER_LIMITS.requests[kind]);
-    const found = known.get(key) ?? { kind, allowance, underWay: 0 };
-    known.set(key, found);
-    return found;
+    const fresh = { kind, allowance: new Allowance(SERVER_LIMITS.requests[kind]), underWay: 0 };
+    known.set(key, fresh);
+    return fresh;
   };
   return (request, response, next) => {
     const teacher = cookieOf(request, config, SESSION_COOKIE);

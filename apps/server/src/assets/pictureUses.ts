@@ -13,7 +13,8 @@ export interface PictureUse {
   name: string;
 }
 
-const HASH = /(?<![0-9a-f])[0-9a-f]{64}(?![0-9a-f])/g;
+/** What follows in a document may be any byte. */
+const HASH = /(?<![0-9a-f])[0-9a-f]{64}/g;
 const SHORTEST = 64;
 
 /** The pictures that a document, as stored, or a JSON text names, each once. */

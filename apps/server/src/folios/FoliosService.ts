@@ -10,8 +10,8 @@ import {
   type Presenting,
   type Slide,
 } from '@gobrel/core';
-import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import { DataSource, QueryFailedError } from 'typeorm';
+import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import * as Y from 'yjs';
 import { isDuplicate, LessonsService } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
@@ -213,7 +213,7 @@ export class FoliosService {
     if (endedAt) throw refused('This lesson has ended.');
     if (settings.seesMarks !== 'at-once')
       throw refused('Marks do not come at once in this lesson.');
-    await this.projector.settle();
+    await this.projector.settleFolio(folioId);
     const [rows] = await this.database.query<[unknown[], number]>(
       `UPDATE answer SET is_done = true, is_locked = is_locked OR $3
        WHERE folio_id = $1 AND question_id = $2 RETURNING question_id`,

@@ -25,8 +25,8 @@ import {
   type Slide,
   type SlideId,
 } from '@gobrel/core';
-import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import { DataSource, QueryFailedError, type EntityManager } from 'typeorm';
+import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import { random } from '../access/tokens.js';
 import { DecksService } from '../decks/DecksService.js';
 import { notFound, Problem, refused } from '../problems/problem.js';

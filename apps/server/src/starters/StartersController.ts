@@ -1,4 +1,3 @@
-import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import {
   Body,
   Controller,
@@ -15,6 +14,7 @@ import { Transform } from 'class-transformer';
 import { IsString, Length, MaxLength } from 'class-validator';
 import { DataSource } from 'typeorm';
 import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import { invalid, notFound, refused } from '../problems/problem.js';
 
 /** A slide of one's own, kept to begin other slides from. */
@@ -65,12 +65,10 @@ export class StartersController {
       // It leads nowhere and belongs to no deck any more.
       [teacher.id, title, JSON.stringify({ ...read, deckId: '', links: [] })],
     );
-    if (row) {
-      const name = `starter:${row.id}`;
-      const used = picturesIn(JSON.stringify(read)).map((hash) => ({ hash, name }));
-      await noteUses(this.database, used);
-    }
     if (!row) throw refused(`${MOST} starters of your own are kept. Take one out first.`);
+    const name = `starter:${row.id}`;
+    const used = picturesIn(JSON.stringify(read)).map((hash) => ({ hash, name }));
+    await noteUses(this.database, used);
     return row;
   }
 

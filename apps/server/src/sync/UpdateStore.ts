@@ -1,5 +1,5 @@
 import { Injectable, Logger } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import { DataSource, type EntityManager } from 'typeorm';
 import * as Y from 'yjs';
 import { forgetUses, noteAllUses, noteUses, picturesIn } from '../assets/pictureUses.js';
 
@@ -67,12 +67,8 @@ export class UpdateStore {
   async #insert(batch: Waiting[]): Promise<void> {
     for (let pause = RETRY.first; ; pause = Math.min(pause * 2, RETRY.most)) {
       try {
-        const stored = await this.database.query<{ id: string; name: string }[]>(
-          'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[]) RETURNING id, name',
-          [batch.map((entry) => entry.name), batch.map((entry) => Buffer.from(entry.data))],
-        );
+        const stored = await this.#write(batch);
         for (const { id, name } of stored) this.#follow(name, BigInt(id));
-        await this.#noteUses(batch);
         break;
       } catch (error) {
         this.#logger.error(error instanceof Error ? error.message : String(error));
@@ -85,14 +81,21 @@ export class UpdateStore {
     }
   }
 
-  /** Failing to does not make an update any less stored: it is made good when the document is folded. */
-  async #noteUses(batch: Waiting[]): Promise<void> {
+  /** What uses a picture is told of with it, or not stored yet: a picture that nothing is known to use goes after a while. */
+  async #write(batch: readonly Waiting[]): Promise<{ id: string; name: string }[]> {
+    const insert = (rows: Pick<EntityManager, 'query'>): Promise<{ id: string; name: string }[]> =>
+      rows.query(
+        'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[]) RETURNING id, name',
+        [batch.map((entry) => entry.name), batch.map((entry) => Buffer.from(entry.data))],
+      );
     const uses = batch.flatMap(({ name, data }) =>
       picturesIn(data).map((hash) => ({ hash, name })),
     );
-    await noteUses(this.database, uses).catch((error: unknown) =>
-      this.#logger.error(error instanceof Error ? error.message : String(error)),
-    );
+    if (uses.length === 0) return insert(this.database);
+    return this.database.transaction(async (rows) => {
+      await noteUses(rows, uses);
+      return insert(rows);
+    });
   }
 
   #follow(name: string, id: bigint): void {

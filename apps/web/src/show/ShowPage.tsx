@@ -139,6 +139,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   }, [goOn, back, navigate, deckId, isMapOpen]);
 
   const touch = useTouchWalk({
+    isOff: isMapOpen,
     onTap: () => setIsBandShown(!isBandShown),
     onSwipe: (way) => (way === 'on' ? goOn() : back()),
   });

@@ -14,6 +14,8 @@ interface TouchWalk {
  * pressed shows or hides the band.
  */
 export function useTouchWalk(args: {
+  /** Something lies over the show that takes the touches. */
+  isOff: boolean;
   onTap: () => void;
   onSwipe: (way: 'on' | 'back') => void;
 }): TouchWalk {
@@ -21,8 +23,10 @@ export function useTouchWalk(args: {
   return {
     onTouchStart: (event) => {
       const [first, ...more] = Array.from(event.touches);
-      // A second finger makes it something else.
-      from.current = first && more.length === 0 ? { x: first.clientX, y: first.clientY } : null;
+      // A second finger makes it something else, and what is pulled along a scale is no swipe.
+      const isElse = more.length > 0 || (event.target as Element).closest('input, audio, video');
+      from.current =
+        first && !isElse && !args.isOff ? { x: first.clientX, y: first.clientY } : null;
     },
     onTouchEnd: (event) => {
       const [start, end] = [from.current, event.changedTouches[0]];
@@ -32,7 +36,7 @@ export function useTouchWalk(args: {
       if (Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy)) {
         args.onSwipe(dx < 0 ? 'on' : 'back');
       } else if (Math.hypot(dx, dy) < TAP) {
-        const on = (event.target as Element).closest('a, button, input, audio, video, [role=link]');
+        const on = (event.target as Element).closest('a, button, [role=link]');
         if (!on) args.onTap();
       }
     },

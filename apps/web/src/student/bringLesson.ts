@@ -14,6 +14,17 @@ export async function bringLesson(edition: Deck): Promise<void> {
   ];
   for (const address of addresses) {
     const isKept = await caches.match(address, { ignoreSearch: true });
-    if (!isKept) await fetch(address).catch(() => undefined);
+    if (!isKept) await bring(address);
+  }
+}
+
+/** Milliseconds to wait when the server says that it was a lot at once. */
+const REST = 2000;
+
+async function bring(address: string): Promise<void> {
+  for (let tries = 0; tries < 30; tries++) {
+    const answer = await fetch(address).catch(() => null);
+    if (answer?.status !== 429) return;
+    await new Promise((resolve) => setTimeout(resolve, REST));
   }
 }

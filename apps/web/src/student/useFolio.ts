@@ -3,7 +3,9 @@ import {
   answerGiven,
   draft,
   goBack,
+  isAnsweredByPieces,
   place,
+  questionsOn,
   readDraft,
   standing,
   visit,
@@ -54,8 +56,12 @@ export function useSlideWork(args: {
 }): SlideWork {
   const { doc, folio, slide, links, seed, marks, onDone, isHeld, onFollow, onRefused } = args;
   const placements = useMemo(() => folio.placements[slide.id] ?? {}, [folio, slide.id]);
+  // Where pieces lie is the answer to a sort: once that stands, they do.
+  const stands = questionsOn(slide).some(
+    ({ id, question }) => isAnsweredByPieces(question) && marks[id]?.isLocked,
+  );
   const pieces = usePieces({
-    ...{ slide, placements, isHeld, onRefused },
+    ...{ slide, placements, isHeld: isHeld || stands, onRefused },
     onChange: (changed) => void place(doc, slide.id, changed, serverNow()),
   });
   return {
