@@ -199,6 +199,9 @@ test('at the desk every student on a slide can be reached, a card answers Enter,
   for (const name of names) {
     await expect(map.getByRole('button', { name, exact: true })).toBeVisible();
   }
+  // Not only there, but to be pressed.
+  await map.getByRole('button', { name: 'Finn', exact: true }).click();
+  await expect(desk.getByRole('heading', { name: 'Finn' })).toBeVisible();
   const card = map.locator('.react-flow__node').first();
   await card.focus();
   await desk.keyboard.press('Enter');

@@ -60,7 +60,7 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
       {standing.length > 0 && (
         <ul
           aria-label={`Students on ${card.slide.title}`}
-          className={`absolute left-1/2 top-full flex justify-center -space-x-1.5 ${isAll ? 'z-10 w-[190px] flex-wrap gap-y-1' : ''}`}
+          className={`absolute left-1/2 top-full flex justify-center -space-x-1.5 ${isAll ? 'z-10 w-[112px] flex-wrap gap-y-1' : ''}`}
           style={{ transform: `translate(-50%, -50%) scale(${grow})` }}
         >
           {shown.slice(0, isAll ? undefined : MOST_DOTS).map((student) => (

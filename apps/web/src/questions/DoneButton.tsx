@@ -19,6 +19,7 @@ export default function DoneButton(props: {
       type="button"
       disabled={!props.isReady || isBusy}
       onClick={() => void done()}
+      style={{ fontSize: '1.2em' }}
       className="min-h-11 rounded-[8px] bg-petrol px-[1em] font-semibold text-white disabled:opacity-50"
     >
       {isBusy ? 'One moment …' : 'Done: show my mark'}
