@@ -28,6 +28,7 @@ export {
   type NewElement,
 } from './deck/elementCommands.js';
 export * from './deck/arrangeCommands.js';
+export * from './deck/tableCommands.js';
 export * from './deck/elementClip.js';
 export * from './deck/groundCommands.js';
 export { setLayout } from './deck/layoutCommands.js';

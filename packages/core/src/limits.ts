@@ -7,6 +7,8 @@ export const LIMITS = {
   groupDepth: 12,
   elementsPerSlide: 600,
   elementsPerLeaf: 200,
+  tableRows: 30,
+  tableColumns: 12,
   leavesPerFolio: 40,
   /** Letters. */
   title: 300,

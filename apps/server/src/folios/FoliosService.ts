@@ -2,7 +2,6 @@ import { Injectable } from '@nestjs/common';
 import {
   leafOnPattern,
   questionsOf,
-  readFolio,
   readLeaves,
   type Deck,
   type ElementId,
@@ -11,11 +10,10 @@ import {
   type Slide,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
-import { noteUses, picturesIn } from '../assets/pictureUses.js';
-import * as Y from 'yjs';
 import { isDuplicate, LessonsService } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
+import { AttemptsService } from './AttemptsService.js';
 import { BlocksService } from './BlocksService.js';
 import { FolioProjector } from './FolioProjector.js';
 
@@ -79,6 +77,7 @@ export class FoliosService {
     private readonly sync: SyncService,
     private readonly projector: FolioProjector,
     private readonly blocks: BlocksService,
+    private readonly attempts: AttemptsService,
   ) {}
 
   /** What a teacher changes of a student of this lesson. */
@@ -254,7 +253,7 @@ export class FoliosService {
       returnCode: folio.returnCode,
       handedInAt: folio.handedInAt,
       handUpAt: folio.handUpAt,
-      attempts: { made: await this.#attemptsOf(folioId), most: lesson.settings.attempts },
+      attempts: { made: await this.attempts.countOf(folioId), most: lesson.settings.attempts },
       seesMarks: lesson.settings.seesMarks,
       seesClassAnswers: lesson.settings.seesClassAnswers,
       seesLeaves: lesson.settings.seesLeaves,
@@ -265,20 +264,12 @@ export class FoliosService {
     };
   }
 
-  async #attemptsOf(folioId: string): Promise<number> {
-    const [row] = await this.database.query<{ made: number }[]>(
-      'SELECT count(*)::int AS made FROM attempt WHERE folio_id = $1',
-      [folioId],
-    );
-    return row!.made;
-  }
-
   /** Opens a folio that was handed in for another attempt, while the lesson allows one. */
   async tryAgain(folioId: string): Promise<void> {
     const folio = await this.require(folioId);
     const lesson = await this.lessons.require(folio.lessonId);
     if (lesson.endedAt) throw refused('This lesson has ended.');
-    if ((await this.#attemptsOf(folioId)) >= lesson.settings.attempts) {
+    if ((await this.attempts.countOf(folioId)) >= lesson.settings.attempts) {
       throw refused('This lesson allows no other attempt.');
     }
     await this.open(folioId);
@@ -306,37 +297,13 @@ export class FoliosService {
     const lesson = await this.lessons.require(folio.lessonId);
     if (lesson.endedAt) throw refused('This lesson has ended.');
     const thaw = this.sync.freeze(`folio:${folioId}`);
-    const handedInAt = await this.#keepAttempt(folioId).catch((error: unknown) => {
+    const handedInAt = await this.attempts.keep(folioId).catch((error: unknown) => {
       thaw();
       throw error;
     });
     await this.projector.catchUp(folio.lessonId);
     await this.projector.announce(folio.lessonId, folioId);
     return { handedInAt };
-  }
-
-  async #keepAttempt(folioId: string): Promise<string> {
-    const doc = await this.sync.read(`folio:${folioId}`);
-    return this.database.transaction(async (rows) => {
-      const [row] = await rows.query<[{ handed_in_at: Date }[], number]>(
-        'UPDATE folio SET handed_in_at = now() WHERE id = $1 AND handed_in_at IS NULL RETURNING handed_in_at',
-        [folioId],
-      );
-      const updated = row[0];
-      if (!updated) throw refused('This folio has been handed in already.');
-      const document = Buffer.from(Y.encodeStateAsUpdate(doc));
-      const [attempt] = await rows.query<{ number: number }[]>(
-        `INSERT INTO attempt (folio_id, number, folio, document)
-         VALUES ($1, 1 + (SELECT count(*) FROM attempt WHERE folio_id = $1), $2, $3) RETURNING number`,
-        [folioId, JSON.stringify(readFolio(doc)), document],
-      );
-      const name = `folio:${folioId}#${attempt!.number}`;
-      await noteUses(
-        rows,
-        picturesIn(document).map((hash) => ({ hash, name })),
-      );
-      return updated.handed_in_at.toISOString();
-    });
   }
 
   /** Resolves when all that has changed in open folios is in the rows. */

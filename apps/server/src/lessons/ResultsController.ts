@@ -4,6 +4,7 @@ import {
   Get,
   HttpCode,
   Param,
+  ParseIntPipe,
   ParseUUIDPipe,
   Post,
   Put,
@@ -13,6 +14,7 @@ import type { Deck, LessonSettings, StudentResult } from '@gobrel/core';
 import { IsNumber, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
 import { AccessService } from '../access/AccessService.js';
 import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { AttemptsService, type Attempt, type OpenedAttempt } from '../folios/AttemptsService.js';
 import { FoliosService } from '../folios/FoliosService.js';
 import { ResultsService } from '../folios/ResultsService.js';
 import { LessonsService } from './LessonsService.js';
@@ -54,6 +56,7 @@ export class ResultsController {
     private readonly lessons: LessonsService,
     private readonly results: ResultsService,
     private readonly folios: FoliosService,
+    private readonly attempts: AttemptsService,
     private readonly access: AccessService,
   ) {}
 
@@ -81,6 +84,31 @@ export class ResultsController {
     await this.access.requireLesson(teacher.id, id);
     await this.folios.requireIn(id, folioId);
     await this.results.mark(id, folioId, questionId, { ...body, score: body.score ?? null });
+  }
+
+  /** Everything a student has handed in so far. */
+  @Get('students/:folioId/attempts')
+  async attemptsOf(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Param('folioId', ParseUUIDPipe) folioId: string,
+  ): Promise<{ attempts: Attempt[] }> {
+    await this.access.requireLesson(teacher.id, id);
+    await this.folios.requireIn(id, folioId);
+    return { attempts: await this.attempts.list(folioId) };
+  }
+
+  @Get('students/:folioId/attempts/:number')
+  async attempt(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Param('folioId', ParseUUIDPipe) folioId: string,
+    @Param('number', ParseIntPipe) number: number,
+  ): Promise<OpenedAttempt> {
+    await this.access.requireLesson(teacher.id, id);
+    await this.folios.requireIn(id, folioId);
+    const { editionId } = await this.lessons.require(id);
+    return this.attempts.open(folioId, number, await this.lessons.edition(editionId));
   }
 
   /** Gives a folio back that was handed in, for another attempt. */

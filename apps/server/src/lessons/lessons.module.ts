@@ -1,6 +1,7 @@
 import { Module } from '@nestjs/common';
 import { ClassesModule } from '../classes/classes.module.js';
 import { DecksModule } from '../decks/decks.module.js';
+import { AttemptsService } from '../folios/AttemptsService.js';
 import { FolioProjector } from '../folios/FolioProjector.js';
 import { FoliosService } from '../folios/FoliosService.js';
 import { JoiningService } from '../folios/JoiningService.js';
@@ -33,6 +34,7 @@ import { LessonsService } from './LessonsService.js';
   providers: [
     LessonsService,
     FoliosService,
+    AttemptsService,
     JoiningService,
     BlocksService,
     FolioProjector,

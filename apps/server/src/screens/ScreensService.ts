@@ -6,10 +6,12 @@ import {
   questionsOf,
   readDesk,
   readLeaves,
+  votesOn,
   type Answer,
   type Deck,
   type Desk,
   type LessonState,
+  type LinkId,
   type QuestionElement,
   type Slide,
   type Tally,
@@ -44,6 +46,8 @@ export interface ScreenLesson {
   /** As students may see it; null when the screen has it already. */
   edition: Deck | null;
   shows: ScreenShows;
+  /** While the class votes where it stands: how many want to go which way. */
+  votes: Record<LinkId, number> | null;
 }
 
 /** Screens of a device of their own: paired with a lesson by a short code. */
@@ -105,6 +109,7 @@ export class ScreensService {
         ...{ title, joinCode, state, now: Date.now() },
         edition: has === state.renewed ? null : await this.lessons.editionForStudents(editionId),
         shows: await this.#shows(lesson),
+        votes: await this.#votes(lesson),
       },
     };
   }
@@ -118,6 +123,12 @@ export class ScreensService {
     const state = { ...lesson.state, presenting: null, shown: null };
     const shows = await this.#shows({ ...lesson, state });
     return shows?.kind === 'tally' ? shows : null;
+  }
+
+  async #votes({ id, state }: Lesson): Promise<Record<LinkId, number> | null> {
+    if (!state.vote || state.vote.slideId !== state.slideId) return null;
+    const { students } = await this.#desk(id);
+    return votesOn(students, state.vote.slideId);
   }
 
   async #shows({ id, state, editionId }: Lesson): Promise<ScreenShows> {

@@ -1,4 +1,4 @@
-import type { Deck, LessonSettings, LessonState, SlideId } from '@gobrel/core';
+import type { Deck, DeskStudent, Folio, LessonSettings, LessonState, SlideId } from '@gobrel/core';
 import {
   useMutation,
   useQuery,
@@ -53,6 +53,13 @@ export interface ClassList {
   archivedAt: string | null;
   students: ListedStudent[];
 }
+/** A folio as it was handed in. */
+export interface Attempt {
+  number: number;
+  handedInAt: string;
+}
+export interface OpenedAttempt
+  extends Attempt, Pick<Folio, 'walk' | 'leaves'>, Pick<DeskStudent, 'answers' | 'placements'> {}
 export interface LessonCard {
   id: string;
   title: string;
@@ -132,3 +139,27 @@ export function useChange<Given, Answer = unknown>(
     },
   });
 }
+
+/** What a student has handed in so far; asked anew when it changes. */
+export const useAttempts = (
+  lessonId: string,
+  folioId: string,
+  handedInAt: string | null,
+): UseQueryResult<Attempt[]> =>
+  useQuery({
+    queryKey: ['lesson', lessonId, 'attempts', folioId, handedInAt],
+    queryFn: async () =>
+      (await http.get<{ attempts: Attempt[] }>(`lessons/${lessonId}/students/${folioId}/attempts`))
+        .attempts,
+  });
+
+export const useAttempt = (
+  lessonId: string,
+  folioId: string,
+  number: string,
+): UseQueryResult<OpenedAttempt> =>
+  useQuery({
+    queryKey: ['lesson', lessonId, 'attempt', folioId, number],
+    queryFn: () =>
+      http.get<OpenedAttempt>(`lessons/${lessonId}/students/${folioId}/attempts/${number}`),
+  });

@@ -131,7 +131,10 @@ function Number_(props: { name: string; title?: string; children: ReactNode }): 
 function SlideName({ slideId }: { slideId: SlideId }): ReactElement {
   const { deckId, deck } = useDeck();
   return (
-    <Link to={`/deck/${deckId}/slide/${slideId}`} className="text-petrol hover:underline">
+    <Link
+      to={`/deck/${deckId}/slide/${slideId}`}
+      className="inline-flex min-h-6 items-center text-petrol hover:underline"
+    >
       {deck.slides[slideId]?.title || 'Untitled'}
     </Link>
   );

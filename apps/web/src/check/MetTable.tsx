@@ -32,7 +32,10 @@ export function MetTable({ met }: { met: EndingCoverage }): ReactElement {
                   title={promptOf(slideId, questionId)}
                   className="max-w-[104px] truncate px-1 text-left font-normal"
                 >
-                  <Link to={`/deck/${deckId}/slide/${slideId}`} className="hover:underline">
+                  <Link
+                    to={`/deck/${deckId}/slide/${slideId}`}
+                    className="inline-flex min-h-6 items-center hover:underline"
+                  >
                     {promptOf(slideId, questionId)}
                   </Link>
                 </th>
@@ -43,7 +46,10 @@ export function MetTable({ met }: { met: EndingCoverage }): ReactElement {
             {met.endings.map(({ slideId, met: row }) => (
               <tr key={slideId}>
                 <th scope="row" className="max-w-[200px] truncate pr-3 text-left font-semibold">
-                  <Link to={`/deck/${deckId}/slide/${slideId}`} className="hover:underline">
+                  <Link
+                    to={`/deck/${deckId}/slide/${slideId}`}
+                    className="inline-flex min-h-6 items-center hover:underline"
+                  >
                     {deck.slides[slideId]?.title || 'Untitled'}
                   </Link>
                 </th>

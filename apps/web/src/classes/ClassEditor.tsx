@@ -114,7 +114,10 @@ export function ClassEditor(props: { list: ClassList; onClose: () => void }): Re
                 <ul className="mt-1 mb-2 ml-3 border-l border-line pl-3 text-[14px]">
                   {seen.map((lesson) => (
                     <li key={lesson.lessonId}>
-                      <Link to={`/desk/${lesson.lessonId}`} className="text-petrol hover:underline">
+                      <Link
+                        to={`/desk/${lesson.lessonId}`}
+                        className="inline-flex min-h-6 items-center text-petrol hover:underline"
+                      >
                         {lesson.title}
                       </Link>
                       , {when(lesson.startedAt)}: {count(lesson.answered, 'answer')}

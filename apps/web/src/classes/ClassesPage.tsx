@@ -33,7 +33,7 @@ function Classes(): ReactElement {
   const open = lists.find(({ id }) => id === openId);
   return (
     <div className="flex h-full flex-col">
-      <Header left={<span className="font-head text-[17px] font-semibold">Classes</span>} />
+      <Header left={<h1 className="text-[17px]">Classes</h1>} />
       <main className="grid flex-1 content-start gap-8 overflow-auto px-6 py-7 md:grid-cols-[1fr_340px] md:px-12">
         {open ? (
           <ClassEditor key={open.id} list={open} onClose={() => setOpenId(null)} />

@@ -168,7 +168,7 @@ function CardMenu({
   const line =
     'block w-full cursor-pointer rounded-[4px] px-3 py-2 text-left outline-none data-[highlighted]:bg-petrol-mist';
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
         aria-label={`More for ${deck.title}`}
         className="relative z-10 -mr-2 -mt-1 grid size-8 place-items-center rounded-[6px] hover:bg-sand"
@@ -248,12 +248,15 @@ function Account({ teacher }: { teacher: Teacher }): ReactElement {
   };
   return (
     <>
-      <Link to="/classes" className="text-[14px] hover:text-petrol">
+      <Link
+        to="/classes"
+        className="inline-flex min-h-8 items-center text-[14px] hover:text-petrol"
+      >
         Classes
       </Link>
       <button
         type="button"
-        className="text-[14px] hover:text-petrol"
+        className="min-h-8 text-[14px] hover:text-petrol"
         onClick={() => void signOut()}
       >
         Sign out

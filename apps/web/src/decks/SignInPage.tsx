@@ -87,12 +87,15 @@ export default function SignInPage(): ReactElement {
           <div className="flex justify-between text-[14px]">
             <button
               type="button"
-              className="text-petrol underline underline-offset-4"
+              className="inline-flex min-h-8 items-center text-petrol underline underline-offset-4"
               onClick={() => setIsNew(!isNew)}
             >
               {isNew ? 'I have an account' : 'Make an account'}
             </button>
-            <Link to="/join" className="text-petrol underline underline-offset-4">
+            <Link
+              to="/join"
+              className="inline-flex min-h-8 items-center text-petrol underline underline-offset-4"
+            >
               Join a lesson
             </Link>
           </div>

@@ -10,7 +10,6 @@ import { Star } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { QUESTION_VIEWS } from '../questions/registry';
 import { Button } from '../ui/Button';
-import { shownName } from './shownName';
 import { Segments } from '../ui/Segments';
 import { promptOf } from './SlidePanel';
 import type { DeskActions } from './useDeskActions';
@@ -27,7 +26,6 @@ export function AnswerRoll(props: {
   slide: Slide;
   desk: Desk;
   questions: QuestionElement[];
-  hidesNames: boolean;
   starred: readonly string[];
   state: LessonState;
   act: DeskActions;
@@ -73,7 +71,7 @@ export function AnswerRoll(props: {
                   className="min-h-8 text-left text-petrol hover:underline"
                   onClick={() => props.onOpenFolio(student.folioId)}
                 >
-                  {shownName(desk.students, student, props.hidesNames)}
+                  {student.name}
                 </button>
               </th>
               {questions.map((question) => {
@@ -94,7 +92,7 @@ export function AnswerRoll(props: {
                         <button
                           type="button"
                           aria-pressed={isStarred}
-                          aria-label={`Star the answer of ${shownName(desk.students, student, props.hidesNames)}`}
+                          aria-label={`Star the answer of ${student.name}`}
                           onClick={() => toggle(key)}
                           className="grid size-7 shrink-0 place-items-center rounded-[4px] text-soft hover:bg-sand aria-pressed:text-brass"
                         >

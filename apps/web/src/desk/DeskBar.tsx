@@ -1,7 +1,15 @@
-import type { Deck, DeskStudent, LessonState, Link, RouteGraph, SlideId } from '@gobrel/core';
+import {
+  votesOn,
+  type Deck,
+  type DeskStudent,
+  type LessonState,
+  type Link,
+  type RouteGraph,
+  type SlideId,
+} from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
-import { Countdown } from '../ui/Countdown';
+import { Countdown, useTimer } from '../ui/Countdown';
 import { Segments } from '../ui/Segments';
 import { Sheet } from '../ui/Sheet';
 import type { DeskActions } from './useDeskActions';
@@ -63,8 +71,8 @@ function Moves(props: {
     setBeen([...been, here]);
     act.pace('together', to);
   };
-  const votes = (linkId: string): number =>
-    students.filter((student) => student.votes[here] === linkId).length;
+  const counts = votesOn(students, here);
+  const votes = (linkId: string): number => counts[linkId] ?? 0;
   const most = Math.max(1, ...ways.map(({ id }) => votes(id)));
   const { vote } = state;
   const [only] = ways;
@@ -200,14 +208,14 @@ function Hold({ state, act }: { state: LessonState; act: DeskActions }): ReactEl
 const TIMES = [1, 2, 3, 5, 10, 15];
 
 function Timer({ state, act }: { state: LessonState; act: DeskActions }): ReactElement {
-  const { timerEndsAt } = state;
+  const timer = useTimer(state.timerEndsAt);
   return (
     <Sheet
       label="Timer"
       width={230}
       trigger={
         <Button aria-label="Timer">
-          {timerEndsAt ? <Countdown endsAt={timerEndsAt} className="tabular-nums" /> : 'Timer'}
+          {timer ? <Countdown said={timer} className="tabular-nums" /> : 'Timer'}
         </Button>
       }
     >
@@ -227,7 +235,7 @@ function Timer({ state, act }: { state: LessonState; act: DeskActions }): ReactE
           <Button
             look="quiet"
             className="col-span-3"
-            disabled={!timerEndsAt}
+            disabled={!timer}
             onClick={() => {
               act.timer(null);
               close();

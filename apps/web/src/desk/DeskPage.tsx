@@ -3,6 +3,7 @@ import {
   readDesk,
   readLessonState,
   routeGraph,
+  type DeskStudent,
   type LessonState,
   type SlideId,
 } from '@gobrel/core';
@@ -15,7 +16,7 @@ import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
-import { Badge, Centre, Header } from '../ui/Page';
+import { Badge, Centre, Header, Main } from '../ui/Page';
 import { isTyping } from '../workspace/isTyping';
 import { BigScreenButton } from './BigScreenButton';
 import { DeskBar } from './DeskBar';
@@ -63,7 +64,7 @@ function Desk(props: {
 }): ReactElement {
   const { lesson } = props;
   const { edition } = lesson;
-  const desk = useReader(props.deskDocument.doc, (doc) => new DocumentReader(doc, readDesk));
+  const whole = useReader(props.deskDocument.doc, (doc) => new DocumentReader(doc, readDesk));
   const state: LessonState =
     useReader(props.stateDocument.doc, (doc) => new DocumentReader(doc, readLessonState)) ??
     lesson.state;
@@ -74,6 +75,7 @@ function Desk(props: {
   const [panel, setPanel] = useState<Panel>({ kind: 'slide' });
   const [open, setOpen] = useState<'invite' | 'end' | 'ask' | 'settings' | null>(null);
   const [hidesNames, setHidesNames] = useState(false);
+  const desk = useMemo(() => (hidesNames ? nameless(whole) : whole), [whole, hidesNames]);
   const openFolio = useCallback((folioId: string) => setPanel({ kind: 'folio', folioId }), []);
   const pick = useCallback((id: SlideId) => {
     setSlideId(id);
@@ -133,7 +135,10 @@ function Desk(props: {
                 </span>
               </button>
             )}
-            <Link to={`/results/${lesson.id}`} className="text-petrol hover:underline">
+            <Link
+              to={`/results/${lesson.id}`}
+              className="inline-flex min-h-8 items-center text-petrol hover:underline"
+            >
               Results
             </Link>
             <Button onClick={() => setOpen('settings')}>Settings</Button>
@@ -142,7 +147,7 @@ function Desk(props: {
           </>
         }
       />
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1.28fr)_minmax(340px,1fr)]">
+      <Main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1.28fr)_minmax(340px,1fr)]">
         <section
           aria-label="Map of the lesson"
           className="flex min-h-0 flex-col border-r border-line"
@@ -194,7 +199,6 @@ function Desk(props: {
               edition={edition}
               students={desk.students}
               walks={desk.walks}
-              hidesNames={hidesNames}
               current={slideId}
               onPick={pick}
               onOpenFolio={openFolio}
@@ -205,6 +209,7 @@ function Desk(props: {
           {panel.kind === 'folio' ? (
             <FolioPanel
               key={panel.folioId}
+              lessonId={lesson.id}
               folioId={panel.folioId}
               edition={edition}
               student={desk.students.find((student) => student.folioId === panel.folioId)}
@@ -230,7 +235,7 @@ function Desk(props: {
             />
           ) : slide ? (
             <SlidePanel
-              {...{ slide, edition, desk, state, hidesNames, act }}
+              {...{ slide, edition, desk, state, act }}
               starred={desk.starred}
               likened={desk.likened}
               onOpenFolio={openFolio}
@@ -244,7 +249,7 @@ function Desk(props: {
             <Centre>Pick a slide on the map.</Centre>
           )}
         </section>
-      </div>
+      </Main>
       <Dialog title="Join this lesson" isOpen={open === 'invite'} onClose={() => setOpen(null)}>
         <JoinCard joinCode={lesson.joinCode} />
       </Dialog>
@@ -276,3 +281,9 @@ function Desk(props: {
     </div>
   );
 }
+
+/** The same with numbers for names. */
+const nameless = <T extends { students: DeskStudent[] }>(desk: T): T => ({
+  ...desk,
+  students: desk.students.map((student, index) => ({ ...student, name: `Student ${index + 1}` })),
+});

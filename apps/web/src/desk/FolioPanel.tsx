@@ -6,20 +6,28 @@ import {
   readFolio,
   type Deck,
   type DeskStudent,
+  type Folio,
 } from '@gobrel/core';
-import { useMemo, useRef, type ReactElement } from 'react';
+import { useMemo, useRef, useState, type ReactElement } from 'react';
+import { sentenceOf } from '../api/http';
+import { useAttempt, useAttempts } from '../api/teacher';
+import { whenAt } from '../decks/when';
 import { QUESTION_VIEWS } from '../questions/registry';
 import { SlideView } from '../stage/SlideView';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { Badge, Initials } from '../ui/Page';
+import { Segments } from '../ui/Segments';
 import { useSize } from '../ui/useSize';
 import { Mark } from './AnswerRoll';
 import { promptOf, StudentSlide } from './SlidePanel';
 
-/** One folio, live: the walk, the answers, the pieces, the leaves. */
+const NOW = 'now';
+
+/** One folio, live or as it was handed in: the walk, the answers, the pieces, the leaves. */
 export function FolioPanel(props: {
+  lessonId: string;
   folioId: string;
   edition: Deck;
   student: DeskStudent | undefined;
@@ -27,8 +35,10 @@ export function FolioPanel(props: {
   onLineUp: () => void;
   onClose: () => void;
 }): ReactElement {
-  const { folioId, student } = props;
+  const { lessonId, folioId, student } = props;
   const opening = useDocument(`folio:${folioId}`);
+  const attempts = useAttempts(lessonId, folioId, student?.handedInAt ?? null).data ?? [];
+  const [shown, setShown] = useState(NOW);
   return (
     <div className="p-5">
       <div className="mb-3 flex items-center gap-3">
@@ -42,25 +52,68 @@ export function FolioPanel(props: {
       <Button size="small" disabled={props.isInLineUp} onClick={props.onLineUp}>
         {props.isInLineUp ? 'In the line-up' : 'Put in the line-up'}
       </Button>
-      {opening.state === 'opening' && <p className="mt-4 text-soft">Opening the folio …</p>}
-      {opening.state === 'failed' && <p className="mt-4 text-ember-deep">{opening.reason}</p>}
-      {opening.state === 'open' && student && (
-        <Contents document={opening.document} edition={props.edition} student={student} />
+      {attempts.length > 0 && (
+        <div className="mt-3">
+          <Segments
+            label="Which state of it"
+            value={shown}
+            onChange={setShown}
+            options={[
+              { value: NOW, label: 'Now' },
+              ...attempts.map(({ number, handedInAt }) => ({
+                value: String(number),
+                label: `Handed in ${whenAt(handedInAt)}`,
+              })),
+            ]}
+          />
+        </div>
+      )}
+      {shown !== NOW ? (
+        <Attempt lessonId={lessonId} folioId={folioId} number={shown} edition={props.edition} />
+      ) : opening.state === 'opening' ? (
+        <p className="mt-4 text-soft">Opening the folio …</p>
+      ) : opening.state === 'failed' ? (
+        <p className="mt-4 text-ember-deep">{opening.reason}</p>
+      ) : (
+        student && <Live document={opening.document} edition={props.edition} student={student} />
       )}
     </div>
   );
 }
 
-function Contents({
-  document,
-  edition,
-  student,
-}: {
+/** The folio as it is now, with every change. */
+function Live(props: {
   document: OpenDocument;
   edition: Deck;
   student: DeskStudent;
 }): ReactElement {
-  const folio = useReader(document.doc, (doc) => new DocumentReader(doc, readFolio));
+  const folio = useReader(props.document.doc, (doc) => new DocumentReader(doc, readFolio));
+  return <Contents folio={folio} edition={props.edition} done={props.student} />;
+}
+
+/** The folio as it was handed in. */
+function Attempt(props: {
+  lessonId: string;
+  folioId: string;
+  number: string;
+  edition: Deck;
+}): ReactElement {
+  const { lessonId, folioId, number } = props;
+  const attempt = useAttempt(lessonId, folioId, number);
+  if (attempt.error) return <p className="mt-4 text-ember-deep">{sentenceOf(attempt.error)}</p>;
+  if (!attempt.data) return <p className="mt-4 text-soft">Opening what was handed in …</p>;
+  return <Contents folio={attempt.data} edition={props.edition} done={attempt.data} />;
+}
+
+function Contents({
+  folio,
+  edition,
+  done: student,
+}: {
+  folio: Pick<Folio, 'walk' | 'leaves'>;
+  edition: Deck;
+  done: Pick<DeskStudent, 'answers' | 'placements'>;
+}): ReactElement {
   const ref = useRef<HTMLDivElement>(null);
   const { width } = useSize(ref);
   const half = Math.floor((width - 12) / 2) - 2;

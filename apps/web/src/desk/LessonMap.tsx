@@ -21,14 +21,12 @@ import { DotGrid } from '../map/DotGrid';
 import { SlideCard, type SlideCardProps } from '../map/SlideCard';
 import { WireLayer, type Wire } from '../map/WireLayer';
 import { initialsOf } from '../ui/Page';
-import { shownName } from './shownName';
 
 type StandingNode = Node<
   Omit<SlideCardProps, 'isSelected'> & {
     standing: DeskStudent[];
     /** All of the lesson, whose order numbers them. */
     students: DeskStudent[];
-    hidesNames: boolean;
     onOpen: (folioId: string) => void;
   },
   'card'
@@ -38,7 +36,7 @@ const NODE_TYPES = { card: StandingCard };
 const MOST_DOTS = 4;
 
 function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement {
-  const { standing, students: _all, onOpen, hidesNames, ...card } = data;
+  const { standing, students: _all, onOpen, ...card } = data;
   const [isAll, setIsAll] = useState(false);
   const shown = [...standing].sort(
     (a, b) => Number(b.handUpAt !== null) - Number(a.handUpAt !== null),
@@ -67,14 +65,8 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
             <li key={student.folioId}>
               <button
                 type="button"
-                title={
-                  hidesNames
-                    ? undefined
-                    : student.handUpAt
-                      ? `${student.name}: hand up`
-                      : student.name
-                }
-                aria-label={shownName(data.students, student, hidesNames)}
+                title={student.handUpAt ? `${student.name}: hand up` : student.name}
+                aria-label={student.name}
                 onClick={(event) => {
                   event.stopPropagation();
                   onOpen(student.folioId);
@@ -88,7 +80,7 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
                       : 'border-dashed bg-sheet text-soft'
                 }`}
               >
-                {hidesNames ? '·' : initialsOf(student.name)}
+                {initialsOf(student.name)}
               </button>
             </li>
           ))}
@@ -123,12 +115,11 @@ export function LessonMap(props: {
   edition: Deck;
   students: DeskStudent[];
   walks: Record<LinkId, number>;
-  hidesNames: boolean;
   current: SlideId | null;
   onPick: (slideId: SlideId) => void;
   onOpenFolio: (folioId: string) => void;
 }): ReactElement {
-  const { edition, students, walks, hidesNames, current, onPick, onOpenFolio } = props;
+  const { edition, students, walks, current, onPick, onOpenFolio } = props;
   const graph = useMemo(() => routeGraph(edition), [edition]);
   const nodes = useMemo<StandingNode[]>(
     () =>
@@ -146,11 +137,10 @@ export function LessonMap(props: {
           links: graph.waysOut.get(slide.id) ?? [],
           standing: students.filter((student) => student.slideId === slide.id),
           students,
-          hidesNames,
           onOpen: onOpenFolio,
         },
       })),
-    [edition, graph, students, hidesNames, current, onOpenFolio],
+    [edition, graph, students, current, onOpenFolio],
   );
   const most = Math.max(4, ...Object.values(walks));
   const wires = useMemo<Wire[]>(

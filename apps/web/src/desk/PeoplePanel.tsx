@@ -33,7 +33,7 @@ export function PeoplePanel(props: {
   act: DeskActions;
   onOpenFolio: (folioId: string) => void;
 }): ReactElement {
-  const { lessonId, students, act, onOpenFolio } = props;
+  const { lessonId, students, hidesNames, act, onOpenFolio } = props;
   const [renaming, setRenaming] = useState<DeskStudent | null>(null);
   const [removing, setRemoving] = useState<DeskStudent | null>(null);
   const waiting = students.filter(({ status }) => status === 'waiting');
@@ -83,18 +83,18 @@ export function PeoplePanel(props: {
       )}
       {students.length === 0 && <p className="text-soft">Nobody has joined yet.</p>}
       <ul className="flex flex-col">
-        {inOrder.map((student, index) => (
+        {inOrder.map((student) => (
           <li
             key={student.folioId}
             className="flex min-h-10 items-center gap-2.5 border-b border-line/60 text-[14px]"
           >
-            <Initials name={props.hidesNames ? String(index + 1) : student.name} />
+            <Initials name={student.name} />
             <button
               type="button"
               className="min-h-8 text-left text-petrol hover:underline"
               onClick={() => onOpenFolio(student.folioId)}
             >
-              {props.hidesNames ? `Student ${index + 1}` : student.name}
+              {student.name}
             </button>
             {student.isPractice && <Badge>practice</Badge>}
             {student.handUpAt && (
@@ -122,9 +122,11 @@ export function PeoplePanel(props: {
               }
             >
               {(close) => (
-                <div className="flex flex-col [&>button]:min-h-9 [&>button]:rounded-[4px] [&>button]:px-2 [&>button]:text-left [&>button]:hover:bg-sand">
+                <div className="flex flex-col [&>button]:min-h-9 [&>button]:rounded-[4px] [&>button]:px-2 [&>button]:text-left [&>button]:hover:bg-sand [&>button]:disabled:opacity-45">
                   <button
                     type="button"
+                    disabled={hidesNames}
+                    title={hidesNames ? 'Show names first' : undefined}
                     onClick={() => {
                       setRenaming(student);
                       close();
@@ -157,7 +159,7 @@ export function PeoplePanel(props: {
           </li>
         ))}
       </ul>
-      <Blocked lessonId={lessonId} />
+      {!hidesNames && <Blocked lessonId={lessonId} />}
       {renaming && (
         <Rename
           student={renaming}

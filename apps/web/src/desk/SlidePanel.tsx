@@ -1,6 +1,7 @@
 import {
   askedBefore,
   isPiece,
+  lying,
   questionsOn,
   wordsOf,
   type Answer,
@@ -22,7 +23,6 @@ import { Button } from '../ui/Button';
 import { Segments } from '../ui/Segments';
 import { useSize } from '../ui/useSize';
 import { AnswerRoll, Mark } from './AnswerRoll';
-import { shownName } from './shownName';
 import type { DeskActions } from './useDeskActions';
 
 type View = 'stacked' | 'tiles' | 'roll';
@@ -33,7 +33,6 @@ export function SlidePanel(props: {
   edition: Deck;
   desk: Desk;
   state: LessonState;
-  hidesNames: boolean;
   starred: readonly string[];
   likened: Record<string, Likened>;
   act: DeskActions;
@@ -237,7 +236,7 @@ export function StudentSlide({
 }: {
   slide: Slide;
   edition: Deck;
-  student: DeskStudent;
+  student: Pick<DeskStudent, 'placements'>;
   width: number;
 }): ReactElement {
   const placements = student.placements[slide.id] ?? {};
@@ -245,7 +244,7 @@ export function StudentSlide({
     ...slide,
     elements: slide.elements.map((element) => {
       const at = placements[element.id];
-      return at ? { ...element, box: { ...element.box, ...at } } : element;
+      return at ? { ...element, ...lying(element, at) } : element;
     }),
   };
   return (
@@ -264,7 +263,6 @@ function Tiles(props: {
   students: DeskStudent[];
   desk: Desk;
   width: number;
-  hidesNames: boolean;
   onOpenFolio: (folioId: string) => void;
 }): ReactElement {
   const { slide, edition, students } = props;
@@ -284,7 +282,7 @@ function Tiles(props: {
               <StudentSlide slide={slide} edition={edition} student={student} width={width - 2} />
             </span>
             <span className="block truncate px-1.5 pt-1 text-[13px] font-semibold">
-              {shownName(props.desk.students, student, props.hidesNames)}
+              {student.name}
             </span>
             {questionsOn(slide).map(({ id, question }) => {
               const given = student.answers[id];

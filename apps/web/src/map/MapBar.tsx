@@ -220,7 +220,7 @@ function Act(props: {
 
 function More({ children }: { children: ReactNode }): ReactElement {
   return (
-    <DropdownMenu.Root>
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger
         aria-label="More"
         className="grid size-8 place-items-center rounded-[4px] text-soft hover:bg-sand"

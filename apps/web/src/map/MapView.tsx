@@ -39,6 +39,7 @@ import {
 } from 'react';
 import { http, sentenceOf } from '../api/http';
 import { useCheck } from '../check/CheckProvider';
+import { Main } from '../ui/Page';
 import { useNotices } from '../ui/Notice';
 import { useStable } from '../ui/useStable';
 import { useDeck } from '../workspace/DeckContext';
@@ -52,6 +53,7 @@ import { onMapKey } from './mapKeys';
 import { useMapSettings } from './mapSettings';
 import { MapTools } from './MapTools';
 import { fitWhatGrew, WHOLE_MAP } from './fit';
+import { OthersHere } from './OthersHere';
 import { PlanPanel } from './PlanPanel';
 import { NOTHING, onlyCards, onlyLink, slidesIn, type MapSelection } from './selection';
 import { SmallMap } from './SmallMap';
@@ -320,7 +322,7 @@ function DeckMap(): ReactElement {
 
   return (
     <MapDoing value={doing}>
-      <div className="flex h-full flex-col">
+      <Main title={`Map of ${deck.title}`} className="flex h-full flex-col">
         <MapTools
           {...{ settings, sought, findField, isSelecting, isTidying }}
           onChange={setSettings}
@@ -412,6 +414,7 @@ function DeckMap(): ReactElement {
               />
               <DotGrid />
               {shownTrails.length > 0 && <TrailLines deck={deck} trails={shownTrails} />}
+              <OthersHere />
               <SmallMap spots={spots} />
             </ReactFlow>
             <MapBar
@@ -429,7 +432,7 @@ function DeckMap(): ReactElement {
             />
           </div>
         </div>
-      </div>
+      </Main>
       <MapDialogs
         dialog={dialog}
         beside={slides.length === 1 ? slides[0]!.id : undefined}

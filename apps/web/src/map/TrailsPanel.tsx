@@ -98,7 +98,7 @@ export function TrailsPanel(props: {
                   {trail.stops.length > 0 && (
                     <Link
                       to={`/deck/${deckId}/show?trail=${trail.id}&from=${trail.stops[0]!.slideId}`}
-                      className="ml-auto text-[13px] text-petrol underline"
+                      className="ml-auto inline-flex min-h-6 items-center text-[13px] text-petrol underline"
                     >
                       Show it
                     </Link>

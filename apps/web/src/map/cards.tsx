@@ -101,19 +101,19 @@ function RegionNodeView({ data, width, height }: NodeProps<RegionNode>): ReactEl
       className="pointer-events-none rounded-[14px] border"
       style={{ width, height, borderColor: line, background: wash }}
     >
-      <span className="pointer-events-auto inline-flex items-center p-1">
+      <span className="pointer-events-auto inline-flex items-center">
         <button
           type="button"
           aria-label={`Fold ${section.name}`}
           onClick={() => fold(section, true)}
-          className="grid size-6 place-items-center rounded-[4px] hover:bg-sheet"
+          className="grid size-8 place-items-center rounded-[4px] hover:bg-sheet"
         >
           <ChevronDown size={14} />
         </button>
         <button
           type="button"
           onClick={() => pickSection(section)}
-          className="max-w-[260px] truncate rounded-[4px] px-1 text-[12.5px] font-semibold hover:bg-sheet"
+          className="min-h-8 max-w-[260px] truncate rounded-[4px] px-1 text-[12.5px] font-semibold hover:bg-sheet"
           style={{ color: TINT_COLOURS[section.tint].ink }}
         >
           {section.name}

@@ -252,9 +252,8 @@ function paintPicture(paint: Paint, element: PictureElement): void {
     context.beginPath();
     context.rect(seen.x, seen.y, seen.w, seen.h);
     context.clip();
-    context.translate(whole.x, whole.y);
-    flip(context, { ...element, box: whole });
-    context.drawImage(bitmap, 0, 0, whole.w, whole.h);
+    flip(context, element);
+    context.drawImage(bitmap, whole.x, whole.y, whole.w, whole.h);
     context.restore();
   }
   strokeOutline(paint, path, element.outline);

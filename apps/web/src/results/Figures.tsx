@@ -193,13 +193,17 @@ export function RouteFigures(props: {
           edition={edition}
           students={[]}
           walks={walked}
-          hidesNames
           current={null}
           onPick={NONE}
           onOpenFolio={NONE}
         />
       </div>
-      <div className="min-h-0 flex-1 overflow-auto p-5">
+      <div
+        role="region"
+        aria-label="Walks"
+        tabIndex={0}
+        className="min-h-0 flex-1 overflow-auto p-5"
+      >
         <table className="w-full max-w-[760px] text-[14px]">
           <thead>
             <tr className="text-left text-[13px] text-soft">

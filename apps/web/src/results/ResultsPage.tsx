@@ -17,7 +17,7 @@ import { RequireTeacher } from '../decks/RequireTeacher';
 import { count, when } from '../decks/when';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
-import { Badge, Centre, Header } from '../ui/Page';
+import { Badge, Centre, Header, Main } from '../ui/Page';
 import { saveFile } from '../ui/saveFile';
 import { Segments } from '../ui/Segments';
 import { Sheet } from '../ui/Sheet';
@@ -175,80 +175,85 @@ function Results({ results }: { results: LessonResults }): ReactElement {
               </Button>
             )}
             <Downloads exported={exported} lessonId={lessonId} />
-            <Link to={`/desk/${lessonId}`} className="text-petrol hover:underline">
+            <Link
+              to={`/desk/${lessonId}`}
+              className="inline-flex min-h-8 items-center text-petrol hover:underline"
+            >
               Desk
             </Link>
           </>
         }
       />
-      <div className="flex flex-wrap items-center gap-4 border-b border-line px-5 py-2.5">
-        <Segments label="Shown" value={view} options={VIEWS} onChange={setView} />
-        {practice > 0 && (
-          <label className="flex items-center gap-1.5 text-[14px]">
-            <input
-              type="checkbox"
-              className="size-4 accent-petrol"
-              checked={hasPractice}
-              onChange={(event) => setHasPractice(event.target.checked)}
-            />
-            with the practice class ({practice})
-          </label>
+      <Main className="flex min-h-0 flex-1 flex-col">
+        <div className="flex flex-wrap items-center gap-4 border-b border-line px-5 py-2.5">
+          <Segments label="Shown" value={view} options={VIEWS} onChange={setView} />
+          {practice > 0 && (
+            <label className="flex items-center gap-1.5 text-[14px]">
+              <input
+                type="checkbox"
+                className="size-4 accent-petrol"
+                checked={hasPractice}
+                onChange={(event) => setHasPractice(event.target.checked)}
+              />
+              with the practice class ({practice})
+            </label>
+          )}
+          <span className="ml-auto text-[13px] text-soft">
+            {count(students.length, 'student')}, {count(questions.length, 'question')}
+          </span>
+        </div>
+        {questions.length === 0 && view !== 'routes' ? (
+          <Centre>This lesson asks nothing that is marked.</Centre>
+        ) : view === 'gradebook' ? (
+          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_380px]">
+            <div className="overflow-auto" role="region" aria-label="Gradebook">
+              <Gradebook
+                {...{ students, questions, table, countsLate, open }}
+                onOpen={(row, column) => setOpen({ row, column })}
+                onDigit={digit}
+              />
+            </div>
+            <div className="overflow-y-auto border-l border-line">
+              {student && asked && open ? (
+                <>
+                  <MarkPanel
+                    key={`${student.folioId}/${asked.id}/${student.marks[asked.id]?.comment ?? ''}`}
+                    {...{ student, asked, countsLate }}
+                    onMark={(given) => mark(open.row, open.column, given)}
+                  />
+                  {student.handedInAt && !results.endedAt && (
+                    <div className="px-5 pb-5">
+                      <Button onClick={() => post(`students/${student.folioId}/return`)}>
+                        Give back for another attempt
+                      </Button>
+                    </div>
+                  )}
+                </>
+              ) : (
+                <p className="p-5 text-soft">
+                  Pick a cell to see the work. The arrows walk on; a digit marks by the scale.
+                </p>
+              )}
+            </div>
+          </div>
+        ) : view === 'questions' ? (
+          <div className="min-h-0 flex-1 overflow-auto px-6 pb-8">
+            <div className="max-w-[820px]">
+              {questions.map((one, at) => (
+                <QuestionFigures key={one.id} asked={one} {...{ at, table, students }} />
+              ))}
+            </div>
+          </div>
+        ) : view === 'lesson' ? (
+          <div className="min-h-0 flex-1 overflow-auto p-6">
+            <LessonFigures table={table} />
+          </div>
+        ) : (
+          <div className="min-h-0 flex-1">
+            <RouteFigures edition={edition} students={students} />
+          </div>
         )}
-        <span className="ml-auto text-[13px] text-soft">
-          {count(students.length, 'student')}, {count(questions.length, 'question')}
-        </span>
-      </div>
-      {questions.length === 0 && view !== 'routes' ? (
-        <Centre>This lesson asks nothing that is marked.</Centre>
-      ) : view === 'gradebook' ? (
-        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_380px]">
-          <div className="overflow-auto" role="region" aria-label="Gradebook">
-            <Gradebook
-              {...{ students, questions, table, countsLate, open }}
-              onOpen={(row, column) => setOpen({ row, column })}
-              onDigit={digit}
-            />
-          </div>
-          <div className="overflow-y-auto border-l border-line">
-            {student && asked && open ? (
-              <>
-                <MarkPanel
-                  key={`${student.folioId}/${asked.id}/${student.marks[asked.id]?.comment ?? ''}`}
-                  {...{ student, asked, countsLate }}
-                  onMark={(given) => mark(open.row, open.column, given)}
-                />
-                {student.handedInAt && !results.endedAt && (
-                  <div className="px-5 pb-5">
-                    <Button onClick={() => post(`students/${student.folioId}/return`)}>
-                      Give back for another attempt
-                    </Button>
-                  </div>
-                )}
-              </>
-            ) : (
-              <p className="p-5 text-soft">
-                Pick a cell to see the work. The arrows walk on; a digit marks by the scale.
-              </p>
-            )}
-          </div>
-        </div>
-      ) : view === 'questions' ? (
-        <div className="min-h-0 flex-1 overflow-auto px-6 pb-8">
-          <div className="max-w-[820px]">
-            {questions.map((one, at) => (
-              <QuestionFigures key={one.id} asked={one} {...{ at, table, students }} />
-            ))}
-          </div>
-        </div>
-      ) : view === 'lesson' ? (
-        <div className="min-h-0 flex-1 overflow-auto p-6">
-          <LessonFigures table={table} />
-        </div>
-      ) : (
-        <div className="min-h-0 flex-1">
-          <RouteFigures edition={edition} students={students} />
-        </div>
-      )}
+      </Main>
     </div>
   );
 }

@@ -5,6 +5,7 @@ import {
   readDesk,
   readFolio,
   readLessonState,
+  votesOn,
   type Deck,
   type LessonState,
   type Presenting,
@@ -90,9 +91,16 @@ function Shown(props: { lesson: Lesson; state: LessonState; desk: OpenDocument }
       <ClassAnswers question={putUp} putUp={state.putUp} edition={edition} desk={props.desk} />
     );
   }
-  return (
-    <WhereTheClassIs title={lesson.title} joinCode={lesson.joinCode} {...{ edition, state }} />
-  );
+  const where = { title: lesson.title, joinCode: lesson.joinCode, edition, state };
+  return state.vote ? <Voting {...where} desk={props.desk} /> : <WhereTheClassIs {...where} />;
+}
+
+function Voting(
+  props: Parameters<typeof WhereTheClassIs>[0] & { desk: OpenDocument },
+): ReactElement {
+  const desk = useReader(props.desk.doc, (doc) => new DocumentReader(doc, readDesk));
+  const { slideId } = props.state.vote ?? { slideId: '' };
+  return <WhereTheClassIs {...props} votes={votesOn(desk.students, slideId)} />;
 }
 
 function ClassAnswers(props: {

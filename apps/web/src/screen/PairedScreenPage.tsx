@@ -1,4 +1,4 @@
-import type { Answer, Deck, LessonState, QuestionElement, Slide } from '@gobrel/core';
+import type { Answer, Deck, LessonState, LinkId, QuestionElement, Slide } from '@gobrel/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactElement } from 'react';
 import { clockIs } from '../api/clock';
@@ -24,6 +24,7 @@ interface Mine {
     /** Null when this device has it already. */
     edition: Deck | null;
     shows: Shows;
+    votes: Record<LinkId, number> | null;
   } | null;
 }
 
@@ -55,7 +56,9 @@ export default function PairedScreenPage(): ReactElement {
     return (
       <main className="grid h-full place-items-center text-center">
         <div>
-          <p className="text-[28px] text-soft">At the desk, open Big screen and type</p>
+          <h1 className="text-[28px] font-normal text-soft">
+            At the desk, open Big screen and type
+          </h1>
           <p className="mt-4 font-head text-[140px] leading-none font-semibold tracking-[0.12em]">
             {code ?? '…'}
           </p>
@@ -63,7 +66,7 @@ export default function PairedScreenPage(): ReactElement {
       </main>
     );
   }
-  const { state, edition, shows, title, joinCode } = { ...lesson, edition: lesson.edition };
+  const { state, edition, shows, votes, title, joinCode } = { ...lesson, edition: lesson.edition };
   if (state.isEnded) return <Centre title={title}>The lesson has ended.</Centre>;
   const said = state.isHeld ? state.holdWord || 'Hold: look up for a moment.' : '';
   return (
@@ -75,7 +78,7 @@ export default function PairedScreenPage(): ReactElement {
       ) : shows?.kind === 'leaf' ? (
         <LeafView {...shows} theme={edition.theme} />
       ) : (
-        <WhereTheClassIs {...{ title, joinCode, edition, state }} />
+        <WhereTheClassIs {...{ title, joinCode, edition, state, votes }} />
       )}
       <OverScreen said={said} timerEndsAt={state.timerEndsAt} />
     </div>

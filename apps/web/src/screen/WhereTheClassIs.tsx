@@ -1,9 +1,10 @@
-import type { Deck, LessonState, Slide } from '@gobrel/core';
+import type { Deck, LessonState, LinkId, Slide } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { JoinCard } from '../desk/JoinCard';
 import { CreditsOf } from '../stage/Credits';
 import { PlayingSlides } from '../stage/Playing';
 import { FittedSlide, type StageBehaviour } from '../stage/SlideView';
+import { VoteView } from './VoteView';
 
 /** A slide of the lesson, as large as it goes. */
 export function ShownSlide(props: {
@@ -33,15 +34,20 @@ export function WhereTheClassIs(props: {
   joinCode: string;
   edition: Deck;
   state: LessonState;
+  /** While the class votes where it stands. */
+  votes?: Record<LinkId, number> | null;
 }): ReactElement {
-  const { edition, state } = props;
+  const { edition, state, votes } = props;
   const slide =
     edition.slides[state.askedSlideId ?? ''] ??
     (state.pace === 'together' ? edition.slides[state.slideId ?? ''] : undefined);
   if (slide) {
     return (
-      <main className="h-full">
+      <main className="relative h-full">
         <ShownSlide {...{ edition, slide }} />
+        {votes && state.vote?.slideId === slide.id && (
+          <VoteView edition={edition} vote={state.vote} counts={votes} />
+        )}
       </main>
     );
   }

@@ -5,7 +5,7 @@ import { fitting, QUESTION_VIEWS } from '../questions/registry';
 import { TallyCard, TallyOf, type ClassTally } from '../questions/TallyCard';
 import { boxStyle } from '../stage/ElementView';
 import { FittedSlide } from '../stage/SlideView';
-import { Countdown } from '../ui/Countdown';
+import { Countdown, useTimer } from '../ui/Countdown';
 import { Centre } from '../ui/Page';
 import { ShownSlide } from './WhereTheClassIs';
 
@@ -117,7 +117,8 @@ export function LeafView(props: {
 
 /** The word of a hold and the time that is left, over whatever is shown. */
 export function OverScreen(props: { said: string; timerEndsAt: number | null }): ReactElement {
-  const { said, timerEndsAt } = props;
+  const { said } = props;
+  const timer = useTimer(props.timerEndsAt);
   return (
     <>
       {said && (
@@ -128,9 +129,9 @@ export function OverScreen(props: { said: string; timerEndsAt: number | null }):
           {said}
         </p>
       )}
-      {timerEndsAt && (
+      {timer && (
         <Countdown
-          endsAt={timerEndsAt}
+          said={timer}
           className="absolute right-6 bottom-5 rounded-[8px] bg-paper/95 px-5 py-2 font-head text-[54px] tabular-nums"
         />
       )}

@@ -7,13 +7,15 @@ import { useLinking } from '../links/Linking';
 import { pastedTarget } from '../links/pastedTarget';
 import { CreditsOf } from '../stage/Credits';
 import { Button } from '../ui/Button';
-import { Centre } from '../ui/Page';
+import { Centre, Main } from '../ui/Page';
 import { Segments } from '../ui/Segments';
 import { useNotices } from '../ui/Notice';
 import { useDeck } from '../workspace/DeckContext';
 import { Sign } from '../ui/controls';
 import { useStable } from '../ui/useStable';
 import { useTyped } from '../ui/useTyped';
+import { useTellHand } from '../workspace/presence';
+import { OthersHands } from './OthersHands';
 import { SlotGhosts } from './SlotGhosts';
 import { EditingStage } from './stage/EditingStage';
 import type { PenLook } from './stage/StageHands';
@@ -57,6 +59,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
     // Once for each arrival, not for each change of the slide.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
+  useTellHand(edit.selected.map(({ id }) => id));
   const removal = useRemoval(slide, edit);
   const clipboard = useStageClipboard(slide, edit, removal.remove);
   useStageKeys({
@@ -134,7 +137,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
   };
 
   return (
-    <div className="flex h-full flex-col">
+    <Main title={`Slide: ${slide.title || 'Untitled'}`} className="flex h-full flex-col">
       <div ref={frame} className="relative flex min-h-0 flex-1">
         <WaysIn slide={slide} />
         <div className="flex min-w-0 flex-1 flex-col border-x border-line bg-sand">
@@ -182,6 +185,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
                 onRemove={removal.remove}
               >
                 <SlotGhosts slide={slide} edit={edit} scale={control.view.scale} />
+                <OthersHands slide={slide} scale={control.view.scale} />
               </EditingStage>
             )}
             {isListed && <ThingList slide={slide} edit={edit} onClose={() => setIsListed(false)} />}
@@ -201,7 +205,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
       />
       {linking.picker}
       {removal.question}
-    </div>
+    </Main>
   );
 }
 

@@ -2,11 +2,13 @@ import {
   addElement,
   clipElements,
   elementWords,
+  fillCells,
   newElementBox,
   pasteElements,
   plain,
   readElementClip,
   readTabbed,
+  tooManyCells,
   type NewElement,
   type RichText,
   type Slide,
@@ -23,9 +25,6 @@ import type { StageEdit } from './useStageEdit';
 
 const THINGS_TYPE = 'application/x-gobrel-things+json';
 const STEP = 24;
-/** More cells than these do not fit a slide. */
-const MOST_ROWS = 30;
-const MOST_COLUMNS = 12;
 
 /** What was copied last, for pasting in place from the tray and by key. */
 let lastClip: string | null = null;
@@ -48,6 +47,9 @@ export function useStageClipboard(
   const { deckId, deck, doc, run } = useDeck();
   const { tell, trouble } = useNotices();
   const ids = edit.selected.map(({ id }) => id);
+  /** The one thing in hand, when it is a table: cells go into it. */
+  const table =
+    edit.selected.length === 1 && edit.selected[0]?.kind === 'table' && edit.selected[0];
   /** How often one clip was pasted here: copies step down. */
   const pasted = useRef({ text: '', slideId: '', times: 0 });
 
@@ -89,12 +91,13 @@ export function useStageClipboard(
     });
   };
   const putTable = (rows: string[][]): void => {
-    const columns = rows[0]?.length ?? 0;
-    if (rows.length > MOST_ROWS || columns > MOST_COLUMNS) {
-      trouble(
-        `That is ${rows.length} rows and ${columns} columns: a table on a slide has ${MOST_ROWS} and ${MOST_COLUMNS} at the most.`,
-      );
-    } else put(tableElement(slide, edit.layer, rows));
+    if (table) {
+      run(fillCells(doc, slide.id, table.id, rows));
+      return;
+    }
+    const over = tooManyCells(rows.length, Math.max(...rows.map(({ length }) => length)));
+    if (over) trouble(over);
+    else put(tableElement(slide, edit.layer, rows));
   };
   const takeFiles = useCallback(
     async (files: readonly File[]): Promise<void> => {
@@ -147,18 +150,21 @@ export function useStageClipboard(
         return true;
       }
       if (words.trim() === '' && html === '') return false;
-      void import('../stage/richTextSchema').then(({ textFromHtml, MOST_LETTERS }) => {
-        if (words.length > MOST_LETTERS) {
-          trouble(
-            `That is ${words.length.toLocaleString('en')} letters: a text takes ${MOST_LETTERS.toLocaleString('en')} at the most. Nothing was pasted.`,
-          );
-          return;
-        }
-        const rows = readTabbed(words);
-        if (rows) return putTable(rows);
-        const text = html.length <= 10 * MOST_LETTERS ? textFromHtml(html) : undefined;
-        putText(text ?? plain(...words.trim().split(/\r?\n/)), words.length);
-      });
+      void import('../stage/richTextSchema').then(
+        ({ cellsFromHtml, textFromHtml, MOST_LETTERS }) => {
+          if (words.length > MOST_LETTERS) {
+            trouble(
+              `That is ${words.length.toLocaleString('en')} letters: a text takes ${MOST_LETTERS.toLocaleString('en')} at the most. Nothing was pasted.`,
+            );
+            return;
+          }
+          const isTable = edit.selected.length === 1 && edit.selected[0]?.kind === 'table';
+          const rows = (isTable ? cellsFromHtml(html) : undefined) ?? readTabbed(words);
+          if (rows) return putTable(rows);
+          const text = html.length <= 10 * MOST_LETTERS ? textFromHtml(html) : undefined;
+          putText(text ?? plain(...words.trim().split(/\r?\n/)), words.length);
+        },
+      );
       return true;
     },
   });

@@ -1,12 +1,22 @@
-import { Extension } from '@tiptap/core';
-import { getSchema } from '@tiptap/core';
+import { readTabbed } from '@gobrel/core';
+import { Extension, getSchema } from '@tiptap/core';
+import type { EditorState } from '@tiptap/pm/state';
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
 import { useEffect, useMemo, type ReactElement } from 'react';
 import { initProseMirrorDoc, ySyncPlugin } from 'y-prosemirror';
 import type * as Y from 'yjs';
-import { EXTENSIONS, MOST_LETTERS, withoutStyling } from './richTextSchema';
+import { cellsFromHtml, EXTENSIONS, MOST_LETTERS, withoutStyling } from './richTextSchema';
 
 const SCHEMA = getSchema(EXTENSIONS);
+
+/** Row and column of the cell that the caret is in. */
+function cellOf({ selection: { $from } }: EditorState): { row: number; column: number } | null {
+  for (let depth = $from.depth; depth > 1; depth -= 1) {
+    if ($from.node(depth - 1).type.name !== 'tableRow') continue;
+    return { row: $from.index(depth - 2), column: $from.index(depth - 1) };
+  }
+  return null;
+}
 
 /** Types into a shared text in place; two people may type in it at once. Escape ends. */
 export function RichTextEditor(props: {
@@ -18,29 +28,44 @@ export function RichTextEditor(props: {
   marksAll?: boolean;
   /** Told when something is too large to be pasted. */
   onRefused?: (reason: string) => void;
+  /** Takes cells that are pasted into a table, from the cell of the caret on. */
+  onCells?: (cells: string[][], at: { row: number; column: number }) => void;
 }): ReactElement {
-  const { fragment, label, onEditor, onEnd, marksAll, onRefused } = props;
+  const { fragment, label, onEditor, onEnd, marksAll, onRefused, onCells } = props;
   // The text is there from the start, so the caret is not set anew when the document arrives.
-  const start = useMemo(() => initProseMirrorDoc(fragment, SCHEMA), [fragment]);
+  const start = useMemo(() => initProseMirrorDoc(fragment, SCHEMA).doc, [fragment]);
   const editor = useEditor(
     {
       extensions: [
         ...EXTENSIONS,
         Extension.create({
           name: 'sharedText',
-          addProseMirrorPlugins: () => [ySyncPlugin(fragment, { mapping: start.mapping })],
+          addProseMirrorPlugins() {
+            // Made with the editor's own schema: nodes of another one would be thrown out of the document, with all
+            // that is in them, as soon as somebody else changes something beside them.
+            const { mapping } = initProseMirrorDoc(fragment, this.editor.schema);
+            return [ySyncPlugin(fragment, { mapping })];
+          },
         }),
       ],
-      content: start.doc.toJSON() as Record<string, unknown>,
+      content: start.toJSON() as Record<string, unknown>,
       injectCSS: false,
       // A table is filled in from its first cell.
-      autofocus: marksAll ? 'all' : start.doc.firstChild?.type.name === 'table' ? 'start' : 'end',
+      autofocus: marksAll ? 'all' : start.firstChild?.type.name === 'table' ? 'start' : 'end',
       editorProps: {
         attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true' },
         transformPastedHTML: withoutStyling,
-        handlePaste: (_view, event) => {
-          const { length } = event.clipboardData?.getData('text/plain') ?? '';
-          if (length <= MOST_LETTERS) return false;
+        handlePaste: (view, event) => {
+          const words = event.clipboardData?.getData('text/plain') ?? '';
+          const { length } = words;
+          if (length <= MOST_LETTERS) {
+            const html = event.clipboardData?.getData('text/html') ?? '';
+            const at = cellOf(view.state);
+            const cells = at && onCells && (cellsFromHtml(html) ?? readTabbed(words));
+            if (!cells) return false;
+            onCells(cells, at);
+            return true;
+          }
           onRefused?.(
             `That is ${length.toLocaleString('en')} letters: a text takes ${MOST_LETTERS.toLocaleString('en')} at once.`,
           );

@@ -89,6 +89,15 @@ export function withoutStyling(html: string): string {
   return body.innerHTML;
 }
 
+/** The cells of the first table in markup, as rows of words; undefined when there is none. */
+export function cellsFromHtml(html: string): string[][] | undefined {
+  const table = new DOMParser().parseFromString(html, 'text/html').querySelector('table');
+  if (!table) return undefined;
+  return [...table.rows].map((row) =>
+    [...row.cells].map((cell) => (cell.textContent ?? '').replace(/\s+/g, ' ').trim()),
+  );
+}
+
 /** Pasted markup as a text of ours; undefined when it holds no words. Tables within it become lines. */
 export function textFromHtml(html: string): RichText | undefined {
   const body = new DOMParser().parseFromString(withoutStyling(html), 'text/html').body;

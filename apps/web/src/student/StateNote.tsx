@@ -1,6 +1,6 @@
 import type { LessonState } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { Countdown } from '../ui/Countdown';
+import { Countdown, useTimer } from '../ui/Countdown';
 
 /** What holds for everything a student does just now, over the slide. */
 export function StateNote({
@@ -23,13 +23,13 @@ export function StateNote({
           : isVoting
             ? 'The class votes: pick the way you want to go.'
             : null;
-  const endsAt = state?.isEnded ? null : state?.timerEndsAt;
-  return said || endsAt ? (
+  const timer = useTimer(state?.isEnded ? null : state?.timerEndsAt);
+  return said || timer ? (
     <p
       role="status"
       className="shrink-0 bg-brass-mist px-4 py-2 text-center font-semibold text-brass-deep"
     >
-      {said} {endsAt && <Countdown endsAt={endsAt} className="ml-2 font-head tabular-nums" />}
+      {said} {timer && <Countdown said={timer} className="ml-2 font-head tabular-nums" />}
     </p>
   ) : null;
 }

@@ -31,7 +31,7 @@ import { whenSaved, type OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader, useSavedState } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
-import { Centre } from '../ui/Page';
+import { Centre, Main } from '../ui/Page';
 import { SavedLabel } from '../workspace/SavedLabel';
 import { useLiveElements } from './LiveSlide';
 import { useSlideWork, useWalk } from './useFolio';
@@ -232,11 +232,13 @@ function AtWork(props: {
             />
           </Suspense>
         ) : (
-          <CreditsOf deck={edition}>
-            <PlayingSlides deck={edition} here={slide.id}>
-              {atWork}
-            </PlayingSlides>
-          </CreditsOf>
+          <Main title={isNarrow ? undefined : slide.title || 'Untitled'} className="h-full">
+            <CreditsOf deck={edition}>
+              <PlayingSlides deck={edition} here={slide.id}>
+                {atWork}
+              </PlayingSlides>
+            </CreditsOf>
+          </Main>
         )}
       </div>
       <footer className="flex min-h-[60px] shrink-0 items-center gap-2 border-t border-line bg-sheet px-3 pb-[env(safe-area-inset-bottom)]">

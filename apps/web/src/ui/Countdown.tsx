@@ -1,26 +1,35 @@
 import { useEffect, useState, type ReactElement } from 'react';
 import { serverNow } from '../api/clock';
 
-/** Minutes and seconds until a time by the server's clock; 0:00 from then on. */
-export function Countdown({
-  endsAt,
-  className,
-}: {
-  endsAt: number;
-  className?: string;
-}): ReactElement {
-  const [left, setLeft] = useState(() => endsAt - serverNow());
+/** How long it is said that time is up, in milliseconds. */
+const SAID_FOR = 60_000;
+
+/** What a timer says by the server's clock: minutes and seconds, for a while that time is up, then nothing. */
+export function useTimer(endsAt: number | null | undefined): string | null {
+  const [said, setSaid] = useState(() => timerSays(endsAt));
   useEffect(() => {
-    const tick = (): void => setLeft(endsAt - serverNow());
+    const tick = (): void => setSaid(timerSays(endsAt));
     tick();
+    if (timerSays(endsAt) === null) return;
     const timer = setInterval(tick, 250);
     return () => clearInterval(timer);
   }, [endsAt]);
-  const seconds = Math.max(0, Math.ceil(left / 1000));
-  const shown = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+  return said;
+}
+
+function timerSays(endsAt: number | null | undefined): string | null {
+  if (!endsAt) return null;
+  const left = endsAt - serverNow();
+  if (left <= 0) return left > -SAID_FOR ? 'Time is up' : null;
+  const seconds = Math.ceil(left / 1000);
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+}
+
+/** A timer where it runs. */
+export function Countdown(props: { said: string; className?: string }): ReactElement {
   return (
-    <span role="timer" aria-label={`${shown} left`} className={className}>
-      {shown}
+    <span role="timer" aria-label={`Timer: ${props.said}`} className={props.className}>
+      {props.said}
     </span>
   );
 }

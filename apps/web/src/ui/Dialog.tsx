@@ -32,7 +32,8 @@ export function Dialog(props: {
   return (
     <Radix.Root open={props.isOpen} onOpenChange={(isOpen) => !isOpen && props.onClose()}>
       <Radix.Portal>
-        <Radix.Overlay className="fixed inset-0 z-40 bg-ink/35" />
+        {/* Not the library’s own, which writes a style sheet into the page: the security policy forbids that. */}
+        <div className="fixed inset-0 z-40 bg-ink/35" />
         <Radix.Content
           onCloseAutoFocus={giveBack}
           className={classes(

@@ -1,4 +1,4 @@
-import type { ReactElement, ReactNode } from 'react';
+import { createContext, useContext, type ReactElement, type ReactNode } from 'react';
 import { Link } from 'react-router';
 
 export function Mark({ size = 26 }: { size?: number }): ReactElement {
@@ -18,6 +18,24 @@ export function Header({ left, right }: { left: ReactNode; right?: ReactNode }):
   );
 }
 
+const IsWithinMain = createContext(false);
+
+/** The main part of a page. A title is for those who do not see what the page shows. */
+export function Main(props: {
+  title?: string;
+  className?: string;
+  children: ReactNode;
+}): ReactElement {
+  return (
+    <IsWithinMain value={true}>
+      <main className={props.className}>
+        {props.title !== undefined && <h1 className="sr-only">{props.title}</h1>}
+        {props.children}
+      </main>
+    </IsWithinMain>
+  );
+}
+
 /** The middle of an otherwise empty page: opening, not found, nothing here yet. */
 export function Centre({
   title,
@@ -26,17 +44,21 @@ export function Centre({
   title?: string;
   children?: ReactNode;
 }): ReactElement {
+  const isPart = useContext(IsWithinMain);
+  const [Frame, Title] = isPart ? (['div', 'h2'] as const) : (['main', 'h1'] as const);
   return (
-    <main className="grid h-full place-items-center p-6 text-center">
+    <Frame className="grid h-full place-items-center p-6 text-center">
       <div className="max-w-[420px]">
-        {title && <h1 className="text-[24px] mb-2">{title}</h1>}
+        {title && <Title className="text-[24px] mb-2">{title}</Title>}
         <div className="text-soft">{children}</div>
       </div>
-    </main>
+    </Frame>
   );
 }
 
+/** The first letters of a name; of one that ends in a number, the number. */
 export const initialsOf = (name: string): string =>
+  /\s(\d{1,3})$/.exec(name)?.[1] ??
   name
     .split(/\s+/)
     .map((part) => part[0] ?? '')

@@ -1,48 +1,42 @@
-import { useEffect, useState, type ReactElement } from 'react';
-import { useLocation } from 'react-router';
+import { useEffect, type ReactElement } from 'react';
+import { Link, useLocation } from 'react-router';
 import { Initials } from '../ui/Page';
 import { useDeck } from './DeckContext';
+import { useOthers } from './presence';
 
-interface Presence {
-  name: string;
-  slideId?: string;
-}
-
-/** Everyone who has the deck open now, this editor first. */
+/** Everyone who has the deck open now, this editor first. Who is on a slide can be joined there. */
 export function Here(): ReactElement {
-  const { document, teacher, deckId } = useDeck();
+  const { document, deck, teacher, deckId } = useDeck();
   const { pathname } = useLocation();
-  const [others, setOthers] = useState<Presence[]>([]);
   const { awareness } = document;
+  const others = useOthers();
   const slideId = new RegExp(`^/deck/${deckId}/slide/([a-z0-9-]+)`).exec(pathname)?.[1];
 
   useEffect(() => {
     awareness?.setLocalStateField('user', { name: teacher.name, slideId });
   }, [awareness, teacher.name, slideId]);
-  useEffect(() => {
-    if (!awareness) return;
-    const read = (): void => {
-      setOthers(
-        [...awareness.getStates()]
-          .filter(([client]) => client !== awareness.clientID)
-          .flatMap(([, state]) => {
-            const name = (state.user as { name?: unknown } | undefined)?.name;
-            return typeof name === 'string' ? [{ name: name.slice(0, 80) }] : [];
-          }),
-      );
-    };
-    read();
-    awareness.on('change', read);
-    return () => awareness.off('change', read);
-  }, [awareness]);
 
   return (
     <ul aria-label="People here" className="flex -space-x-1">
-      {others.map((other, index) => (
-        <li key={index}>
-          <Initials name={other.name} />
-        </li>
-      ))}
+      {others.map(({ client, name, slideId }) => {
+        const slide = slideId ? deck.slides[slideId] : undefined;
+        return (
+          <li key={client}>
+            {slide ? (
+              <Link
+                to={`/deck/${deckId}/slide/${slide.id}`}
+                title={`${name}, on “${slide.title || 'Untitled'}”`}
+                aria-label={`${name}, on “${slide.title || 'Untitled'}”: go there`}
+                className="block rounded-full"
+              >
+                <Initials name={name} />
+              </Link>
+            ) : (
+              <Initials name={name} />
+            )}
+          </li>
+        );
+      })}
       <li>
         <Initials name={teacher.name} isMuted={others.length > 0} />
       </li>

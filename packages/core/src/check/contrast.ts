@@ -197,9 +197,9 @@ function picturePaint(element: PictureElement, pixels: Pixels): Paint {
     const [x, y] = [u * box.w, v * box.h];
     const isSeen = x >= seen.x && y >= seen.y && x < seen.x + seen.w && y < seen.y + seen.h;
     if (!isSeen || (outline && !isInside(outline, { x, y }))) return null;
-    const across = (x - whole.x) / whole.w;
-    const down = (y - whole.y) / whole.h;
-    return pixelAt(pixels, isFlippedAcross ? 1 - across : across, isFlippedDown ? 1 - down : down);
+    const across = (isFlippedAcross ? box.w - x : x) - whole.x;
+    const down = (isFlippedDown ? box.h - y : y) - whole.y;
+    return pixelAt(pixels, across / whole.w, down / whole.h);
   };
 }
 

@@ -183,7 +183,8 @@ export function writeFragment(fragment: Y.XmlFragment, text: RichText): void {
   fragment.insert(0, text.content.map(toXml));
 }
 
-function toXml(node: RichNode): Y.XmlElement | Y.XmlText {
+/** A node of a text, not yet in a document. */
+export function toXml(node: RichNode): Y.XmlElement | Y.XmlText {
   if (node.text !== undefined) return runsToXml([node]);
   const element = new Y.XmlElement(node.type);
   for (const [name, value] of Object.entries(node.attrs ?? {})) {

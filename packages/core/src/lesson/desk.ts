@@ -125,3 +125,16 @@ export function readDesk(doc: Y.Doc): Desk {
     wrongReturnCodes: deskAlarms(doc).get('returnCodes') ?? 0,
   };
 }
+
+/** How many of the class want to go which way from a slide. */
+export function votesOn(
+  students: readonly DeskStudent[],
+  slideId: SlideId,
+): Record<LinkId, number> {
+  const counts: Record<LinkId, number> = {};
+  for (const { votes } of students) {
+    const linkId = votes[slideId];
+    if (linkId) counts[linkId] = (counts[linkId] ?? 0) + 1;
+  }
+  return counts;
+}

@@ -6,7 +6,7 @@ import { inkFrame, strokeFrom, strokesAt } from './ink.js';
 import { anchorAt, linePoints, lineThrough } from './lines.js';
 import { cropBy, cropMoved, fitPicture, pictureFrame, wholeOf } from './pictureFrame.js';
 import { HANDLES } from './resize.js';
-import { cornersOf, liesIn } from './transform.js';
+import { cornersOf, liesIn, middleOf, turn as turnPoint } from './transform.js';
 
 const LOOK = { colour: '', weight: 6, isMarker: false };
 const box = { x: 100, y: 100, w: 400, h: 300 };
@@ -139,6 +139,35 @@ describe('cropping', () => {
         expect(seen.h).toBeCloseTo(after.box.h, 4);
         expect(after.crop.x).toBeGreaterThanOrEqual(-1e-9);
         expect(after.crop.x + after.crop.w).toBeLessThanOrEqual(1 + 1e-9);
+      }),
+    );
+  });
+
+  test('a flipped picture is cropped at the side that is pulled, and keeps its other edge', () => {
+    const flips = fc.record({ isFlippedAcross: fc.boolean(), isFlippedDown: fc.boolean() });
+    fc.assert(
+      fc.property(fc.constantFrom(...HANDLES), flips, turn, pull, (handle, flip, rotation, by) => {
+        const before = picture({ rotation, fit: 'cover', ...flip });
+        const after = { ...before, ...cropBy(before, handle, by) };
+        // A point of the picture is seen where it was: flipped about the middle of the window, then turned.
+        const seenAt = (one: PictureElement, share: { x: number; y: number }) => {
+          const whole = wholeOf(one);
+          const middle = middleOf(one.box);
+          const at = { x: whole.x + share.x * whole.w, y: whole.y + share.y * whole.h };
+          const flipped = {
+            x: one.isFlippedAcross ? 2 * middle.x - at.x : at.x,
+            y: one.isFlippedDown ? 2 * middle.y - at.y : at.y,
+          };
+          return turnPoint(flipped, middle, rotation);
+        };
+        for (const share of [
+          { x: 0, y: 0 },
+          { x: 0.3, y: 0.8 },
+        ]) {
+          const [was, now] = [seenAt(before, share), seenAt(after, share)];
+          expect(now.x).toBeCloseTo(was.x, 4);
+          expect(now.y).toBeCloseTo(was.y, 4);
+        }
       }),
     );
   });

@@ -91,10 +91,12 @@ export function cropBy(
 ): Pick<PictureElement, 'box' | 'crop' | 'fit'> {
   const { box, rotation } = picture;
   const whole = wholeOf(picture);
-  const { x, y } = turn(pull, { x: 0, y: 0 }, -rotation);
-  const window = overlap(resize(box, handle, x, y), whole);
+  const { x, y } = inPicture(picture, turn(pull, { x: 0, y: 0 }, -rotation));
+  const window = overlap(resize(box, flippedHandle(picture, handle), x, y), whole);
   // The opposite corner of a turned picture stays where it is seen.
-  const middle = turn(middleOf(window), middleOf(box), rotation);
+  const [was, is] = [middleOf(box), middleOf(window)];
+  const moved = inPicture(picture, { x: is.x - was.x, y: is.y - was.y });
+  const middle = turn({ x: was.x + moved.x, y: was.y + moved.y }, was, rotation);
   return {
     box: { x: middle.x - window.w / 2, y: middle.y - window.h / 2, w: window.w, h: window.h },
     crop: cropOf(window, whole),
@@ -108,7 +110,7 @@ export function cropMoved(
   pull: Point,
 ): Pick<PictureElement, 'crop' | 'fit'> {
   const { box, rotation } = picture;
-  const { x, y } = turn(pull, { x: 0, y: 0 }, -rotation);
+  const { x, y } = inPicture(picture, turn(pull, { x: 0, y: 0 }, -rotation));
   const whole = wholeOf(picture);
   const window = overlap(box, whole);
   const moved = {
@@ -119,7 +121,23 @@ export function cropMoved(
   return { crop: cropOf(window, moved), fit: picture.fit === 'contain' ? 'contain' : 'cover' };
 }
 
-/** The whole picture in slide units, as it would lie unturned. */
+/** A way along the box of a picture as it goes in the picture itself, which may be flipped; and the other way round. */
+const inPicture = (picture: PictureElement, { x, y }: Point): Point => ({
+  x: picture.isFlippedAcross ? -x : x,
+  y: picture.isFlippedDown ? -y : y,
+});
+
+const OTHER_SIDE: Record<string, string> = { e: 'w', w: 'e', n: 's', s: 'n' };
+
+/** The side of the picture itself that is pulled with a handle of its box. */
+function flippedHandle(picture: PictureElement, handle: Handle): Handle {
+  const sides = [...handle].map((side) =>
+    (/[ew]/.test(side) ? picture.isFlippedAcross : picture.isFlippedDown) ? OTHER_SIDE[side] : side,
+  );
+  return sides.join('') as Handle;
+}
+
+/** The whole picture in slide units, as it would lie unturned and unflipped. */
 export function wholeOf(picture: PictureElement): Box {
   const { whole } = pictureFrame(picture);
   return { ...whole, x: picture.box.x + whole.x, y: picture.box.y + whole.y };

@@ -71,6 +71,35 @@ test('a piece that is let go over the edge of a zone comes to rest within it', (
   expect(placements).toEqual({ crab: { x: 100, y: 310 } });
 });
 
+describe('turned zones', () => {
+  // A strip of 600 by 80 that stands upright: turned by a quarter about (640, 360).
+  const upright = (rest: object = {}): Slide =>
+    sceneWith(zoneWith({ rotation: 90, ...rest }, box(340, 320, 600, 80)));
+
+  test('take a piece where they are drawn, and not where they would lie unturned', () => {
+    const one = upright();
+    const middleAt = (x: number, y: number) => ({ x: x - 60, y: y - 25 });
+    expect(drop(one, {}, 'crab', middleAt(640, 120)).zone?.id).toBe('pool');
+    expect(drop(one, {}, 'crab', middleAt(400, 360)).zone).toBeNull();
+  });
+
+  test('hold what is put into them, whatever their turn and tidiness', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 359 }),
+        fc.constantFrom('free', 'row', 'grid', 'stack'),
+        (rotation, tidy) => {
+          const one = upright({ rotation, tidy });
+          const lie = put(one, 'crab', 'weed', 'limpet');
+          expect(new Set(piecesIn(one, lie, zoneOf(one)))).toEqual(
+            new Set(['crab', 'weed', 'limpet']),
+          );
+        },
+      ),
+    );
+  });
+});
+
 describe('tidy zones', () => {
   test('a row lines up in the middle, in the order in which pieces were let go', () => {
     const one = sceneWith(zoneWith({ tidy: 'row' }));

@@ -11,6 +11,7 @@ import {
   type Placement,
   type Placements,
 } from './pieces.js';
+import { isInBox, middleOf, turn } from './transform.js';
 
 const GAP = 10;
 
@@ -19,16 +20,9 @@ const zonesOf = (slide: Slide): ZoneElement[] =>
 
 /** The zone that holds a piece: the one under the piece's middle, the smallest where zones overlap. */
 export function zoneUnder(slide: Slide, box: Box): ZoneElement | null {
-  const zones = zonesOf(slide).filter((zone) => isOver(box, zone.box));
+  const zones = zonesOf(slide).filter((zone) => isInBox(zone.box, zone.rotation, middleOf(box)));
   zones.sort((a, b) => a.box.w * a.box.h - b.box.w * b.box.h);
   return zones[0] ?? null;
-}
-
-/** Whether the middle of a box lies over another. */
-function isOver(box: Box, under: Box): boolean {
-  const x = box.x + box.w / 2;
-  const y = box.y + box.h / 2;
-  return x >= under.x && x <= under.x + under.w && y >= under.y && y <= under.y + under.h;
 }
 
 /** The pieces and copies that lie in a zone, in the slide's order. */
@@ -82,7 +76,7 @@ export function drop(slide: Slide, placements: Placements, id: ElementId, at: Pl
   const others = laidOut(slide, { ...placements, [id]: own }, zone, null);
   const rests =
     zone.tidy === 'free' && piece.piece.snaps
-      ? { ...own, ...within(zone.box, { ...kept, w, h }) }
+      ? { ...own, ...within(zone, { ...kept, w, h }) }
       : (others[id] ?? own);
   return { placements: { ...tidied, ...others, [id]: rests }, zone, refused: null };
 }
@@ -99,7 +93,11 @@ export function putInto(
   const spot =
     zone.tidy === 'free'
       ? freeSpot(slide, placements, id, piece.box, zone)
-      : { x: zone.box.x + zone.box.w - piece.box.w, y: zone.box.y + zone.box.h - piece.box.h };
+      : lyingIn(zone, {
+          ...piece.box,
+          x: zone.box.x + zone.box.w - piece.box.w,
+          y: zone.box.y + zone.box.h - piece.box.h,
+        });
   const result = drop(slide, placements, id, {
     ...spot,
     ...(placements[id]?.rotation ? { rotation: placements[id].rotation } : {}),
@@ -114,11 +112,30 @@ function zoneOf(slide: Slide, placements: Placements, id: ElementId): ZoneElemen
   return now && placements[id] ? zoneUnder(slide, now.box) : null;
 }
 
-/** A box moved so that it lies within another, as far as it fits. */
-function within(room: Box, box: Box): { x: number; y: number } {
+/*
+ * Zones may be turned. Where pieces lie in one is reckoned as if it were not; then their middles are turned with it.
+ * Pieces stay upright.
+ */
+
+/** Where a box lies on the stage that lies so in the unturned zone: its upper left corner. */
+function lyingIn(zone: ZoneElement, box: Box): { x: number; y: number } {
+  const { x, y } = turn(middleOf(box), middleOf(zone.box), zone.rotation);
+  return keptOnStage({ ...box, x: x - box.w / 2, y: y - box.h / 2 });
+}
+
+/** The same box as it lies to the unturned zone. */
+function inZone(zone: ZoneElement, box: Box): Box {
+  const { x, y } = turn(middleOf(box), middleOf(zone.box), -zone.rotation);
+  return { ...box, x: x - box.w / 2, y: y - box.h / 2 };
+}
+
+/** A box moved so that it lies within a zone, as far as it fits. */
+function within(zone: ZoneElement, lying: Box): { x: number; y: number } {
+  const room = zone.box;
+  const box = inZone(zone, lying);
   const x = Math.min(Math.max(box.x, room.x), Math.max(room.x, room.x + room.w - box.w));
   const y = Math.min(Math.max(box.y, room.y), Math.max(room.y, room.y + room.h - box.h));
-  return keptOnStage({ ...box, x, y });
+  return lyingIn(zone, { ...box, x, y });
 }
 
 /** A spot in a zone beside what lies in it already: in rows from the left. */
@@ -144,9 +161,7 @@ function laidOut(
   if (zone.tidy === 'free') return {};
   const inside = held(slide, placements, zone).filter(({ id }) => id !== without);
   const inOrder =
-    zone.tidy === 'row'
-      ? inside.sort((a, b) => a.box.x + a.box.w / 2 - (b.box.x + b.box.w / 2))
-      : inside;
+    zone.tidy === 'row' ? inside.sort((a, b) => across(zone, a.box) - across(zone, b.box)) : inside;
   const boxes = inOrder.map(({ box }) => box);
   const spots =
     zone.tidy === 'stack'
@@ -162,20 +177,24 @@ function laidOut(
   );
 }
 
+const across = (zone: ZoneElement, box: Box): number => middleOf(inZone(zone, box)).x;
+
 /** Side by side in the middle of the zone; closer than side by side when there is not room enough. */
-function inRow({ box }: ZoneElement, pieces: readonly Box[]): { x: number; y: number }[] {
+function inRow(zone: ZoneElement, pieces: readonly Box[]): { x: number; y: number }[] {
+  const { box } = zone;
   const taken = pieces.reduce((sum, { w }) => sum + w, 0);
   const gap = pieces.length < 2 ? 0 : Math.min(GAP, (box.w - taken) / (pieces.length - 1));
   let x = box.x + Math.max(0, (box.w - taken - gap * (pieces.length - 1)) / 2);
   return pieces.map(({ w, h }) => {
-    const spot = keptOnStage({ x, y: box.y + (box.h - h) / 2, w, h });
+    const spot = lyingIn(zone, { x, y: box.y + (box.h - h) / 2, w, h });
     x += w + gap;
     return spot;
   });
 }
 
 /** In rows from the upper left; what does not fit any more lies on the last row. */
-function flowed({ box }: ZoneElement, pieces: readonly Box[]): { x: number; y: number }[] {
+function flowed(zone: ZoneElement, pieces: readonly Box[]): { x: number; y: number }[] {
+  const { box } = zone;
   let [x, y, rowHeight] = [box.x + GAP, box.y + GAP, 0];
   return pieces.map(({ w, h }, index) => {
     if (index > 0 && x + w > box.x + box.w) {
@@ -184,7 +203,7 @@ function flowed({ box }: ZoneElement, pieces: readonly Box[]): { x: number; y: n
       rowHeight = 0;
     }
     const isAlone = pieces.length === 1;
-    const spot = keptOnStage({
+    const spot = lyingIn(zone, {
       x: isAlone && w + 2 * GAP >= box.w ? box.x + (box.w - w) / 2 : x,
       y: isAlone || y + h > box.y + box.h ? box.y + (box.h - h) / 2 : y,
       w,
@@ -196,9 +215,10 @@ function flowed({ box }: ZoneElement, pieces: readonly Box[]): { x: number; y: n
   });
 }
 
-function stacked({ box }: ZoneElement, pieces: readonly Box[]): { x: number; y: number }[] {
+function stacked(zone: ZoneElement, pieces: readonly Box[]): { x: number; y: number }[] {
+  const { box } = zone;
   return pieces.map(({ w, h }, index) =>
-    keptOnStage({
+    lyingIn(zone, {
       x: box.x + (box.w - w) / 2 + index * 4,
       y: box.y + (box.h - h) / 2 - index * 4,
       w,

@@ -45,7 +45,7 @@ export default function ChoiceEdit(props: QuestionEditProps<'choice'>): ReactEle
             <input
               type={isMultiple ? 'checkbox' : 'radio'}
               name="key"
-              className="size-5 accent-petrol"
+              className="size-6 accent-petrol"
               aria-label={`Option ${index + 1} is right`}
               checked={key.includes(option.id)}
               onChange={() => toggle(option.id)}

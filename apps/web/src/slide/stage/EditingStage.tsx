@@ -1,4 +1,5 @@
 import {
+  fillCells,
   inHandFor,
   isPiece,
   removeElements,
@@ -286,6 +287,7 @@ export function EditingStage(props: {
             onEditor={props.onEditor}
             onEnd={endTyping}
             onRefused={trouble}
+            onCells={(cells, at) => run(fillCells(doc, slide.id, typing, cells, at))}
           />
         )}
       </div>

@@ -156,7 +156,12 @@ export function CropFrame(props: {
         alt=""
         draggable={false}
         className="pointer-events-none absolute max-w-none opacity-35"
-        style={{ left: whole.x - box.x, top: whole.y - box.y, width: whole.w, height: whole.h }}
+        style={{
+          ...{ left: whole.x - box.x, top: whole.y - box.y, width: whole.w, height: whole.h },
+          // Flipped about the middle of the window, as the part that is seen.
+          transform: `scale(${picture.isFlippedAcross ? -1 : 1}, ${picture.isFlippedDown ? -1 : 1})`,
+          transformOrigin: `${box.x + box.w / 2 - whole.x}px ${box.y + box.h / 2 - whole.y}px`,
+        }}
       />
       <div
         role="application"

@@ -33,6 +33,7 @@ export function TypedElement(props: {
   onEditor?: (editor: Editor | null) => void;
   onEnd: () => void;
   onRefused: (reason: string) => void;
+  onCells: (cells: string[][], at: { row: number; column: number }) => void;
 }): ReactElement | null {
   const { doc, slide, typing, theme } = props;
   const frame = useRef<HTMLDivElement>(null);
@@ -60,6 +61,7 @@ export function TypedElement(props: {
             marksAll={element.layer === 'pieces' && elementWords(element) === NEW_PIECE}
             onEnd={props.onEnd}
             onRefused={props.onRefused}
+            onCells={element.kind === 'table' ? props.onCells : undefined}
           />
         }
       />

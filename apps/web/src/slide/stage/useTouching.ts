@@ -17,7 +17,10 @@ export function useTouching(
   const { selected, select, entered, type, tool } = edit;
   const { trouble } = useNotices();
 
-  /** A press that does not become a move: what lies behind with Alt, typing on the one text in hand. */
+  /**
+   * A press that does not become a move: what lies behind with Alt, typing on the one text in hand. A question is
+   * opened by a double press, and its prompt is typed there.
+   */
   const pressed = (
     event: PointerEvent,
     element: SlideElement,
@@ -29,8 +32,9 @@ export function useTouching(
       const now = selected[0]?.id ?? id;
       const next = ids[(ids.indexOf(now) + 1) % ids.length];
       if (next) select([next]);
-    } else if (wasAlone && 'text' in element && id === element.id && !element.isLocked) type(id);
-    else if (selected.length > 1 && !event.shiftKey) select([id]);
+    } else if (wasAlone && id === element.id && !element.isLocked) {
+      if ('text' in element && element.kind !== 'question') type(id);
+    } else if (selected.length > 1 && !event.shiftKey) select([id]);
   };
   const press = (event: PointerEvent, element: SlideElement): void => {
     if (event.button !== 0 || tool !== 'select') return;

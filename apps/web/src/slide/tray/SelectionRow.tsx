@@ -19,6 +19,7 @@ import { TargetName } from '../../links/TargetName';
 import { QUESTION_VIEWS, type QuestionEditProps } from '../../questions/registry';
 import { useDeck } from '../../workspace/DeckContext';
 import { Line, Plain, Pop, Setting, Sign } from '../../ui/controls';
+import { Strip } from '../../ui/Strip';
 import { labelOf } from '../labelOf';
 import type { PenLook } from '../stage/StageHands';
 import type { StageEdit } from '../useStageEdit';
@@ -51,33 +52,36 @@ export interface SelectionRowProps {
 export function SelectionRow(props: SelectionRowProps): ReactElement {
   const { slide, edit } = props;
   const [first, ...more] = edit.selected;
+  const canArrange =
+    edit.tool === 'select' && first && edit.cropping === null && edit.typing === null;
   return (
-    <div
-      role="group"
-      aria-label="Settings"
-      // One line, whatever is in hand: the stage above keeps its place.
-      className="flex h-[42px] items-center gap-x-3.5 overflow-x-auto border-b border-dotted border-line text-[13px] whitespace-nowrap [scrollbar-width:thin] *:shrink-0"
-    >
-      {edit.tool !== 'select' ? (
-        <ToolSettings edit={edit} theme={slide.theme} pen={props.pen} onPen={props.onPen} />
-      ) : !first ? (
-        <SlideSettings slide={slide} edit={edit} onPasteInPlace={props.onPasteInPlace} />
-      ) : more.length > 0 ? (
-        <b>{edit.selected.length} things</b>
-      ) : (
-        <OneThing key={first.id} {...props} element={first} />
-      )}
-      {edit.tool === 'select' && first && edit.cropping === null && edit.typing === null && (
-        // Always in sight, however much there is to be set.
-        <span className="sticky right-0 ml-auto flex items-center gap-x-3 bg-sheet pl-3">
-          <ArrangePop slide={slide} edit={edit} />
-          <Sign
-            icon={Trash2}
-            label="Delete"
-            onClick={() => props.onRemove(edit.selected.map(({ id }) => id))}
-          />
-        </span>
-      )}
+    // One line, whatever is in hand: the stage above keeps its place.
+    <div className="border-b border-dotted border-line">
+      <Strip
+        label="Settings"
+        last={
+          canArrange && (
+            <>
+              <ArrangePop slide={slide} edit={edit} />
+              <Sign
+                icon={Trash2}
+                label="Delete"
+                onClick={() => props.onRemove(edit.selected.map(({ id }) => id))}
+              />
+            </>
+          )
+        }
+      >
+        {edit.tool !== 'select' ? (
+          <ToolSettings edit={edit} theme={slide.theme} pen={props.pen} onPen={props.onPen} />
+        ) : !first ? (
+          <SlideSettings slide={slide} edit={edit} onPasteInPlace={props.onPasteInPlace} />
+        ) : more.length > 0 ? (
+          <b>{edit.selected.length} things</b>
+        ) : (
+          <OneThing key={first.id} {...props} element={first} />
+        )}
+      </Strip>
     </div>
   );
 }
@@ -97,7 +101,7 @@ function OneThing(props: SelectionRowProps & { element: SlideElement }): ReactEl
   const isPieceable = !isTyping && element.groupId === null && MOVABLE.includes(element.kind);
   return (
     <>
-      <b className="max-w-[180px] truncate">{labelOf(element)}</b>
+      <b className="max-w-[180px] truncate max-[1100px]:hidden">{labelOf(element)}</b>
       {canLead && <LeadsTo {...given} />}
       <KindSettings {...given} />
       {isPieceable && <PiecePop {...given} />}

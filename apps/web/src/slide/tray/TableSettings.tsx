@@ -58,7 +58,7 @@ function Cells({ editor, element, theme, set }: CellsProps): ReactElement {
     set({ columns: columns.filter((_, index) => index !== at) });
   };
   return (
-    <span className="flex flex-wrap items-center">
+    <span className="flex items-center">
       <Plain onClick={() => editor.chain().focus().addRowAfter().run()}>+ row</Plain>
       <Plain onClick={() => editor.chain().focus().deleteRow().run()}>− row</Plain>
       <Plain onClick={addColumn}>+ column</Plain>

@@ -149,7 +149,7 @@ function TypingMarks(props: SettingsOf<Worded & Typography> & { editor: Editor }
     />
   );
   return (
-    <span className="flex flex-wrap items-center">
+    <span className="flex items-center gap-x-1 max-[1100px]:gap-x-[2px]">
       {MARKS.map(sign)}
       {MORE_MARKS.map(sign)}
       <Pop
@@ -223,7 +223,8 @@ function TypingMarks(props: SettingsOf<Worded & Typography> & { editor: Editor }
           onClick={() => linking.ask({ kind: 'words', elementId: element.id, editor })}
           className="flex min-h-7 items-center gap-1 rounded-[4px] px-1.5 text-ember-deep hover:bg-sand"
         >
-          <Link2 size={15} aria-hidden /> Link the marked words
+          <Link2 size={15} aria-hidden /> Link
+          <span className="max-[1100px]:sr-only"> the marked words</span>
         </button>
       )}
     </span>

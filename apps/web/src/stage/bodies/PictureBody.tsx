@@ -34,7 +34,11 @@ export function PictureBody(props: {
             : { clipPath: `path(evenodd, "${shapePath(mask, box.w, box.h, points)}")` }
         }
       >
-        <div className="absolute overflow-hidden" style={rect(seen)}>
+        <div
+          className="absolute overflow-hidden"
+          // What is seen is flipped, not the whole picture: the part stays the same.
+          style={{ ...rect(seen), transform: turn === 'scale(1, 1)' ? undefined : turn }}
+        >
           <img
             src={assetUrl(asset, whole.w * scale, isStill)}
             alt={element.isDecoration ? '' : alt}
@@ -43,7 +47,6 @@ export function PictureBody(props: {
             className="absolute max-w-none select-none"
             style={{
               ...rect({ ...whole, x: whole.x - seen.x, y: whole.y - seen.y }),
-              transform: turn === 'scale(1, 1)' ? undefined : turn,
               filter: adjustFilter(element.adjust),
             }}
           />

@@ -1,0 +1,108 @@
+import { Injectable } from '@nestjs/common';
+import {
+  FolioProjection,
+  readFolio,
+  type Answer,
+  type Deck,
+  type ElementId,
+  type Folio,
+  type Placements,
+  type SlideId,
+} from '@gobrel/core';
+import { DataSource } from 'typeorm';
+import * as Y from 'yjs';
+import { noteUses, picturesIn } from '../assets/pictureUses.js';
+import { notFound, refused } from '../problems/problem.js';
+import { SyncService } from '../sync/SyncService.js';
+
+/** A folio as it was handed in. */
+export interface Attempt {
+  number: number;
+  /** ISO 8601. */
+  handedInAt: string;
+}
+
+/** What is in an attempt: walk and leaves as they stood, answers with the marks that the keys of the lesson give. */
+export interface OpenedAttempt extends Attempt {
+  walk: Folio['walk'];
+  leaves: Folio['leaves'];
+  answers: Record<ElementId, { answer: Answer; score: number | null; at: number; isLate: boolean }>;
+  placements: Record<SlideId, Placements>;
+}
+
+/** Folios as they were frozen on handing in. */
+@Injectable()
+export class AttemptsService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly sync: SyncService,
+  ) {}
+
+  async countOf(folioId: string): Promise<number> {
+    const [row] = await this.database.query<{ made: number }[]>(
+      'SELECT count(*)::int AS made FROM attempt WHERE folio_id = $1',
+      [folioId],
+    );
+    return row!.made;
+  }
+
+  /** The first one first. */
+  async list(folioId: string): Promise<Attempt[]> {
+    const rows = await this.database.query<{ number: number; handed_in_at: Date }[]>(
+      'SELECT number, handed_in_at FROM attempt WHERE folio_id = $1 ORDER BY number',
+      [folioId],
+    );
+    return rows.map((row) => ({ number: row.number, handedInAt: row.handed_in_at.toISOString() }));
+  }
+
+  async open(folioId: string, number: number, edition: Deck): Promise<OpenedAttempt> {
+    const [row] = await this.database.query<{ document: Buffer; handed_in_at: Date }[]>(
+      'SELECT document, handed_in_at FROM attempt WHERE folio_id = $1 AND number = $2',
+      [folioId, number],
+    );
+    if (!row) throw notFound('attempt');
+    const doc = new Y.Doc();
+    Y.applyUpdate(doc, row.document);
+    const { walk, leaves, placements } = readFolio(doc);
+    const { answers } = new FolioProjection(doc, edition).take();
+    doc.destroy();
+    return {
+      ...{ number, handedInAt: row.handed_in_at.toISOString(), walk, leaves, placements },
+      answers: Object.fromEntries(
+        answers.map(({ questionId, answer, score, at }) => [
+          questionId,
+          { answer, score, at, isLate: false },
+        ]),
+      ),
+    };
+  }
+
+  /**
+   * Freezes a folio as its next attempt, and says when.
+   *
+   * @throws Problem 409 when it has been handed in already
+   */
+  async keep(folioId: string): Promise<string> {
+    const doc = await this.sync.read(`folio:${folioId}`);
+    return this.database.transaction(async (rows) => {
+      const [row] = await rows.query<[{ handed_in_at: Date }[], number]>(
+        'UPDATE folio SET handed_in_at = now() WHERE id = $1 AND handed_in_at IS NULL RETURNING handed_in_at',
+        [folioId],
+      );
+      const updated = row[0];
+      if (!updated) throw refused('This folio has been handed in already.');
+      const document = Buffer.from(Y.encodeStateAsUpdate(doc));
+      const [attempt] = await rows.query<{ number: number }[]>(
+        `INSERT INTO attempt (folio_id, number, folio, document)
+         VALUES ($1, 1 + (SELECT count(*) FROM attempt WHERE folio_id = $1), $2, $3) RETURNING number`,
+        [folioId, JSON.stringify(readFolio(doc)), document],
+      );
+      const name = `folio:${folioId}#${attempt!.number}`;
+      await noteUses(
+        rows,
+        picturesIn(document).map((hash) => ({ hash, name })),
+      );
+      return updated.handed_in_at.toISOString();
+    });
+  }
+}
