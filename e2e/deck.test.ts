@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test';
-import { isSaved, joinAs, LAMP, newDeck, signIn, someone, test } from './people';
+import { add, openSlide, thing, trayOf } from './onTheStage';
+import { COAUTHOR, isSaved, joinAs, LAMP, newDeck, signIn, someone, test } from './people';
 
 test('a link to a slide that was deleted shows as broken, and can be led on or removed', async ({
   browser,
@@ -109,4 +110,70 @@ test('two teachers type in one text at once', async ({ browser }) => {
       .getByRole('button', { name: /Text: Wet through.*Tea/ })
       .or(tomas.getByRole('button', { name: /^Text: Wet through/ })),
   ).toBeVisible();
+});
+
+test('two who write in one list and in one table lose nothing of each other', async ({
+  browser,
+}) => {
+  const [ines, tomas] = await Promise.all([
+    signIn(await someone(browser, { permissions: ['clipboard-read', 'clipboard-write'] })),
+    signIn(await someone(browser), COAUTHOR),
+  ]);
+  await openSlide(ines, 'Two write');
+  await ines.getByRole('button', { name: 'Share' }).click();
+  await ines.getByLabel('E-mail of a co-author').fill(COAUTHOR.email);
+  await ines.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(ines.getByRole('dialog')).toContainText('Tomas Maren');
+  await ines.keyboard.press('Escape');
+  await tomas.goto(ines.url());
+  await add(ines, 'Text');
+  for (const key of ['High at six', 'Enter', 'Low at noon'])
+    await (key === 'Enter' ? ines.keyboard.press(key) : ines.keyboard.type(key));
+  await ines.keyboard.press('ControlOrMeta+a');
+  await trayOf(ines).getByRole('button', { name: 'Bullets' }).click();
+  await ines.keyboard.press('ControlOrMeta+End');
+  // Both have it open now, and each changes an item of their own.
+  const textOf = (page: Page) => page.getByRole('textbox').filter({ hasText: 'High at six' });
+  await thing(tomas, /^Text: High at six/).dblclick();
+  await expect(textOf(tomas)).toBeFocused();
+  // The editor places its own caret when it opens; then it is ours.
+  await expect(async () => {
+    await tomas.keyboard.press('ControlOrMeta+Home');
+    const at = await tomas.evaluate(() => {
+      const { anchorOffset, anchorNode } = getSelection()!;
+      return `${anchorOffset} ${anchorNode?.textContent}`;
+    });
+    expect(at).toBe('0 High at six');
+  }).toPass();
+  await tomas.keyboard.type('Today: ', { delay: 15 });
+  await ines.keyboard.type(' again', { delay: 15 });
+  for (const page of [ines, tomas]) {
+    await expect(textOf(page).getByRole('listitem')).toHaveText([
+      'Today: High at six',
+      'Low at noon again',
+    ]);
+    await page.keyboard.press('Escape');
+  }
+
+  await ines.keyboard.press('Escape');
+  await ines.evaluate(() => navigator.clipboard.writeText('Port\tHigh\nLamp Bay\t5.1\n'));
+  await ines.keyboard.press('Control+v');
+  for (const [page, cell] of [
+    [ines, 'Port'],
+    [tomas, '5.1'],
+  ] as const) {
+    await thing(page, /^Table: Port/).dblclick();
+    await page
+      .getByRole('cell', { name: cell })
+      .or(page.getByText(cell, { exact: true }))
+      .first()
+      .click();
+    await page.keyboard.press('End');
+  }
+  await ines.keyboard.type('s', { delay: 15 });
+  await tomas.keyboard.type('7', { delay: 15 });
+  for (const page of [ines, tomas]) {
+    await page.keyboard.press('Escape');
+    await expect(thing(page, 'Table: Ports High Lamp Bay 5.17')).toBeVisible();
+  }
 });

@@ -29,6 +29,24 @@ test('a folio that was handed in is opened for another attempt, and what is chan
   await expect(desk.getByRole('row', { name: /circuit is open/ })).toContainText('1');
   await handIn();
   await expect(mona.getByRole('button', { name: 'Try again' })).toHaveCount(0);
+
+  // What was handed in first can still be opened at the desk.
+  await desk.getByRole('button', { name: 'Who is here' }).click();
+  const details = desk.getByRole('region', { name: 'Details' });
+  await details.getByRole('button', { name: 'Mona', exact: true }).click();
+  const states = details.getByRole('radiogroup', { name: 'Which state of it' });
+  await expect(states.getByRole('radio')).toHaveCount(3);
+  await expect(details.getByText('Something in the circuit is open')).toBeVisible();
+  await states.getByRole('radio').nth(1).click();
+  await expect(details.getByText('The battery is flat')).toBeVisible();
+  await expect(details.getByText('Something in the circuit is open')).toHaveCount(0);
+  await states.getByRole('radio').nth(2).click();
+  await expect(details.getByText('Something in the circuit is open')).toBeVisible();
+  await expect(details.getByText('What the keeper sees')).toBeVisible();
+  // Names are hidden wherever they stand.
+  await desk.locator('body').press('n');
+  await expect(desk.getByText('Mona')).toHaveCount(0);
+  await expect(details.getByRole('heading', { name: 'Student 1' })).toBeVisible();
 });
 
 test('a student who is taken out is told so, and a blocked name does not come in again', async ({

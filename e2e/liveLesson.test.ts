@@ -55,8 +55,14 @@ test('a live lesson: waiting room, together, vote, hold with a word, timer, put 
     // A vote is changed until it is closed.
     await keno.getByRole('link', { name: 'Climb the tower' }).click();
     await expect(desk.getByRole('button', { name: /Climb the tower.*3/ })).toBeVisible();
+    const votes = screen.getByRole('region', { name: 'The class votes' });
+    await expect(votes.getByRole('listitem').filter({ hasText: 'Climb the tower' })).toContainText(
+      '3',
+    );
+    for (const name of ['Mona', 'Tove', 'Keno']) await expect(votes.getByText(name)).toHaveCount(0);
     await expect(mona.getByText('The lamp goes out')).toBeVisible();
     await desk.getByRole('button', { name: 'Close the vote' }).click();
+    await expect(screen.getByRole('region', { name: 'How the class voted' })).toBeVisible();
     await desk.getByRole('button', { name: /Climb the tower.*3/ }).click();
     for (const page of [mona, keno, screen]) {
       await expect(page.getByText('Ninety-one steps', { exact: false })).toBeVisible();
@@ -115,6 +121,17 @@ test('a live lesson: waiting room, together, vote, hold with a word, timer, put 
     await desk.getByRole('button', { name: '2 min' }).click();
     for (const page of [mona, tove, screen]) {
       await expect(page.getByRole('timer')).toHaveText(/^1:5\d$/);
+    }
+    await desk.getByRole('button', { name: 'Timer' }).click();
+    await desk.getByRole('button', { name: 'Stop it' }).click();
+    await expect(mona.getByRole('timer')).toHaveCount(0);
+    const short = await desk.request.post(`/api/lessons/${lessonId}/timer`, {
+      data: { seconds: 5 },
+      headers: { origin: new URL(desk.url()).origin },
+    });
+    expect(short.ok()).toBe(true);
+    for (const page of [desk, mona, tove, screen]) {
+      await expect(page.getByRole('timer')).toHaveText('Time is up');
     }
     await desk.getByRole('button', { name: 'Timer' }).click();
     await desk.getByRole('button', { name: 'Stop it' }).click();
@@ -260,6 +277,16 @@ test('a device of its own becomes the big screen by a code', async ({ browser })
   await pick(desk, 'The lamp goes out');
   await desk.getByRole('radio', { name: 'Together' }).click();
   await expect(screen.getByText('A storm is coming', { exact: false })).toBeVisible();
+  await desk.getByRole('button', { name: 'Ways on' }).click();
+  await desk.getByRole('button', { name: 'Let the class vote' }).click();
+  const student = await someone(browser);
+  await joinAs(student, code, 'Mona');
+  await student.getByRole('link', { name: 'Climb the tower' }).click();
+  const votes = screen.getByRole('region', { name: 'The class votes' });
+  await expect(votes.getByRole('listitem').filter({ hasText: 'Climb the tower' })).toContainText(
+    '1',
+  );
+  await desk.keyboard.press('Escape');
   await desk.getByRole('button', { name: 'Big screen' }).click();
   await desk.getByRole('button', { name: 'Turn paired screens off' }).click();
   await expect(screen.getByText(/^[2-9A-Z]{5}$/)).toBeVisible();

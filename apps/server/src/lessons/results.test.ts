@@ -190,3 +190,41 @@ describe('marks at once', () => {
     expect(await done()).toBe(204);
   });
 });
+
+test('what was handed in can be opened as it was, with its marks, by teachers of the lesson only', async () => {
+  const other = await openClassroom(server);
+  const path = (rest: string): string => `lessons/${other.lessonId}/${rest}`;
+  await other.ines.request('PUT', path('settings'), { attempts: 2 });
+  const ada = await other.join('Ada');
+  const mine = path(`students/${ada.folioId}/attempts`);
+  expect((await other.ines.get(mine)).body).toEqual({ attempts: [] });
+  const folio = await ada.open(`folio:${ada.folioId}`);
+  visit(folio.doc, 'sea', 'start', Date.now());
+  answer(folio.doc, 'q', { kind: 'choice', optionIds: ['b'] }, Date.now());
+  await folio.acknowledged();
+  await ada.post('student/hand-in');
+  await ada.post('student/try-again');
+  const again = await ada.open(`folio:${ada.folioId}`);
+  answer(again.doc, 'q', { kind: 'choice', optionIds: ['a'] }, Date.now());
+  await again.acknowledged();
+  const { attempts } = (
+    await other.ines.get<{ attempts: { number: number; handedInAt: string }[] }>(mine)
+  ).body;
+  expect(attempts.map(({ number }) => number)).toEqual([1]);
+  expect((await other.ines.get(`${mine}/1`)).body).toMatchObject({
+    number: 1,
+    handedInAt: attempts[0]!.handedInAt,
+    walk: [{ slideId: 'sea' }],
+    answers: { q: { answer: { kind: 'choice', optionIds: ['b'] }, score: 0 } },
+  });
+  expect((await other.ines.get(`${mine}/2`)).status).toBe(404);
+  expect((await other.ines.get(`${mine}/x`)).status).toBe(400);
+  const tomas = await signUp(server.url);
+  for (const address of [mine, `${mine}/1`]) {
+    expect((await tomas.get(address)).status).toBe(404);
+    expect((await ada.get(address)).status).toBe(401);
+    // Through a lesson of one's own, too, another's student is not reached.
+    const through = address.replace(other.lessonId, room.lessonId);
+    expect((await room.ines.get(through)).status).toBe(404);
+  }
+});

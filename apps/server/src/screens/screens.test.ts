@@ -1,4 +1,4 @@
-import { answer, deskTallies } from '@gobrel/core';
+import { answer, deskTallies, voteFor } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { openClassroom, SECRETS, type Classroom } from '../testing/classroom.js';
 import { signUp, startServer, until, Visitor, type TestServer } from '../testing/testServer.js';
@@ -113,4 +113,22 @@ test('screens are paired by the lesson’s teachers only, and codes are not gues
   }
   expect(last).toBe(429);
   expect((await new Visitor(server.url).get<Mine>('screens/mine')).body.isKnown).toBe(false);
+});
+
+test('while the class votes a screen is told how many want to go which way, and nobody’s name', async () => {
+  const other = await openClassroom(server);
+  const path = (rest: string): string => `lessons/${other.lessonId}/${rest}`;
+  const { code, mine } = await screen();
+  await other.ines.post(path('screens'), { code });
+  const ada = await other.join('Adalind');
+  const folio = await ada.open(`folio:${ada.folioId}`);
+  await other.ines.post(path('pace'), { pace: 'together', slideId: 'pier' });
+  expect((await mine()).lesson?.votes).toBeNull();
+  await other.ines.post(path('vote'), { vote: 'open' });
+  expect((await mine()).lesson?.votes).toEqual({});
+  voteFor(folio.doc, 'pier', 'row');
+  await until(async () => (await mine()).lesson?.votes?.row === 1);
+  expect(JSON.stringify(await mine())).not.toContain('Adalind');
+  await other.ines.post(path('vote'), { vote: 'none' });
+  expect((await mine()).lesson?.votes).toBeNull();
 });

@@ -232,7 +232,7 @@ function AtWork(props: {
             />
           </Suspense>
         ) : (
-          <Main title={isNarrow ? undefined : slide.title || 'Untitled'} className="h-full">
+          <Main title={isNarrow ? undefined : lesson.title} className="h-full">
             <CreditsOf deck={edition}>
               <PlayingSlides deck={edition} here={slide.id}>
                 {atWork}
