@@ -1,11 +1,11 @@
 import { Checker } from '../packages/core/dist/index.js';
 import { generatedDeck } from './generatedDeck.mjs';
-import { describe, median, report, timed } from './measure.mjs';
+import { describe, median, paired, report, timed } from './measure.mjs';
 
 /**
  * The full check of decks with three links to a slide, against one bare pass over those links: each link taken up,
- * both its slides and the thing that carries it looked up, ways out and ways in counted. Both are measured on fresh
- * copies of the deck, in turn, and the medians compared. The check keeps nothing from one run to the next.
+ * both its slides and the thing that carries it looked up, ways out and ways in counted. Both are measured in pairs on
+ * fresh copies of the deck. The check keeps nothing from one run to the next.
  * @param {import('@gobrel/core').Deck} deck
  */
 function barePass(deck) {
@@ -31,28 +31,34 @@ function barePass(deck) {
 /** @type {{ n: number, f: number } | null} */
 let last = null;
 for (const n of [300, 1000, 5000]) {
-  const [bare, full, again] = /** @type {[number[], number[], number[]]} */ ([[], [], []]);
-  for (let round = 0; round < 15; round += 1) {
-    const deck = generatedDeck(n);
-    bare.push(timed(() => barePass(deck)));
-    const fresh = structuredClone(deck);
+  const made = generatedDeck(n);
+  const measured = paired({
+    make: () => structuredClone(made),
+    baseline: barePass,
+    product: (deck) => new Checker().check(deck),
+    most: n > 1000 ? 30 : 80,
+  });
+  const again = [];
+  for (let round = 0; round < 9; round += 1) {
+    const deck = structuredClone(made);
     const checker = new Checker();
-    full.push(timed(() => checker.check(fresh)));
+    checker.check(deck);
     const changed = /** @type {import('@gobrel/core').Deck} */ ({
-      ...fresh,
-      slides: { ...fresh.slides, s5: { ...fresh.slides['s5'], title: 'Changed' } },
+      ...deck,
+      slides: { ...deck.slides, s5: { ...deck.slides['s5'], title: 'Changed' } },
     });
     again.push(timed(() => checker.check(changed)));
   }
-  const [b, f, a] = /** @type {[number, number, number]} */ ([bare, full, again].map(median));
+  const f = median(measured.product);
   report({
     name: `full-check-${n}`,
     bar: 10,
-    ratio: f / b,
-    baseline: describe(bare),
-    product: describe(full),
+    ratio: measured.ratio,
+    baseline: describe(measured.baseline),
+    product: describe(measured.product),
     note:
-      `${n} slides, ${3 * n} links; after one change ${a.toFixed(1)} ms` +
+      `${n} slides, ${3 * n} links; after one change ${median(again).toFixed(1)} ms` +
+      `; ratios of pairs scatter by ${(100 * measured.scatter).toFixed(0)} %` +
       (last
         ? `; ${(f / last.f).toFixed(1)} × the last for ${(n / last.n).toFixed(1)} × the slides`
         : ''),

@@ -1,5 +1,5 @@
 import type { Deck, Link, Slide, ThemeName } from '../deck/types.js';
-import { whatStudentsMeet } from '../deck/met.js';
+import { whatStudentsMeet, type StudentsMeet } from '../deck/met.js';
 import { routeGraph } from '../map/graph.js';
 import { endingCoverage, type EndingCoverage } from '../map/endingCoverage.js';
 import { measure, READING_PACE, type Measures, type ReadingPace } from '../map/measures.js';
@@ -61,7 +61,8 @@ export class Checker {
     const graph = routeGraph(deck);
     const students = whatStudentsMeet(deck);
     const met = students.deck;
-    const walk = routeGraph(met);
+    // Who meets all of it walks the same graph.
+    const walk = isWhole(deck, students) ? graph : routeGraph(met);
     const routes = routesOf(met, walk);
     const measures = measure(met, routes, context.pace ?? READING_PACE);
     const found = [
@@ -114,16 +115,20 @@ export class Checker {
     ) {
       return kept.findings;
     }
-    const findings = [
-      ...touchFindings(slide, links),
-      ...readingFindings(slide, theme, (hash) => context.pixels?.get(hash)),
-      ...pictureFindings(slide, (hash) => context.drawings?.has(hash) ?? false),
-      ...questionFindings(slide),
-    ];
+    const findings = touchFindings(slide, links).concat(
+      readingFindings(slide, theme, (hash) => context.pixels?.get(hash)),
+      pictureFindings(slide, (hash) => context.drawings?.has(hash) ?? false),
+      questionFindings(slide),
+    );
     this.#kept.set(slide, { links, theme, context, findings });
     return findings;
   }
 }
+
+const isWhole = (deck: Deck, { deck: met, unmet }: StudentsMeet): boolean =>
+  unmet.size === 0 &&
+  met.startSlideId === deck.startSlideId &&
+  Object.keys(deck.slides).every((id) => met.slides[id] === deck.slides[id]);
 
 const isSameList = (a: readonly Link[], b: readonly Link[]): boolean =>
   a.length === b.length && a.every((link, index) => link === b[index]);

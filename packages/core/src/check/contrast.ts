@@ -37,6 +37,21 @@ const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => {
 export const luminance = ([r, g, b]: Rgb): number =>
   0.2126 * LINEAR[r]! + 0.7152 * LINEAR[g]! + 0.0722 * LINEAR[b]!;
 
+/** A deck has few colours, and each is asked for again and again. */
+const known = new Map<string, number>();
+const MOST_KNOWN = 2000;
+
+/** The relative luminance of a colour as #rrggbb. */
+export function luminanceOf(hex: string): number {
+  let value = known.get(hex);
+  if (value === undefined) {
+    value = luminance(rgbOf(hex));
+    if (known.size >= MOST_KNOWN) known.clear();
+    known.set(hex, value);
+  }
+  return value;
+}
+
 /** Contrast ratio of two luminances, 1 to 21 (WCAG 2.2). */
 export const contrast = (a: number, b: number): number =>
   (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
@@ -58,7 +73,7 @@ export function behind(
   box: Box,
   theme: ThemeName,
   pixelsOf: (hash: string) => Pixels | undefined,
-): Float64Array | null {
+): ArrayLike<number> | null {
   const ground = groundPaint(slide, theme, pixelsOf);
   if (ground === 'unknown') return null;
   let points =
@@ -77,7 +92,7 @@ export function behind(
       return over && { ...over, alpha: over.alpha * opacity };
     });
   }
-  return points ?? Float64Array.of(ground as number);
+  return points ?? [ground as number];
 }
 
 /** Paints over the points of the grid, in place. */
@@ -102,15 +117,15 @@ function groundPaint(
 ): number | Paint | 'unknown' {
   const { fill, picture, tint, tintStrength } = ground;
   const paper = coloursOf(theme).paper;
-  const base = fillPaint(fill === 'none' ? '' : fill, paper, STAGE.width, STAGE.height);
   if (!picture && typeof fill === 'string') {
-    const plain = base(0, 0)!.luminance;
-    return tint ? mixed(plain, luminance(rgbOf(tint)), tintStrength) : plain;
+    const plain = luminanceOf(fill === 'none' || fill === '' ? paper : fill);
+    return tint ? mixed(plain, luminanceOf(tint), tintStrength) : plain;
   }
+  const base = fillPaint(fill === 'none' ? '' : fill, paper, STAGE.width, STAGE.height);
   const pixels = picture && pixelsOf(picture.asset.hash);
   if (picture && !pixels) return 'unknown';
   const frame = picture && groundFrame(picture);
-  const sheet = tint ? luminance(rgbOf(tint)) : 0;
+  const sheet = tint ? luminanceOf(tint) : 0;
   return (x, y) => {
     let now = base(x / STAGE.width, y / STAGE.height)!.luminance;
     if (pixels && frame) {
@@ -130,10 +145,10 @@ const mixed = (under: number, over: number, share: number): number =>
 function fillPaint(fill: Fill, standard: string, w: number, h: number): Paint {
   if (typeof fill === 'string') {
     if (fill === 'none') return () => null;
-    const over = { luminance: luminance(rgbOf(fill || standard)), alpha: 1 };
+    const over = { luminance: luminanceOf(fill || standard), alpha: 1 };
     return () => over;
   }
-  const [from, to] = [luminance(rgbOf(fill.from)), luminance(rgbOf(fill.to))];
+  const [from, to] = [luminanceOf(fill.from), luminanceOf(fill.to)];
   const angle = (fill.angle * Math.PI) / 180;
   const [dx, dy] = [Math.cos(angle), Math.sin(angle)];
   const reach = Math.abs(dx) * w + Math.abs(dy) * h;
@@ -207,9 +222,9 @@ function picturePaint(element: PictureElement, pixels: Pixels): Paint {
  * How well an ink stands out from what is behind it: the ratio that nine tenths of the points reach, so that a single
  * speck does not count.
  */
-export function standingOut(ink: string, points: Float64Array): number {
-  const own = luminance(rgbOf(ink));
+export function standingOut(ink: string, points: ArrayLike<number>): number {
+  const own = luminanceOf(ink);
   if (points.length === 1) return contrast(own, points[0]!);
-  const ratios = points.map((point) => contrast(own, point)).sort();
+  const ratios = Float64Array.from(points, (point) => contrast(own, point)).sort();
   return ratios[Math.floor(ratios.length / 10)]!;
 }

@@ -19,15 +19,16 @@ const STRETCHED = 0.05;
 
 /** What is wrong with the pictures, sounds and videos of a slide. Drawings have no pixels to run out of. */
 export function pictureFindings(slide: Slide, isDrawing: (hash: string) => boolean): Finding[] {
-  return slide.elements.flatMap((element) =>
-    isSpare(element)
-      ? []
-      : element.kind === 'picture'
-        ? onPicture(slide, element, isDrawing(element.asset.hash))
-        : element.kind === 'media' && element.transcript.trim() === ''
-          ? [withoutTranscript(slide, element)]
-          : [],
-  );
+  const found: Finding[] = [];
+  for (const element of slide.elements) {
+    if (element.kind === 'picture') {
+      if (!isSpare(element))
+        found.push(...onPicture(slide, element, isDrawing(element.asset.hash)));
+    } else if (element.kind === 'media' && element.transcript.trim() === '' && !isSpare(element)) {
+      found.push(withoutTranscript(slide, element));
+    }
+  }
+  return found;
 }
 
 const withoutTranscript = (slide: Slide, { id, box, medium }: MediaElement): Finding => ({

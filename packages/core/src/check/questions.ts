@@ -13,9 +13,13 @@ import { markingOf } from '../questions/marking.js';
 import { completed, kindOf, optionsOf } from '../questions/registry.js';
 import type { Finding } from './finding.js';
 
+const asksOrMoves = ({ kind, layer }: SlideElement): boolean =>
+  kind === 'question' || kind === 'zone' || layer === 'pieces';
+
 /** What is wrong with the questions, zones and pieces of a slide. */
 export function questionFindings(slide: Slide): Finding[] {
   const found: Finding[] = [];
+  if (!slide.elements.some(asksOrMoves)) return found;
   const pieces = slide.elements.filter((element) => isPiece(element) && !isSpare(element));
   const zones = slide.elements.filter((element): element is ZoneElement => element.kind === 'zone');
   for (const given of slide.elements) {

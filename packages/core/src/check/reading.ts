@@ -2,6 +2,7 @@ import { wordsOf } from '../deck/richText.js';
 import {
   isSpare,
   STAGE,
+  type ShapeElement,
   type Slide,
   type SlideElement,
   type TextElement,
@@ -25,7 +26,7 @@ import {
   typeInStyle,
   type SetType,
 } from '../stage/themes.js';
-import { behind, luminance, neededContrast, rgbOf, standingOut, type Pixels } from './contrast.js';
+import { behind, luminanceOf, neededContrast, standingOut, type Pixels } from './contrast.js';
 import type { Finding, Mend } from './finding.js';
 
 /**
@@ -50,29 +51,33 @@ export function readingFindings(
   pixelsOf: (hash: string) => Pixels | undefined,
 ): Finding[] {
   const found: Finding[] = [];
-  slide.elements.forEach((element, level) => {
-    if (isSpare(element)) return;
-    if (element.kind === 'text') {
-      if (wordsOf(element.text) === '') return;
-      const small = tooSmall(slide, element, theme);
-      if (small) found.push(small);
-    }
+  for (let level = 0; level < slide.elements.length; level += 1) {
+    const element = slide.elements[level]!;
+    if (isSpare(element)) continue;
     const words = 'text' in element ? wordsOf(element.text) : '';
-    if (words === '') return;
-    const long = overflow(slide, element, theme);
+    if (words === '') continue;
+    const type =
+      element.kind === 'text'
+        ? textType(element, theme)
+        : element.kind === 'shape'
+          ? shapeType(element, theme)
+          : null;
+    const small = element.kind === 'text' && tooSmall(slide, element, type!);
+    if (small) found.push(small);
+    const long = overflow(slide, element, theme, type);
     if (long) found.push(long);
-    const letters = lacksLetters(slide, element, words, theme);
+    if (!type || !(element.kind === 'text' || element.kind === 'shape')) continue;
+    const letters = lacksLetters(slide, element, words, type);
     if (letters) found.push(letters);
-    const faint = lowContrast(slide, element, level, theme, pixelsOf);
+    const faint = lowContrast(slide, element, level, theme, type, pixelsOf);
     if (faint) found.push(faint);
-  });
+  }
   const words = wordCount(slide);
   if (words > MOST_WORDS) found.push(manyWords(slide, words));
   return found;
 }
 
-function tooSmall(slide: Slide, element: TextElement, theme: ThemeName): Finding | null {
-  const { size } = textType(element, theme);
+function tooSmall(slide: Slide, element: TextElement, { size }: SetType): Finding | null {
   const least = SMALLEST[element.style];
   if (size >= least || element.layer === 'background') return null;
   return {
@@ -94,16 +99,20 @@ function tooSmall(slide: Slide, element: TextElement, theme: ThemeName): Finding
 }
 
 /** The height that an element's words take in its box, in slide units; null for what has no words of its own. */
-export function wordsHeight(element: SlideElement, theme: ThemeName): number | null {
+export function wordsHeight(
+  element: SlideElement,
+  theme: ThemeName,
+  set: SetType | null = null,
+): number | null {
   switch (element.kind) {
     case 'text': {
-      const type = textType(element, theme);
+      const type = set ?? textType(element, theme);
       const padding = textPadding(element, theme);
       const width = Math.max(type.size, element.box.w - 2 * padding);
       return textHeight(element.text, width, type, element.columns);
     }
     case 'shape': {
-      const type = shapeType(element, theme);
+      const type = set ?? shapeType(element, theme);
       const room = shapeWordsBox(element.shape, element.box.w, element.box.h);
       const width = Math.max(type.size, room.w - 2 * SHAPE_PADDING);
       // As if the whole box were room for words: a shape that keeps some of it needs as much more.
@@ -131,10 +140,15 @@ const NO_TYPE: Typography = {
   ...{ family: '', size: 0, colour: '', align: '', upright: '', leading: 0, gap: 0 },
 };
 
-function overflow(slide: Slide, element: SlideElement, theme: ThemeName): Finding | null {
+function overflow(
+  slide: Slide,
+  element: SlideElement,
+  theme: ThemeName,
+  type: SetType | null,
+): Finding | null {
   // A text that grows or shrinks on the slide does so by itself.
   if (element.kind === 'text' && element.fit === 'shrink') return null;
-  const height = wordsHeight(element, theme);
+  const height = wordsHeight(element, theme, type);
   // A third of a line over is within what measuring without a browser can tell.
   if (height === null || height <= element.box.h + 10) return null;
   const { box } = element;
@@ -170,36 +184,31 @@ function overflow(slide: Slide, element: SlideElement, theme: ThemeName): Findin
 
 function lowContrast(
   slide: Slide,
-  element: SlideElement,
+  element: TextElement | ShapeElement,
   level: number,
   theme: ThemeName,
+  { colour: ink, size, weight }: SetType,
   pixelsOf: (hash: string) => Pixels | undefined,
 ): Finding | null {
-  if (element.kind !== 'text' && element.kind !== 'shape') return null;
   if (element.layer === 'pieces') return null;
   const colours = coloursOf(theme);
   const isText = element.kind === 'text';
-  const {
-    colour: ink,
-    size,
-    weight,
-  } = isText ? textType(element, theme) : shapeType(element, theme);
-  const standard = (
-    isText
-      ? textType({ ...element, colour: '' }, theme)
-      : shapeType({ ...element, colour: '' }, theme)
-  ).colour;
   const needed = neededContrast(size, weight >= 600);
   const fill = isText ? textFill(element, theme) : element.fill || colours.shapeFill;
   // Of a gradient the paler and the darker end count as much as what lies between.
   const own = typeof fill === 'string' ? (fill === 'none' ? [] : [fill]) : [fill.from, fill.to];
   const points =
     own.length > 0 && element.opacity > 0.9
-      ? Float64Array.from(own, (hex) => luminance(rgbOf(hex)))
+      ? own.map(luminanceOf)
       : behind(slide, level, element.box, theme, pixelsOf);
   if (!points) return null;
   const ratio = standingOut(ink, points);
   if (ratio >= needed) return null;
+  const standard = (
+    isText
+      ? textType({ ...element, colour: '' }, theme)
+      : shapeType({ ...element, colour: '' }, theme)
+  ).colour;
   const inks = ['', '#1E2B32', '#FFFFFF', '#000000'].filter(
     (candidate) => candidate !== element.colour,
   );
@@ -228,12 +237,10 @@ function lowContrast(
 /** A script that the family has no letters for is set in whatever font the screen has. */
 function lacksLetters(
   slide: Slide,
-  element: SlideElement,
+  element: TextElement | ShapeElement,
   words: string,
-  theme: ThemeName,
+  { family }: SetType,
 ): Finding | null {
-  if (element.kind !== 'text' && element.kind !== 'shape') return null;
-  const { family } = element.kind === 'text' ? textType(element, theme) : shapeType(element, theme);
   const missing = missingScripts(words, family);
   if (missing.length === 0) return null;
   const better = FAMILY_NAMES.find((name) => missingScripts(words, name).length === 0);

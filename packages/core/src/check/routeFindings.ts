@@ -31,11 +31,23 @@ export function routeFindings(
     ...(deck.startSlideId ? startLeftOut(deck, students) : noStart(slides)),
     ...graph.broken.map(broken),
     ...graph.unset.map(unset),
-    ...slides.flatMap((slide) => onSlide(walked, slide, readableDecks)),
+    ...onSlides(walked, slides, readableDecks),
     ...unreachable(deck, routes),
     ...endlessLoops(deck, routes),
     ...trailsOffLinks(deck, graph),
   ];
+}
+
+function onSlides(
+  walked: Walked,
+  slides: readonly Slide[],
+  readableDecks: ReadonlySet<string> | undefined,
+): Finding[] {
+  const found: Finding[] = [];
+  for (const slide of slides) {
+    for (const finding of onSlide(walked, slide, readableDecks)) found.push(finding);
+  }
+  return found;
 }
 
 const isWalked = (slide: Slide): boolean => !slide.isPattern && !slide.isLeftOut;
@@ -213,7 +225,8 @@ function onSlide(
     const target = deck.slides[slideIdOf(link.target)];
     if (target && why === 'to-left-out') found.push(closed(link, target));
   }
-  return [...found, ...sameTargets(deck, slide, links), ...sameWordings(deck, slide, links)];
+  if (links.length < 2) return found;
+  return found.concat(sameTargets(deck, slide, links), sameWordings(deck, slide, links));
 }
 
 const closed = (link: Link, target: Slide): Finding => ({
@@ -234,6 +247,12 @@ const closed = (link: Link, target: Slide): Finding => ({
 
 /** Links that are alike, in groups of two and more, in the order of the slide. */
 function alike(links: readonly Link[], isAlike: (a: Link, b: Link) => boolean): Link[][] {
+  // Mostly none are: then nothing is built.
+  const isAny = links.some((a, index) => {
+    for (let at = 0; at < index; at += 1) if (isAlike(links[at]!, a)) return true;
+    return false;
+  });
+  if (!isAny) return [];
   const groups: Link[][] = [];
   for (const link of links) {
     const group = groups.find(([first]) => isAlike(first!, link));
@@ -247,21 +266,28 @@ const listed = (links: readonly Link[]): string =>
   links.map(({ wording }) => `“${wording}”`).join(links.length === 2 ? ' and ' : ', ');
 
 const sameTargets = (deck: Deck, slide: Slide, links: readonly Link[]): Finding[] =>
-  alike(
-    links.filter(({ target }) => target.kind !== 'none'),
-    (a, b) => isSameTarget(a.target, b.target),
-  ).map((group) => ({
-    kind: 'same-target',
-    slideId: slide.id,
-    linkIds: group.map(({ id }) => id),
-    why: `${listed(group)} ${group.length === 2 ? 'both' : 'all'} lead to ${targetWords(group[0]!.target, (slideId) => deck.slides[slideId]?.title ?? null)}: the choice is none.`,
-    mends: [cut(group.at(-1)!, `Take “${group.at(-1)!.wording}” out`)],
-  }));
+  alike(links, (a, b) => a.target.kind !== 'none' && isSameTarget(a.target, b.target)).map(
+    (group) => ({
+      kind: 'same-target',
+      slideId: slide.id,
+      linkIds: group.map(({ id }) => id),
+      why: `${listed(group)} ${group.length === 2 ? 'both' : 'all'} lead to ${targetWords(group[0]!.target, (slideId) => deck.slides[slideId]?.title ?? null)}: the choice is none.`,
+      mends: [cut(group.at(-1)!, `Take “${group.at(-1)!.wording}” out`)],
+    }),
+  );
+
+/** Case and accents do not count. Plain letters need no folding. */
+const saysTheSame = (a: string, b: string): boolean =>
+  a === b || (isPlain(a) && isPlain(b) ? isSamePlain(a, b) : folded(a) === folded(b));
+const isPlain = (text: string): boolean => !/[^\u0020-\u007e]/.test(text);
+const isSamePlain = (a: string, b: string): boolean =>
+  a.length === b.length && a.toLowerCase() === b.toLowerCase();
 
 const sameWordings = (deck: Deck, slide: Slide, links: readonly Link[]): Finding[] =>
   alike(
-    links.filter(({ wording }) => wording !== ''),
-    (a, b) => folded(a.wording) === folded(b.wording) && !isSameTarget(a.target, b.target),
+    links,
+    (a, b) =>
+      a.wording !== '' && saysTheSame(a.wording, b.wording) && !isSameTarget(a.target, b.target),
   ).map((group): Finding => {
     const last = group.at(-1)!;
     const target = deck.slides[slideIdOf(last.target)];

@@ -1,4 +1,5 @@
 import type { ElementId, LinkId, SlideId } from '../ids.js';
+import { elementById } from './elementById.js';
 import { isSpare, type Deck, type Link, type Slide, type SlideElement } from './types.js';
 
 /** Why students do not get a link. */
@@ -32,32 +33,39 @@ export interface StudentsMeet {
  */
 export function whatStudentsMeet(deck: Deck): StudentsMeet {
   const unmet = new Map<LinkId, Unmet>();
-  const links: Record<LinkId, Link> = {};
   const closed = new Map<SlideId, ElementId[]>();
   for (const link of Object.values(deck.links)) {
     const why = whyUnmet(deck, link);
-    if (!why) {
-      links[link.id] = link;
-      continue;
-    }
+    if (!why) continue;
     unmet.set(link.id, why);
     if (link.carrier.kind !== 'element') continue;
     const lines = closed.get(link.from);
     if (lines) lines.push(link.carrier.elementId);
     else closed.set(link.from, [link.carrier.elementId]);
   }
-  const slides: Record<SlideId, Slide> = {};
-  for (const slide of Object.values(deck.slides)) {
-    if (!slide.isLeftOut) slides[slide.id] = metSlide(slide, closed.get(slide.id));
-  }
+  const links = allBut(deck.links, (link) => (unmet.has(link.id) ? null : link));
+  const slides = allBut(deck.slides, (slide) =>
+    slide.isLeftOut ? null : metSlide(slide, closed.get(slide.id)),
+  );
   return { deck: { ...deck, slides, links, startSlideId: startFor(deck, slides) }, unmet };
+}
+
+/** What becomes of everything, without what becomes nothing. All of it is given as it is when nothing changes. */
+function allBut<T extends { id: string }>(
+  all: Record<string, T>,
+  become: (one: T) => T | null,
+): Record<string, T> {
+  const list = Object.values(all);
+  const now = list.map(become);
+  if (now.every((one, index) => one === list[index])) return all;
+  return Object.fromEntries(now.flatMap((one) => (one ? [[one.id, one]] : [])));
 }
 
 function whyUnmet(deck: Deck, { from, carrier, target }: Link): Unmet | null {
   const slide = deck.slides[from];
   if (!slide || slide.isLeftOut) return 'from-left-out';
   if (carrier.kind === 'none') return 'no-carrier';
-  const element = elementsOf(slide).get(carrier.elementId);
+  const element = elementById(slide, carrier.elementId);
   if (!element) return 'no-carrier';
   if (isSpare(element)) return 'carrier-off-stage';
   switch (target.kind) {
@@ -91,30 +99,19 @@ export function firstOnMap(slides: readonly Slide[]): Slide | undefined {
   )[0];
 }
 
-const elements = new WeakMap<Slide, Map<ElementId, SlideElement>>();
-
-function elementsOf(slide: Slide): Map<ElementId, SlideElement> {
-  let known = elements.get(slide);
-  if (!known) {
-    known = new Map(slide.elements.map((element) => [element.id, element]));
-    elements.set(slide, known);
-  }
-  return known;
-}
-
+const NONE: readonly ElementId[] = [];
 const met = new WeakMap<Slide, { closed: string; slide: Slide }>();
 
 /** A slide without what lies beside its stage, and without choice lines that lead students nowhere. */
-function metSlide(slide: Slide, closed: readonly ElementId[] = []): Slide {
-  const key = closed.join(' ');
-  const known = met.get(slide);
-  if (known?.closed === key) return known.slide;
+function metSlide(slide: Slide, closed: readonly ElementId[] = NONE): Slide {
   const isMet = (element: SlideElement): boolean =>
     !isSpare(element) &&
     !(element.kind === 'text' && element.style === 'choice' && closed.includes(element.id));
-  const given = slide.elements.every(isMet)
-    ? slide
-    : { ...slide, elements: slide.elements.filter(isMet) };
+  if (slide.elements.every(isMet)) return slide;
+  const key = closed.join(' ');
+  const known = met.get(slide);
+  if (known?.closed === key) return known.slide;
+  const given = { ...slide, elements: slide.elements.filter(isMet) };
   met.set(slide, { closed: key, slide: given });
   return given;
 }

@@ -37,16 +37,27 @@ export function plain(...paragraphs: string[]): RichText {
 
 /** The words of a rich text, paragraphs parted by line feeds. */
 export function wordsOf(text: RichText): string {
-  return text.content.map(nodeWords).join('\n').trim();
+  return joined(text.content, '\n').trim();
 }
 
 function nodeWords(node: RichNode): string {
   if (node.text !== undefined) return node.text;
   if (node.type === 'hardBreak') return '\n';
-  const isContainer = (node.content ?? []).some(
+  const { content } = node;
+  if (!content) return '';
+  const isContainer = content.some(
     ({ type, content }) => content !== undefined && type !== 'hardBreak',
   );
-  return (node.content ?? []).map(nodeWords).join(isContainer ? '\n' : '');
+  return joined(content, isContainer ? '\n' : '');
+}
+
+function joined(nodes: readonly RichNode[], between: string): string {
+  let words = '';
+  for (let index = 0; index < nodes.length; index += 1) {
+    if (index > 0) words += between;
+    words += nodeWords(nodes[index]!);
+  }
+  return words;
 }
 
 /** Whether all words of a text have a mark; false when there are none. */

@@ -1,5 +1,6 @@
 import type { Deck } from '../deck/types.js';
 import type { ElementId, SlideId } from '../ids.js';
+import { questionsIn } from './measures.js';
 import { dominators, turned, withoutReturns, type Routes } from './routes.js';
 
 /** Whether those who come to an ending have met a question before. */
@@ -24,17 +25,9 @@ export function endingCoverage(deck: Deck, walk: Routes): EndingCoverage | null 
   const { ids, start, first, to, isEnding, isReachable } = routes;
   const n = ids.length;
   const endings = ids.flatMap((_, index) => (isEnding[index] && isReachable[index] ? [index] : []));
-  const questions = ids.flatMap((slideId, index) =>
-    deck.slides[slideId]!.elements.flatMap(({ id, kind }) =>
-      kind === 'question' ? [{ slideId, questionId: id, index }] : [],
-    ),
-  );
-  const isReadable =
-    endings.length > 0 &&
-    endings.length <= MOST_ENDINGS &&
-    questions.length > 0 &&
-    questions.length <= MOST_QUESTIONS;
-  if (!isReadable) return null;
+  if (endings.length === 0 || endings.length > MOST_ENDINGS) return null;
+  const questions = questionsIn(deck, routes);
+  if (questions.length === 0 || questions.length > MOST_QUESTIONS) return null;
   const back = turned(routes);
   const before = (index: number): Int32Array =>
     back.from.subarray(back.first[index], back.first[index + 1]);

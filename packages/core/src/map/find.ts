@@ -25,16 +25,16 @@ export function slideWords(slide: Slide): string {
 }
 
 /** The words that students read on a slide: what stands there, not how a thing that says nothing is called. */
-export const readWords = (slide: Slide): string =>
-  slide.elements
-    .filter((element) => !isSpare(element))
-    .map((element) => {
-      const words = 'text' in element ? wordsOf(element.text) : '';
-      return element.kind === 'question'
-        ? `${words} ${kindOf(element.question.kind).lines(element.question).join(' ')}`
-        : words;
-    })
-    .join(' ');
+export function readWords(slide: Slide): string {
+  let words = '';
+  for (const element of slide.elements) {
+    if (!('text' in element) || isSpare(element)) continue;
+    words += `${wordsOf(element.text)} `;
+    if (element.kind === 'question')
+      words += `${kindOf(element.question.kind).lines(element.question).join(' ')} `;
+  }
+  return words;
+}
 
 /** Case and accents do not count. */
 export const folded = (text: string): string =>

@@ -1,5 +1,6 @@
 import type { Deck, Link, Slide, Trail } from '../deck/types.js';
 import type { Step } from '../deck/target.js';
+import { elementById } from '../deck/elementById.js';
 import type { LinkId, SlideId } from '../ids.js';
 
 /** The deck as routes: slides and the links between them, indexed both ways. */
@@ -20,20 +21,20 @@ export interface RouteGraph {
   unset: Link[];
 }
 
-/** One pass over the links, besides putting them in reading order. */
+/** Two passes over the links, besides putting them in reading order. */
 export function routeGraph(deck: Deck): RouteGraph {
-  const waysOut = new Map<SlideId, Link[]>();
-  const waysIn = new Map<SlideId, Link[]>();
+  const ids = Object.keys(deck.slides);
+  const indexOf = new Map<SlideId, number>();
+  ids.forEach((id, index) => indexOf.set(id, index));
+  const leaving = new Gathered(ids.length);
+  const arriving = new Gathered(ids.length);
   const to = new Map<LinkId, readonly SlideId[]>();
   const broken: Link[] = [];
   const unset: Link[] = [];
-  for (const id of Object.keys(deck.slides)) {
-    waysOut.set(id, []);
-    waysIn.set(id, []);
-  }
   const trails = new TrailSteps(deck);
   for (const link of Object.values(deck.links)) {
-    waysOut.get(link.from)?.push(link);
+    const from = indexOf.get(link.from);
+    if (from !== undefined) leaving.add(from, link);
     const { target } = link;
     if (target.kind === 'none') {
       unset.push(link);
@@ -42,19 +43,53 @@ export function routeGraph(deck: Deck): RouteGraph {
     if (target.kind !== 'slide' && target.kind !== 'step') continue;
     if (target.kind === 'step' && target.step === 'back') continue;
     const leadsTo =
-      target.kind === 'slide'
-        ? [target.slideId].filter((slideId) => waysIn.has(slideId))
-        : trails.from(link.from, target.step as Exclude<Step, 'back'>);
-    if (leadsTo.length === 0) broken.push(link);
-    else to.set(link.id, leadsTo);
-    for (const slideId of leadsTo) waysIn.get(slideId)?.push(link);
+      target.kind === 'step' ? trails.from(link.from, target.step as OnwardStep) : [target.slideId];
+    const there = leadsTo.filter((slideId) => {
+      const index = indexOf.get(slideId);
+      if (index !== undefined) arriving.add(index, link);
+      return index !== undefined || target.kind === 'step';
+    });
+    if (there.length === 0) broken.push(link);
+    else to.set(link.id, there);
   }
+  const waysOut = leaving.by(ids);
   for (const [id, links] of waysOut) {
-    const slide = deck.slides[id];
-    if (slide && links.length > 1) sortInReadingOrder(links, slide);
+    if (links.length > 1) sortInReadingOrder(links, deck.slides[id]!);
   }
-  return { waysOut, waysIn, to, broken, unset };
+  return { waysOut, waysIn: arriving.by(ids), to, broken, unset };
 }
+
+/** Links gathered by slides: counted first, so that each list is made as long as it is. */
+class Gathered {
+  #count: Int32Array;
+  #slides: number[] = [];
+  #links: Link[] = [];
+
+  constructor(slides: number) {
+    this.#count = new Int32Array(slides + 1);
+  }
+
+  add(slide: number, link: Link): void {
+    this.#slides.push(slide);
+    this.#links.push(link);
+    this.#count[slide + 1]! += 1;
+  }
+
+  by(ids: readonly SlideId[]): Map<SlideId, Link[]> {
+    const first = this.#count;
+    for (let index = 1; index < first.length; index += 1) first[index]! += first[index - 1]!;
+    const next = first.slice();
+    const inOrder = this.#links.slice();
+    this.#links.forEach((link, index) => {
+      inOrder[next[this.#slides[index]!]!++] = link;
+    });
+    const found = new Map<SlideId, Link[]>();
+    ids.forEach((id, index) => found.set(id, inOrder.slice(first[index], first[index + 1])));
+    return found;
+  }
+}
+
+type OnwardStep = Exclude<Step, 'back'>;
 
 /** Where the steps along trails lead, over all trails; gathered only when a link asks. */
 class TrailSteps {
@@ -66,7 +101,7 @@ class TrailSteps {
     this.#deck = deck;
   }
 
-  from(slideId: SlideId, step: Exclude<Step, 'back'>): SlideId[] {
+  from(slideId: SlideId, step: OnwardStep): SlideId[] {
     const { startSlideId } = this.#deck;
     const trail = defaultTrail(this.#deck);
     const start = startSlideId ? [startSlideId] : [];
@@ -106,14 +141,17 @@ export function defaultTrail(deck: Deck): Trail | undefined {
 }
 
 function sortInReadingOrder(links: Link[], slide: Slide): void {
-  const place = new Map<string, number>();
-  for (const { id, box } of slide.elements) place.set(id, box.y * 10_000 + box.x);
-  const placeOf = ({ carrier }: Link): number =>
-    carrier.kind === 'none' ? Infinity : (place.get(carrier.elementId) ?? Infinity);
-  links.sort((a, b) => {
-    const [left, right] = [placeOf(a), placeOf(b)];
-    return left === right ? (a.id < b.id ? -1 : 1) : left - right;
-  });
+  const places = links.map((link) => placeOf(link, slide));
+  // They mostly are.
+  if (places.every((at, index) => index === 0 || places[index - 1]! < at)) return;
+  const placed = links.map((link, index) => ({ link, at: places[index]! }));
+  placed.sort((a, b) => (a.at === b.at ? (a.link.id < b.link.id ? -1 : 1) : a.at - b.at));
+  placed.forEach(({ link }, index) => (links[index] = link));
+}
+
+function placeOf({ carrier }: Link, slide: Slide): number {
+  const box = carrier.kind === 'none' ? undefined : elementById(slide, carrier.elementId)?.box;
+  return box ? box.y * 10_000 + box.x : Infinity;
 }
 
 /** The slides that the links of a slide can lead to, once for every link that does. */

@@ -43,27 +43,46 @@ export interface Measures {
   secondsOf: Record<SlideId, number>;
 }
 
-const seconds = new WeakMap<Slide, { words: number; questions: number }>();
+interface Reading {
+  words: number;
+  questions: number;
+}
+const readings = new WeakMap<Slide, Reading>();
 
-function readingOf(slide: Slide): { words: number; questions: number } {
-  let known = seconds.get(slide);
+function readingOf(slide: Slide): Reading {
+  let known = readings.get(slide);
   if (!known) {
-    let words = 0;
-    for (const match of readWords(slide).matchAll(/\S+/g)) words += match ? 1 : 0;
-    const questions = slide.elements.filter(({ kind }) => kind === 'question').length;
-    known = { words, questions };
-    seconds.set(slide, known);
+    let questions = 0;
+    for (const { kind } of slide.elements) if (kind === 'question') questions += 1;
+    known = { words: countWords(readWords(slide)), questions };
+    readings.set(slide, known);
   }
   return known;
 }
+
+/** Stretches without white space in them. */
+function countWords(text: string): number {
+  let count = 0;
+  let isIn = false;
+  for (let index = 0; index < text.length; index += 1) {
+    const code = text.charCodeAt(index);
+    const isSpace = code <= 0x20 ? code >= 9 : code >= 0xa0 && SPACE.test(text[index]!);
+    if (!isSpace && !isIn) count += 1;
+    isIn = !isSpace;
+  }
+  return count;
+}
+const SPACE = /\s/;
 
 export const wordCount = (slide: Slide): number => readingOf(slide).words;
 
 /** Seconds that a slide takes to read and answer. */
 export function secondsFor(slide: Slide, pace: ReadingPace): number {
-  const { words, questions } = readingOf(slide);
-  return (words * 60) / pace.wordsPerMinute + questions * pace.secondsPerQuestion;
+  return secondsOf(readingOf(slide), pace);
 }
+
+const secondsOf = ({ words, questions }: Reading, pace: ReadingPace): number =>
+  (words * 60) / pace.wordsPerMinute + questions * pace.secondsPerQuestion;
 
 export function measure(deck: Deck, walk: Routes, pace: ReadingPace = READING_PACE): Measures {
   const routes = withoutReturns(walk);
@@ -73,8 +92,9 @@ export function measure(deck: Deck, walk: Routes, pace: ReadingPace = READING_PA
   let words = 0;
   for (let index = 0; index < n; index += 1) {
     const slide = deck.slides[ids[index]!]!;
-    weights[index] = secondsFor(slide, pace);
-    words += wordCount(slide);
+    const reading = readingOf(slide);
+    weights[index] = secondsOf(reading, pace);
+    words += reading.words;
   }
   const base = {
     slides: ids.length,
@@ -129,15 +149,18 @@ export function measure(deck: Deck, walk: Routes, pace: ReadingPace = READING_PA
   };
 }
 
-function questionsIn(
+/** The questions along the routes, with the index of their slide. */
+export function questionsIn(
   deck: Deck,
-  routes: Routes,
+  { ids }: Routes,
 ): { slideId: SlideId; questionId: ElementId; index: number }[] {
-  return routes.ids.flatMap((slideId, index) =>
-    deck.slides[slideId]!.elements.flatMap(({ id, kind }) =>
-      kind === 'question' ? [{ slideId, questionId: id, index }] : [],
-    ),
-  );
+  const found: { slideId: SlideId; questionId: ElementId; index: number }[] = [];
+  ids.forEach((slideId, index) => {
+    for (const { id, kind } of deck.slides[slideId]!.elements) {
+      if (kind === 'question') found.push({ slideId, questionId: id, index });
+    }
+  });
+  return found;
 }
 
 /** A quotient of whole numbers of any size, to six places. */

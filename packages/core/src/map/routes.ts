@@ -73,6 +73,13 @@ const isBack = ({ target }: Link): boolean => target.kind === 'step' && target.s
  * stay one loop.
  */
 export function withoutReturns(routes: Routes): Routes {
+  let known = onward.get(routes);
+  if (!known) onward.set(routes, (known = takenOut(routes)));
+  return known;
+}
+const onward = new WeakMap<Routes, Routes>();
+
+function takenOut(routes: Routes): Routes {
   const { ids, start, first, to, isStop } = routes;
   const n = ids.length;
   if (start < 0 || !to.includes(start)) return routes;

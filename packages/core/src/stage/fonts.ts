@@ -70,8 +70,12 @@ export function scriptsOf(text: string): Script[] {
   return TESTS.flatMap(([script, test]) => (test.test(text) ? [script] : []));
 }
 
+/** Signs that may be of another script than Latin, which every family has. */
+const BEYOND_LATIN = /[^\u0000-\u024f]/;
+
 /** The scripts of a text that a family has no letters for; browsers fall back to another font there. */
 export function missingScripts(text: string, name: FamilyName): Script[] {
+  if (!BEYOND_LATIN.test(text)) return [];
   const { scripts } = familyOf(name);
   return scriptsOf(text).filter((script) => !scripts.includes(script));
 }

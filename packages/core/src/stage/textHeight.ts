@@ -16,7 +16,8 @@ function faceFor({ family, weight }: SetType, isBold: boolean): Face {
 /** A type size that a run of words has been given, in slide units; 0 for none. */
 export function runSize(marks: readonly RichMark[] | undefined): number {
   const mark = marks?.find(({ type }) => type === 'textStyle');
-  const size = parseFloat(String(asRecord(mark?.attrs).fontSize ?? ''));
+  if (!mark) return 0;
+  const size = parseFloat(String(asRecord(mark.attrs).fontSize ?? ''));
   return size >= 8 && size <= 400 ? size : 0;
 }
 
@@ -57,37 +58,54 @@ class Block {
 
   #paragraph(runs: readonly RichNode[], width: number): void {
     const { size: standard, leading, gap, family } = this.#type;
-    if (!this.#isFirst) this.height += gap * standard;
-    this.#isFirst = false;
+    const stretch = familyWidth(family);
+    // What is counted stays in plain numbers of this function: it is asked of every text of a deck.
+    let height = this.#isFirst ? 0 : gap * standard;
     let used = 0;
     let tallest = 0;
-    const breakLine = (): void => {
-      this.height += (tallest || standard) * leading;
-      [used, tallest] = [0, 0];
-    };
+    this.#isFirst = false;
     for (const run of runs) {
-      if (run.type === 'hardBreak') breakLine();
-      if (!run.text) continue;
+      if (run.type === 'hardBreak') {
+        height += (tallest || standard) * leading;
+        used = 0;
+        tallest = 0;
+      }
+      const { text } = run;
+      if (!text) continue;
       const size = runSize(run.marks) || standard;
       const face = faceFor(this.#type, run.marks?.some(({ type }) => type === 'bold') ?? false);
-      const widthOf = (words: string): number => textWidth(words, face, size) * familyWidth(family);
-      const space = widthOf(' ');
-      const isGlued = !run.text.startsWith(' ');
-      run.text.split(' ').forEach((word, index) => {
-        if (word === '') return;
-        const wordWidth = widthOf(word);
-        const between = used === 0 || (index === 0 && isGlued) ? 0 : space;
-        if (used > 0 && used + between + wordWidth > width) breakLine();
-        else used += between;
-        tallest = Math.max(tallest, size);
-        used += wordWidth;
-        while (used > width) {
-          const rest = used - width;
-          breakLine();
-          [used, tallest] = [rest, size];
+      const whole = textWidth(text, face, size) * stretch;
+      if (used + whole <= width) {
+        // All of it fits on the line that was begun: nothing is broken.
+        if (used > 0 || text.trim() !== '') tallest = Math.max(tallest, size);
+        used += whole;
+        continue;
+      }
+      const space = textWidth(' ', face, size) * stretch;
+      // Word by word, without cutting the text into pieces.
+      for (let from = 0; from < text.length;) {
+        const blank = text.indexOf(' ', from);
+        const end = blank < 0 ? text.length : blank;
+        if (end > from) {
+          const word = textWidth(text, face, size, from, end) * stretch;
+          // Letters that follow another run directly belong to its last word.
+          const between = used === 0 || from === 0 ? 0 : space;
+          if (used > 0 && used + between + word > width) {
+            height += (tallest || standard) * leading;
+            used = 0;
+            tallest = 0;
+          } else used += between;
+          tallest = Math.max(tallest, size);
+          used += word;
+          // A word that is wider than the line is broken within.
+          while (used > width) {
+            used -= width;
+            height += tallest * leading;
+          }
         }
-      });
+        from = end + 1;
+      }
     }
-    breakLine();
+    this.height += height + (tallest || standard) * leading;
   }
 }

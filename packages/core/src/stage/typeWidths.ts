@@ -36,11 +36,20 @@ export const FACES = {
 } as const;
 export type Face = keyof typeof FACES;
 
-/** Width of a run of text in slide units, at a type size in slide units. Kerning is left out: about 1 % of a line. */
-export function textWidth(text: string, face: Face, size: number): number {
+/**
+ * Width of a run of text in slide units, or of the part of it from one letter to before another, at a type size in slide
+ * units. Kerning is left out: about 1 % of a line.
+ */
+export function textWidth(
+  text: string,
+  face: Face,
+  size: number,
+  from = 0,
+  before = text.length,
+): number {
   const widths = FACES[face];
   let sum = 0;
-  for (let index = 0; index < text.length; index += 1) {
+  for (let index = from; index < before; index += 1) {
     const code = text.charCodeAt(index);
     sum += code < 256 ? widths[code]! : code >= SQUARE_FROM ? 1000 : UNKNOWN;
   }
