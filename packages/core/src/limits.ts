@@ -85,6 +85,12 @@ export const SERVER_LIMITS = {
     /** Of all at one address: a school. */
     address: { perSecond: 800, atOnce: 8000, underWay: 1000 },
   },
+  /** Names in one lesson. */
+  peoplePerLesson: 1000,
+  /** New names that one device, and all devices at one address, may join with in an hour: a tablet is handed round. */
+  joins: { within: 3600, perDevice: 100, perAddress: 6000 },
+  /** New accounts from one address in an hour. */
+  signUps: { within: 3600, perAddress: 200 },
   /** Passwords that are checked or made at the same time, and that may wait for it. */
   passwords: { atOnce: 1, waiting: 30 },
   /** Practice classes that run at the same time on one server. */

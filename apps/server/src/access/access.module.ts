@@ -1,10 +1,10 @@
 import { Global, Module } from '@nestjs/common';
 import { AccessService } from './AccessService.js';
-import { FailureThrottle } from './FailureThrottle.js';
+import { Throttle } from './Throttle.js';
 
 @Global()
 @Module({
-  providers: [AccessService, FailureThrottle],
-  exports: [AccessService, FailureThrottle],
+  providers: [AccessService, Throttle],
+  exports: [AccessService, Throttle],
 })
 export class AccessModule {}

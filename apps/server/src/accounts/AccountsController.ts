@@ -28,9 +28,10 @@ export class AccountsController {
   @Post('accounts')
   async signUp(
     @Body() body: SignUpDto,
+    @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<Teacher> {
-    const teacher = await this.accounts.create(body);
+    const teacher = await this.accounts.create(body, request.ip ?? '');
     await this.#open(teacher, response);
     return teacher;
   }

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { hash, verify } from '@node-rs/argon2';
 import { SERVER_LIMITS } from '@gobrel/core';
 import { DataSource } from 'typeorm';
-import { FailureThrottle } from '../access/FailureThrottle.js';
+import { Throttle } from '../access/Throttle.js';
 import type { Teacher } from '../access/guards.js';
 import { hashToken, makeToken } from '../access/tokens.js';
 import { Turns } from '../access/Turns.js';
@@ -20,12 +20,19 @@ export class AccountsService {
 
   constructor(
     private readonly database: DataSource,
-    private readonly throttle: FailureThrottle,
+    private readonly throttle: Throttle,
     private readonly sync: SyncService,
   ) {}
 
   /** Makes an account; passwords are kept as argon2id. */
-  async create(account: { email: string; name: string; password: string }): Promise<Teacher> {
+  async create(
+    account: { email: string; name: string; password: string },
+    from: string,
+  ): Promise<Teacher> {
+    const { within, perAddress } = SERVER_LIMITS.signUps;
+    const key = `sign-up:${from}`;
+    await this.throttle.check(key, perAddress, within);
+    await this.throttle.record(key);
     const email = account.email.toLowerCase();
     const rows = await this.database.query<Teacher[]>(
       `INSERT INTO teacher (email, name, password_hash) VALUES ($1, $2, $3)

@@ -35,7 +35,7 @@ export async function seedDemo(app: INestApplication): Promise<boolean> {
   if (row!.teachers > 0) return false;
 
   const [ines, tomas] = await Promise.all(
-    TEACHERS.map((teacher) => app.get(AccountsService).create(teacher)),
+    TEACHERS.map((teacher) => app.get(AccountsService).create(teacher, 'demo')),
   );
   const pictures = await addPictures(app.get(AssetsService));
   const decks = app.get(DecksService);

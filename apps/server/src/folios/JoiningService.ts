@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
-import { makeReturnCode } from '@gobrel/core';
+import { makeReturnCode, SERVER_LIMITS } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
-import { FailureThrottle } from '../access/FailureThrottle.js';
+import { Throttle } from '../access/Throttle.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
 import { isDuplicate, type Lesson } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
@@ -26,7 +26,7 @@ export class JoiningService {
   constructor(
     private readonly database: DataSource,
     private readonly projector: FolioProjector,
-    private readonly throttle: FailureThrottle,
+    private readonly throttle: Throttle,
     private readonly blocks: BlocksService,
     private readonly sync: SyncService,
   ) {}
@@ -63,6 +63,7 @@ export class JoiningService {
     if (joined) return joined;
     const shared = sharedAs && (await this.#folioOfGroup(lesson.id, sharedAs));
     if (shared) return shared;
+    await this.#requireRoom(lesson.id);
     const { hasWaitingRoom } = lesson.settings;
     const status = hasWaitingRoom && !who.isPractice && !who.id ? 'waiting' : 'in';
     for (let attempt = 0; attempt < 20; attempt++) {
@@ -100,6 +101,17 @@ export class JoiningService {
       }
     }
     throw refused('No free return code was found.');
+  }
+
+  async #requireRoom(lessonId: string): Promise<void> {
+    const [row] = await this.database.query<{ people: number }[]>(
+      'SELECT count(*)::int AS people FROM folio WHERE lesson_id = $1',
+      [lessonId],
+    );
+    const { peoplePerLesson } = SERVER_LIMITS;
+    if (row!.people >= peoplePerLesson) {
+      throw refused(`This lesson is full: ${peoplePerLesson} have joined. Tell your teacher.`);
+    }
   }
 
   /** The folio of a device that asks again, because it never heard that it had joined. */

@@ -10,10 +10,10 @@ import {
   Res,
   UseGuards,
 } from '@nestjs/common';
-import { readJoinCode, readReturnCode } from '@gobrel/core';
+import { readJoinCode, readReturnCode, SERVER_LIMITS } from '@gobrel/core';
 import type { Request, Response } from 'express';
 import { cookieOf, giveCookie, takeCookie } from '../access/cookies.js';
-import { FailureThrottle } from '../access/FailureThrottle.js';
+import { Throttle } from '../access/Throttle.js';
 import { CurrentStudent, StudentGuard, type Student } from '../access/guards.js';
 import { DEVICE_COOKIE, makeToken, STUDENT_COOKIE } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
@@ -37,7 +37,7 @@ export class StudentController {
     private readonly folios: FoliosService,
     private readonly joining: JoiningService,
     private readonly lessons: LessonsService,
-    private readonly throttle: FailureThrottle,
+    private readonly throttle: Throttle,
     private readonly practice: PracticeService,
     private readonly screens: ScreensService,
     @Inject(CONFIG) private readonly config: Config,
@@ -66,7 +66,10 @@ export class StudentController {
     const lesson = await this.#lessonOf(body.code, request);
     if (!body.classStudentId && !body.name) throw invalid('Choose or type your name.');
     const isPractice = this.practice.isSimulated(lesson.id, body.practice);
+    const joins = isPractice ? [] : joinsOf(request, this.config);
+    for (const { key, most } of joins) await this.throttle.check(key, most, JOINS.within);
     const folio = await this.joining.join(lesson, { ...body, isPractice });
+    for (const { key } of joins) await this.throttle.record(key);
     await this.#open(folio.id, response);
     return { folioId: folio.id };
   }
@@ -216,6 +219,17 @@ export class StudentController {
 /** Who waits to be let in sees nothing of the lesson. */
 function requireIn({ status }: Student): void {
   if (status !== 'in') throw new Problem(403, 'Not yet', 'Your teacher has not let you in yet.');
+}
+
+const { joins: JOINS } = SERVER_LIMITS;
+
+/** What joining is counted by. */
+function joinsOf(request: Request, config: Config): { key: string; most: number }[] {
+  const device = cookieOf(request, config, DEVICE_COOKIE);
+  return [
+    ...(device ? [{ key: `joined:${device}`, most: JOINS.perDevice }] : []),
+    { key: `joined:${request.ip ?? ''}`, most: JOINS.perAddress },
+  ];
 }
 
 /** Seconds in which wrong codes are counted together. */

@@ -1,5 +1,9 @@
+import { randomUUID } from 'node:crypto';
+import { SERVER_LIMITS } from '@gobrel/core';
+import { DataSource } from 'typeorm';
+import { Throttle } from '../access/Throttle.js';
 import { openClassroom, type Classroom } from '../testing/classroom.js';
-import { startServer, Visitor, type TestServer } from '../testing/testServer.js';
+import { signUp, startServer, Visitor, type TestServer } from '../testing/testServer.js';
 
 let server: TestServer;
 let room: Classroom;
@@ -189,4 +193,48 @@ test('codes are guessed for a while only', async () => {
   }
   expect([...outcomes]).toEqual([404, 429]);
   await guesser.stop();
+});
+
+test('a lesson is full some time; who has joined it comes in again', async () => {
+  const full = await openClassroom(server);
+  const asked = { code: full.joinCode, name: 'Ada', key: randomUUID() };
+  expect((await new Visitor(server.url).post('student/join', asked)).status).toBe(201);
+  await server.app.get(DataSource).query(
+    `INSERT INTO folio (lesson_id, name, return_code)
+     SELECT $1, 'Pupil ' || n, 'X' || n FROM generate_series(2, $2::int) AS n`,
+    [full.lessonId, SERVER_LIMITS.peoplePerLesson],
+  );
+  const late = await new Visitor(server.url).post<{ detail: string }>('student/join', {
+    code: full.joinCode,
+    name: 'Bela',
+  });
+  expect([late.status, late.body.detail]).toEqual([
+    409,
+    `This lesson is full: ${SERVER_LIMITS.peoplePerLesson} have joined. Tell your teacher.`,
+  ]);
+  expect((await new Visitor(server.url).post('student/join', asked)).status).toBe(201);
+});
+
+test('one device joins under so many names in an hour, and the others go on', async () => {
+  const device = new Visitor(server.url);
+  await device.post('student/look', { code: room.joinCode });
+  const throttle = server.app.get(Throttle);
+  const key = `joined:${device.cookies.get('gobrel_device')}`;
+  for (let name = 0; name < SERVER_LIMITS.joins.perDevice; name += 1) await throttle.record(key);
+  const join = (visitor: Visitor, name: string) =>
+    visitor.post('student/join', { code: room.joinCode, name });
+  expect((await join(device, 'One more')).status).toBe(429);
+  expect((await join(new Visitor(server.url), 'Somebody else')).status).toBe(201);
+});
+
+test('one address makes so many accounts in an hour', async () => {
+  const throttle = server.app.get(Throttle);
+  await signUp(server.url);
+  for (let made = 0; made < SERVER_LIMITS.signUps.perAddress; made += 1) {
+    await throttle.record('sign-up:127.0.0.1');
+  }
+  const refused = await new Visitor(server.url).post('accounts', {
+    ...{ email: 'one.more@gobrel.example', name: 'One More', password: 'long enough words' },
+  });
+  expect(refused.status).toBe(429);
 });

@@ -17,7 +17,7 @@ import { IsString, MaxLength } from 'class-validator';
 import type { Request, Response } from 'express';
 import { AccessService } from '../access/AccessService.js';
 import { cookieOf, giveCookie } from '../access/cookies.js';
-import { FailureThrottle } from '../access/FailureThrottle.js';
+import { Throttle } from '../access/Throttle.js';
 import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
 import { SCREEN_COOKIE } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
@@ -35,7 +35,7 @@ export class ScreensController {
   constructor(
     private readonly screens: ScreensService,
     private readonly access: AccessService,
-    private readonly throttle: FailureThrottle,
+    private readonly throttle: Throttle,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 

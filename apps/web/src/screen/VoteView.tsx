@@ -1,7 +1,7 @@
 import type { Deck, LessonState, LinkId } from '@gobrel/core';
 import type { ReactElement } from 'react';
 
-/** How the class votes on the way on from where it stands, along the foot of the slide. Nobody is named. */
+/** How the class votes on the way on from where it stands, below the slide. Nobody is named. */
 export function VoteView(props: {
   edition: Deck;
   vote: NonNullable<LessonState['vote']>;
@@ -13,7 +13,7 @@ export function VoteView(props: {
   return (
     <section
       aria-label={vote.isOpen ? 'The class votes' : 'How the class voted'}
-      className="absolute inset-x-0 bottom-0 border-t border-line bg-paper/95 px-[4vw] py-[2.2vh]"
+      className="shrink-0 border-t border-line bg-paper px-[4vw] py-[2.2vh]"
     >
       <h2 className="mb-2 text-[clamp(18px,2.2vw,30px)]">
         {vote.isOpen ? 'Where do we go? Vote now.' : 'How the class voted'}

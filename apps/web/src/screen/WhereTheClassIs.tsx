@@ -3,6 +3,7 @@ import type { ReactElement } from 'react';
 import { JoinCard } from '../desk/JoinCard';
 import { CreditsOf } from '../stage/Credits';
 import { PlayingSlides } from '../stage/Playing';
+import { Main } from '../ui/Page';
 import { FittedSlide, type StageBehaviour } from '../stage/SlideView';
 import { VoteView } from './VoteView';
 
@@ -43,12 +44,14 @@ export function WhereTheClassIs(props: {
     (state.pace === 'together' ? edition.slides[state.slideId ?? ''] : undefined);
   if (slide) {
     return (
-      <main className="relative h-full">
-        <ShownSlide {...{ edition, slide }} />
+      <Main title={props.title} className="flex h-full flex-col">
+        <div className="relative min-h-0 flex-1">
+          <ShownSlide {...{ edition, slide }} />
+        </div>
         {votes && state.vote?.slideId === slide.id && (
           <VoteView edition={edition} vote={state.vote} counts={votes} />
         )}
-      </main>
+      </Main>
     );
   }
   return (

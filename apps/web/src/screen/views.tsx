@@ -6,7 +6,7 @@ import { TallyCard, TallyOf, type ClassTally } from '../questions/TallyCard';
 import { boxStyle } from '../stage/ElementView';
 import { FittedSlide } from '../stage/SlideView';
 import { Countdown, useTimer } from '../ui/Countdown';
-import { Centre } from '../ui/Page';
+import { Centre, Main } from '../ui/Page';
 import { ShownSlide } from './WhereTheClassIs';
 
 /* What a big screen shows, wherever it has it from: the teacher's own window, or a device that was paired. */
@@ -27,7 +27,7 @@ export function PutUpView(props: {
     );
   if (slide) {
     return (
-      <main aria-label="Put up" className="h-full">
+      <Main title={promptOf(question)} label="Put up" className="h-full">
         <ShownSlide
           {...{ edition, slide }}
           renderElement={(element, drawn) =>
@@ -40,7 +40,7 @@ export function PutUpView(props: {
             )
           }
         />
-      </main>
+      </Main>
     );
   }
   return (
@@ -102,7 +102,7 @@ export function LeafView(props: {
 }): ReactElement {
   const { slide, who } = props;
   return (
-    <main className="relative h-full bg-[#10191d]" aria-label="Big screen">
+    <Main title={`${who} presents`} className="relative h-full bg-[#10191d]" label="Big screen">
       {slide ? (
         <FittedSlide slide={slide} theme={props.theme} />
       ) : (
@@ -111,7 +111,7 @@ export function LeafView(props: {
       <p className="absolute bottom-4 left-4 rounded-[6px] bg-paper/95 px-3 py-1.5 text-[18px] font-semibold">
         {who}
       </p>
-    </main>
+    </Main>
   );
 }
 
@@ -132,7 +132,7 @@ export function OverScreen(props: { said: string; timerEndsAt: number | null }):
       {timer && (
         <Countdown
           said={timer}
-          className="absolute right-6 bottom-5 rounded-[8px] bg-paper/95 px-5 py-2 font-head text-[54px] tabular-nums"
+          className="absolute top-24 right-6 rounded-[8px] bg-paper/95 px-5 py-2 font-head text-[54px] tabular-nums"
         />
       )}
     </>

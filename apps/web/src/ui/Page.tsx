@@ -23,12 +23,13 @@ const IsWithinMain = createContext(false);
 /** The main part of a page. A title is for those who do not see what the page shows. */
 export function Main(props: {
   title?: string;
+  label?: string;
   className?: string;
   children: ReactNode;
 }): ReactElement {
   return (
     <IsWithinMain value={true}>
-      <main className={props.className}>
+      <main aria-label={props.label} className={props.className}>
         {props.title !== undefined && <h1 className="sr-only">{props.title}</h1>}
         {props.children}
       </main>

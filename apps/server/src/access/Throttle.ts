@@ -4,19 +4,19 @@ import { tooMany } from '../problems/problem.js';
 import { hashToken } from './tokens.js';
 
 /**
- * Counts wrong tries only: a whole class behind one address may join at once, but nobody guesses for long.
- * Counted in the database, so it holds over several servers and a restart.
+ * What may be done only so often: wrong tries above all, so that nobody guesses for long while a whole class behind one
+ * address may join at once. Counted in the database, so it holds over several servers and a restart.
  */
 @Injectable()
-export class FailureThrottle {
+export class Throttle {
   constructor(private readonly database: DataSource) {}
 
-  /** Throws when the key had `most` failures within the last `seconds`. */
+  /** Throws when it was recorded for the key `most` times within the last `seconds`. */
   async check(key: string, most: number, seconds: number): Promise<void> {
     if ((await this.count(key, seconds)) >= most) throw tooMany(seconds);
   }
 
-  /** How often the key has failed within the last `seconds`. */
+  /** How often it was recorded for the key within the last `seconds`. */
   async count(key: string, seconds: number): Promise<number> {
     const [row] = await this.database.query<{ failures: number }[]>(
       `SELECT count(*)::int AS failures FROM failure
