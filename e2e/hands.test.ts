@@ -211,3 +211,28 @@ test('at the desk every student on a slide can be reached, a card answers Enter,
   await expect(map.getByRole('button', { name: 'Ada', exact: true })).toHaveCount(0);
   await expect(map.getByRole('button', { name: 'Student 1', exact: true })).toBeVisible();
 });
+
+test('a card that is dragged into a section joins it, and is let out of it', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await cards(page, 'Pier', 'Sea', 'Cave');
+  await card(page, 'Sea').click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'New section from it' }).click();
+  await page.keyboard.type('The bay');
+  await page.keyboard.press('Enter');
+  const fold = page.getByRole('button', { name: 'Fold The bay' });
+  await drag(page, card(page, 'Cave'), card(page, 'Sea'));
+  await fold.click();
+  await expect(card(page, 'The bay')).toBeVisible();
+  await expect(card(page, 'Cave')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Unfold The bay' }).click();
+  // A section grows with its cards; out of it leads the menu.
+  await card(page, 'Cave').click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Out of its section' }).click();
+  await fold.click();
+  await expect(card(page, 'Sea')).toHaveCount(0);
+  await expect(card(page, 'Cave')).toBeVisible();
+});

@@ -283,6 +283,8 @@ test('by keyboard alone: a slide with a shape, words and a picture of its own pl
   await width.press('Enter');
   await expect(width).toHaveValue('300');
   await page.keyboard.press('Escape');
+  // The focus goes back to where the sheet was opened, and only then on.
+  await expect(tray.getByRole('button', { name: 'Arrange' })).toBeFocused();
 
   await press(page.getByRole('button', { name: 'Things on this slide' }));
   const things = page.getByRole('region', { name: 'Things on this slide' });

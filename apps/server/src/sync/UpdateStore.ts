@@ -82,19 +82,18 @@ export class UpdateStore {
   }
 
   /** What uses a picture is told of with it, or not stored yet: a picture that nothing is known to use goes after a while. */
-  async #write(batch: readonly Waiting[]): Promise<{ id: string; name: string }[]> {
-    const insert = (rows: Pick<EntityManager, 'query'>): Promise<{ id: string; name: string }[]> =>
-      rows.query(
-        'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[]) RETURNING id, name',
-        [batch.map((entry) => entry.name), batch.map((entry) => Buffer.from(entry.data))],
-      );
+  async #write(batch: readonly Waiting[]): Promise<Stored[]> {
     const uses = batch.flatMap(({ name, data }) =>
       picturesIn(data).map((hash) => ({ hash, name })),
     );
-    if (uses.length === 0) return insert(this.database);
+    const large = batch.filter(({ data }) => data.length > LARGE);
+    if (uses.length === 0 && large.length === 0) return insertMany(this.database, batch);
     return this.database.transaction(async (rows) => {
       await noteUses(rows, uses);
-      return insert(rows);
+      const small = batch.filter(({ data }) => data.length <= LARGE);
+      const stored = small.length > 0 ? await insertMany(rows, small) : [];
+      for (const one of large) stored.push(...(await insertOne(rows, one)));
+      return stored;
     });
   }
 
@@ -192,3 +191,29 @@ export class UpdateStore {
     while (this.#running) await this.#running;
   }
 }
+
+interface Stored {
+  id: string;
+  name: string;
+}
+
+/** Bytes above which an update is sent alone, as bytes: in a list each byte is written as two letters first. */
+const LARGE = 16_000;
+
+const insertMany = (
+  rows: Pick<EntityManager, 'query'>,
+  batch: readonly Pick<Waiting, 'name' | 'data'>[],
+): Promise<Stored[]> =>
+  rows.query(
+    'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[]) RETURNING id, name',
+    [batch.map(({ name }) => name), batch.map(({ data }) => Buffer.from(data))],
+  );
+
+const insertOne = (
+  rows: Pick<EntityManager, 'query'>,
+  { name, data }: Pick<Waiting, 'name' | 'data'>,
+): Promise<Stored[]> =>
+  rows.query('INSERT INTO doc_update (name, data) VALUES ($1, $2) RETURNING id, name', [
+    name,
+    Buffer.from(data),
+  ]);
