@@ -56,6 +56,8 @@ export class AttemptsService {
   }
 
   async open(folioId: string, number: number, edition: Deck): Promise<OpenedAttempt> {
+    // No folio is handed in so often, and the database knows no numbers beyond its own.
+    if (number < 1 || number > 10_000) throw notFound('attempt');
     const [row] = await this.database.query<{ document: Buffer; handed_in_at: Date }[]>(
       'SELECT document, handed_in_at FROM attempt WHERE folio_id = $1 AND number = $2',
       [folioId, number],

@@ -218,6 +218,7 @@ test('what was handed in can be opened as it was, with its marks, by teachers of
     answers: { q: { answer: { kind: 'choice', optionIds: ['b'] }, score: 0 } },
   });
   expect((await other.ines.get(`${mine}/2`)).status).toBe(404);
+  expect((await other.ines.get(`${mine}/99999999999`)).status).toBe(404);
   expect((await other.ines.get(`${mine}/x`)).status).toBe(400);
   const tomas = await signUp(server.url);
   for (const address of [mine, `${mine}/1`]) {
