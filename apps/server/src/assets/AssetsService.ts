@@ -6,40 +6,26 @@ import {
   type OnApplicationShutdown,
 } from '@nestjs/common';
 import { SERVER_LIMITS, type AssetRef } from '@gobrel/core';
-import sharp from 'sharp';
 import { DataSource } from 'typeorm';
 import { Turns } from '../access/Turns.js';
 import { invalid, notFound, refused } from '../problems/problem.js';
+import {
+  NO_PICTURE,
+  readBitmap,
+  sizeOf,
+  sizesOf,
+  type Picture,
+  type PictureSize,
+} from './bitmaps.js';
 import { DrawingService } from './DrawingService.js';
 import { noteUses } from './pictureUses.js';
 import { SMALL, SMALL_WIDTHS, WIDTHS } from './sizes.js';
 import { looksLikeSvg } from './svg.js';
 
-// One picture after another, each by one thread: the class goes on meanwhile.
-sharp.concurrency(1);
-sharp.cache(false);
-
-const MOST_PIXELS = 40_000_000;
-/** Pixels of the longer side that are kept: enough for a 4K projector. */
-const LONGEST_SIDE = 3840;
-
-interface Picture {
-  mediaType: string;
-  width: number;
-  height: number;
-  isAnimated: boolean;
-  bytes: Buffer;
-  /** A PNG for each of `SMALL_WIDTHS`, when they are made on the way in. */
-  small?: Buffer[];
-}
-
 export interface ServedPicture {
   mediaType: string;
   bytes: Buffer;
 }
-
-const NO_PICTURE =
-  'This file is no picture that can be shown. PNG, JPEG, WebP, GIF and SVG pictures can be used.';
 
 /** How long a picture that nothing uses is kept: it may be in somebody's clipboard, or come back by an undo. */
 const GRACE = '7 days';
@@ -105,21 +91,15 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
   async add(file: Buffer, by: string | null = null): Promise<AssetRef> {
     if (file.length === 0) throw invalid(NO_PICTURE);
     const student = by?.startsWith('folio:') ? by : '';
-    const picture = await this.#turns.take(
-      () => (looksLikeSvg(file) ? this.#readSvg(file) : readBitmap(file)),
-      student,
-    );
+    const { picture, hash, sizes } = await this.#turns.take(() => this.#made(file), student);
     const { mediaType, width, height, isAnimated, bytes } = picture;
-    const hash = createHash('sha256').update(bytes).digest('hex');
     await this.database.query(
       `INSERT INTO asset (hash, media_type, width, height, is_animated, bytes)
        VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (hash) DO UPDATE SET created_at = now()`,
       [hash, mediaType, width, height, isAnimated, bytes],
     );
     if (by) await noteUses(this.database, [{ hash, name: `by:${by}` }]);
-    for (const [index, small] of (picture.small ?? []).entries()) {
-      await this.#keepSize(hash, SMALL_WIDTHS[index]!, 'image/png', small);
-    }
+    for (const size of sizes) await this.#keepSize(hash, size);
     return { hash, width, height, isAnimated };
   }
 
@@ -155,6 +135,22 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
     return { bytes, isDrawing: asset.media_type === 'image/svg+xml' };
   }
 
+  /** A picture with all sizes that it is handed out in. */
+  async #made(file: Buffer): Promise<{ picture: Picture; hash: string; sizes: PictureSize[] }> {
+    const picture = await (looksLikeSvg(file) ? this.#readSvg(file) : readBitmap(file));
+    const hash = createHash('sha256').update(picture.bytes).digest('hex');
+    const sizes = picture.sizes ?? ((await this.#isKept(hash)) ? [] : await sizesOf(picture));
+    return { picture, hash, sizes };
+  }
+
+  async #isKept(hash: string): Promise<boolean> {
+    const rows = await this.database.query<unknown[]>(
+      'SELECT 1 FROM asset_size WHERE hash = $1 LIMIT 1',
+      [hash],
+    );
+    return rows.length > 0;
+  }
+
   async #bytes(hash: string): Promise<Buffer> {
     const [row] = await this.database.query<{ bytes: Buffer }[]>(
       'SELECT bytes FROM asset WHERE hash = $1',
@@ -163,7 +159,7 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
     return row!.bytes;
   }
 
-  /** Made once and kept. */
+  /** Made on the way in; of a picture from before that was so, made once and kept. */
   async #sized(hash: string, width: number, format: 'webp' | 'png'): Promise<ServedPicture> {
     const [kept] = await this.database.query<{ media_type: string; bytes: Buffer }[]>(
       'SELECT media_type, bytes FROM asset_size WHERE hash = $1 AND width = $2',
@@ -174,17 +170,10 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
       { media_type: string }[]
     >('SELECT media_type FROM asset WHERE hash = $1', [hash]);
     if (type === 'image/svg+xml') return this.#smallDrawing(hash, width);
-    const resized = sharp(await this.#bytes(hash), { limitInputPixels: MOST_PIXELS }).resize({
-      width,
-      // A drawing has no pixels to run out of; the frame of an animation is never blown up.
-      withoutEnlargement: format === 'webp',
-    });
-    const bytes = await (
-      format === 'png' ? resized.ensureAlpha().png() : resized.webp({ quality: 82 })
-    ).toBuffer();
-    const mediaType = `image/${format}`;
-    await this.#keepSize(hash, width, mediaType, bytes);
-    return { mediaType, bytes };
+    const whole = await this.#bytes(hash);
+    const size = await this.#turns.take(() => sizeOf(whole, width, format));
+    await this.#keepSize(hash, size);
+    return size;
   }
 
   /** Of a drawing from before small pictures were made on the way in. */
@@ -193,12 +182,12 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
     const at = (SMALL_WIDTHS as readonly number[]).indexOf(width);
     const png = drawn?.small[at];
     if (!png) throw notFound('picture');
-    const bytes = Buffer.from(png, 'base64');
-    await this.#keepSize(hash, width, 'image/png', bytes);
-    return { mediaType: 'image/png', bytes };
+    const size = { width, mediaType: 'image/png', bytes: Buffer.from(png, 'base64') };
+    await this.#keepSize(hash, size);
+    return size;
   }
 
-  async #keepSize(hash: string, width: number, mediaType: string, bytes: Buffer): Promise<void> {
+  async #keepSize(hash: string, { width, mediaType, bytes }: PictureSize): Promise<void> {
     await this.database.query(
       `INSERT INTO asset_size (hash, width, media_type, bytes) VALUES ($1, $2, $3, $4)
        ON CONFLICT DO NOTHING`,
@@ -222,52 +211,11 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
       height: drawn.height,
       isAnimated: false,
       bytes: Buffer.from(drawn.svg, 'utf8'),
-      small: drawn.small.map((png) => Buffer.from(png, 'base64')),
+      sizes: drawn.small.map((png, index) => ({
+        width: SMALL_WIDTHS[index]!,
+        mediaType: 'image/png',
+        bytes: Buffer.from(png, 'base64'),
+      })),
     };
-  }
-}
-
-async function readBitmap(file: Buffer): Promise<Picture> {
-  const meta = await sharp(file, { limitInputPixels: false })
-    .metadata()
-    .catch(() => null);
-  if (!meta?.width || !meta.height || !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) {
-    throw invalid(NO_PICTURE);
-  }
-  const isAnimated = (meta.pages ?? 1) > 1;
-  const pixels = meta.width * meta.height * (meta.pages ?? 1);
-  if (pixels > MOST_PIXELS) {
-    throw invalid(
-      `This picture has ${Math.round(pixels / 1e6)} megapixels; 40 are the most. Make it smaller and try again.`,
-    );
-  }
-  try {
-    const source = sharp(file, { animated: isAnimated, limitInputPixels: MOST_PIXELS });
-    const upright = isAnimated
-      ? source
-      : source.rotate().resize({
-          width: LONGEST_SIDE,
-          height: LONGEST_SIDE,
-          fit: 'inside',
-          withoutEnlargement: true,
-        });
-    const encoded =
-      meta.format === 'jpeg'
-        ? upright.jpeg({ quality: 86 })
-        : meta.format === 'png'
-          ? upright.png()
-          : meta.format === 'gif'
-            ? upright.gif()
-            : upright.webp({ quality: 86 });
-    const { data, info } = await encoded.toBuffer({ resolveWithObject: true });
-    return {
-      mediaType: `image/${info.format}`,
-      width: info.width,
-      height: info.pageHeight ?? info.height,
-      isAnimated,
-      bytes: data,
-    };
-  } catch {
-    throw invalid('This picture is damaged and cannot be read.');
   }
 }

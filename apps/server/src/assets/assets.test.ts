@@ -53,6 +53,13 @@ test('a photo loses its metadata, is kept once, and comes in the size that is as
   const { status, body } = await send(photo);
   expect([status, body.width, body.height]).toEqual([201, 1600, 900]);
   expect((await send(photo)).body.hash).toBe(body.hash);
+  // All sizes are made on the way in: nobody makes the server reckon by asking.
+  const kept = await server.app
+    .get(DataSource)
+    .query<{ width: number }[]>('SELECT width FROM asset_size WHERE hash = $1 ORDER BY width', [
+      body.hash,
+    ]);
+  expect(kept.map(({ width }) => width)).toEqual([48, 272, 320, 640, 1280]);
   const whole = await serve(body.hash);
   expect(whole.headers.get('cache-control')).toContain('immutable');
   expect(Buffer.from(await whole.arrayBuffer()).toString('latin1')).not.toContain('Secret Street');

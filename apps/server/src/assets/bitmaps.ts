@@ -1,0 +1,104 @@
+import sharp from 'sharp';
+import { invalid } from '../problems/problem.js';
+import { SMALL_WIDTHS, WIDTHS } from './sizes.js';
+
+// Each picture is read once: a cache would only hold memory.
+sharp.cache(false);
+// One picture after another, each by one thread: the class goes on meanwhile.
+sharp.concurrency(1);
+
+const MOST_PIXELS = 40_000_000;
+/** Pixels of the longer side that are kept: enough for a 4K projector. */
+const LONGEST_SIDE = 3840;
+
+export interface PictureSize {
+  /** The kept width that it stands for; a small picture has fewer pixels. */
+  width: number;
+  mediaType: string;
+  bytes: Buffer;
+}
+
+export interface Picture {
+  mediaType: string;
+  width: number;
+  height: number;
+  isAnimated: boolean;
+  bytes: Buffer;
+  /** Smaller ones, where they are made together with it. */
+  sizes?: PictureSize[];
+}
+
+export const NO_PICTURE =
+  'This file is no picture that can be shown. PNG, JPEG, WebP, GIF and SVG pictures can be used.';
+
+/** Checks a bitmap by its content and encodes it anew, upright and without metadata. */
+export async function readBitmap(file: Buffer): Promise<Picture> {
+  const meta = await sharp(file, { limitInputPixels: false })
+    .metadata()
+    .catch(() => null);
+  if (!meta?.width || !meta.height || !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) {
+    throw invalid(NO_PICTURE);
+  }
+  const isAnimated = (meta.pages ?? 1) > 1;
+  const pixels = meta.width * meta.height * (meta.pages ?? 1);
+  if (pixels > MOST_PIXELS) {
+    throw invalid(
+      `This picture has ${Math.round(pixels / 1e6)} megapixels; 40 are the most. Make it smaller and try again.`,
+    );
+  }
+  try {
+    const source = sharp(file, { animated: isAnimated, limitInputPixels: MOST_PIXELS });
+    const upright = isAnimated
+      ? source
+      : source.rotate().resize({
+          width: LONGEST_SIDE,
+          height: LONGEST_SIDE,
+          fit: 'inside',
+          withoutEnlargement: true,
+        });
+    const encoded =
+      meta.format === 'jpeg'
+        ? upright.jpeg({ quality: 86 })
+        : meta.format === 'png'
+          ? upright.png()
+          : meta.format === 'gif'
+            ? upright.gif()
+            : upright.webp({ quality: 86 });
+    const { data, info } = await encoded.toBuffer({ resolveWithObject: true });
+    return {
+      mediaType: `image/${info.format}`,
+      width: info.width,
+      height: info.pageHeight ?? info.height,
+      isAnimated,
+      bytes: data,
+    };
+  } catch {
+    throw invalid('This picture is damaged and cannot be read.');
+  }
+}
+
+/** Every size that a bitmap is handed out in besides its own: for slides as WebP, small ones for measuring as PNG. */
+export async function sizesOf({ bytes, width, isAnimated }: Picture): Promise<PictureSize[]> {
+  const sizes: PictureSize[] = [];
+  // The still frame of an animation is handed out in all of them.
+  for (const wide of WIDTHS.filter((wide) => isAnimated || wide < width)) {
+    sizes.push(await sizeOf(bytes, wide, 'webp'));
+  }
+  for (const wide of SMALL_WIDTHS) sizes.push(await sizeOf(bytes, wide, 'png'));
+  return sizes;
+}
+
+/** A bitmap, or the first frame of an animation, at a width in pixels. */
+export async function sizeOf(
+  whole: Buffer,
+  width: number,
+  format: 'webp' | 'png',
+): Promise<PictureSize> {
+  const resized = sharp(whole, { limitInputPixels: MOST_PIXELS }).resize({
+    width,
+    // What is measured always has the same number of pixels; what is looked at is never blown up.
+    withoutEnlargement: format === 'webp',
+  });
+  const encoded = format === 'png' ? resized.ensureAlpha().png() : resized.webp({ quality: 82 });
+  return { width, mediaType: `image/${format}`, bytes: await encoded.toBuffer() };
+}
