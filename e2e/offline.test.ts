@@ -1,16 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { serve } from './ownServer';
-import { KINDS } from './everyKind';
-import {
-  drag,
-  isSaved,
-  joinAs,
-  lessonOfStarters,
-  signIn,
-  someone,
-  startLesson,
-  test,
-} from './people';
+import { drag, isSaved, joinAs, signIn, someone, startLesson, test } from './people';
 
 const PORT = 4379;
 const baseURL = `http://127.0.0.1:${PORT}`;
@@ -87,49 +77,6 @@ test('without a network for the whole lesson a student reloads, walks, answers, 
     await ines.goto(`${baseURL}/desk/${lessonId}`);
     await ines.getByRole('button', { name: 'Line-up' }).click();
     await expect(ines.getByRole('heading', { name: 'Has made leaves' })).toBeVisible();
-  } finally {
-    server.kill('SIGTERM');
-  }
-});
-
-test('every kind of question is answered without a network, and every answer arrives', async ({
-  browser,
-}) => {
-  test.setTimeout(240_000);
-  let server = await serve(PORT + 1);
-  const there = `http://127.0.0.1:${PORT + 1}`;
-  try {
-    const { ines, code, lessonId } = await lessonOfStarters(
-      browser,
-      KINDS.map(({ starter }) => starter),
-      { baseURL: there, isChain: true },
-    );
-    const mona = await someone(browser, { baseURL: there, serviceWorkers: 'allow' });
-    await joinAs(mona, code, 'Mona');
-    await mona.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
-    await mona.reload();
-    await expect(mona.getByRole('button', { name: 'Hand in' })).toBeVisible();
-    await isSaved(mona);
-    server.kill('SIGKILL');
-    await mona.reload();
-    const state = mona.getByRole('status', { name: 'Saved state' });
-    await expect(state).toHaveText('kept on this device');
-    for (const [index, asked] of KINDS.entries()) {
-      await test.step(asked.kind, async () => {
-        await expect(mona.getByText(asked.starter).first()).toBeVisible();
-        await asked.mouse(mona);
-        if (index < KINDS.length - 1) {
-          await mona.getByRole('link', { name: `On ${index + 1}`, exact: true }).click();
-        }
-      });
-    }
-    server = await serve(PORT + 1);
-    await expect(state).toHaveText('saved', { timeout: 20_000 });
-    const { students } = (await (
-      await ines.request.get(`${there}/api/lessons/${lessonId}/results`)
-    ).json()) as { students: { answers: Record<string, { answer: { kind: string } }> }[] };
-    const kinds = Object.values(students[0]!.answers).map(({ answer }) => answer.kind);
-    expect(new Set(kinds).size).toBe(KINDS.length);
   } finally {
     server.kill('SIGTERM');
   }
