@@ -236,3 +236,12 @@ test('a card that is dragged into a section joins it, and is let out of it', asy
   await expect(card(page, 'Sea')).toHaveCount(0);
   await expect(card(page, 'Cave')).toBeVisible();
 });
+
+test('a choice that lies under a zone is taken by a student', async ({ browser }) => {
+  const { code } = await lessonOfStarters(browser, ['Sort into two', 'Name it'], { isChain: true });
+  const mona = await someone(browser);
+  await joinAs(mona, code, 'Mona');
+  // The zone of the starter lies over the choice that was made on the map.
+  await mona.getByRole('link', { name: 'On 1', exact: true }).click();
+  await expect(mona.getByText('Name it').first()).toBeVisible();
+});

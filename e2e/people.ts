@@ -117,11 +117,11 @@ export const pick = (desk: Page, slide: string): Promise<void> =>
     .getByRole('group', { name: slide, exact: true })
     .click();
 
-/** A new deck with a slide of each of these starters, and a lesson on it. */
+/** A new deck with a slide of each of these starters, led from one to the next if asked for, and a lesson on it. */
 export async function lessonOfStarters(
   browser: Browser,
   starters: readonly string[],
-  options: Parameters<typeof someone>[1] = {},
+  { isChain = false, ...options }: Parameters<typeof someone>[1] & { isChain?: boolean } = {},
 ): Promise<{ ines: Page; code: string; lessonId: string; slides: Map<string, string> }> {
   const ines = await signIn(await someone(browser, options));
   await newDeck(ines, 'From starters');
@@ -133,6 +133,7 @@ export async function lessonOfStarters(
     await ines.getByRole('dialog').getByRole('button', { name: starter }).first().click();
     await expect(ines.getByRole('dialog')).toHaveCount(0);
   }
+  if (isChain) await chain(ines, starters);
   await isSaved(ines);
   await ines.getByRole('link', { name: 'Lessons' }).click();
   await ines.getByRole('button', { name: 'Start a lesson' }).click();
@@ -145,6 +146,23 @@ export async function lessonOfStarters(
   };
   const slides = Object.values(lesson.edition.slides).map(({ id, title }) => [title, id] as const);
   return { ines, code: lesson.joinCode, lessonId, slides: new Map(slides) };
+}
+
+/** Begins a deck on the first of these slides, and leads each to the next one by a choice. */
+async function chain(page: Page, titles: readonly string[]): Promise<void> {
+  const map = page.getByRole('application', { name: 'Map of the deck' });
+  await page.getByRole('button', { name: 'Fit the whole map' }).click();
+  await map.getByRole('group', { name: titles[0], exact: true }).click();
+  await page.getByRole('button', { name: 'Start here' }).click();
+  for (const [index, title] of titles.slice(0, -1).entries()) {
+    const next = titles[index + 1]!;
+    await map.getByRole('group', { name: title, exact: true }).click();
+    await page.keyboard.press('Control+k');
+    await map.getByRole('group', { name: next, exact: true }).click();
+    await expect(page.getByLabel('Wording of the choice')).toBeFocused();
+    await page.keyboard.type(`On ${index + 1}`);
+    await page.keyboard.press('Enter');
+  }
 }
 
 /** Brings the whole class to a slide, and keeps it there. */

@@ -58,6 +58,7 @@ export * from './stage/layouts.js';
 export * from './stage/themes.js';
 export { wordsHeight } from './check/reading.js';
 export { textWidth } from './stage/typeWidths.js';
+export * from './stage/covering.js';
 export * from './stage/zones.js';
 export * from './stage/pieces.js';
 export * from './stage/closeUps.js';

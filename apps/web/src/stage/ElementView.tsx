@@ -1,4 +1,5 @@
 import {
+  isInTheWay,
   shapePath,
   type Box,
   type Link,
@@ -69,10 +70,11 @@ export const ElementView = memo(function ElementView(props: ElementViewProps): R
   };
   const common = { style, 'data-element': element.id };
   if (!link || !onFollow) {
-    // What only carries words or a link is nothing to be in the way of a finger.
-    const isNothing = element.kind === 'group' || element.kind === 'hotspot';
     return (
-      <div {...common} className={isNothing ? 'pointer-events-none' : undefined}>
+      <div
+        {...common}
+        className={props.words || isInTheWay(element) ? undefined : 'pointer-events-none'}
+      >
         {body}
       </div>
     );

@@ -49,7 +49,7 @@ export function usePieceViews(
             aria-label={`Put into ${element.name || 'the zone'}`}
             onClick={() => work.onPutInto(element)}
             className="rounded-[10px] outline-[5px] outline-petrol outline"
-            style={boxStyle(element.box)}
+            style={boxStyle(element.box, element.rotation)}
           >
             <ElementBody {...plain} element={element} />
           </button>

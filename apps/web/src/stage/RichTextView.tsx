@@ -111,7 +111,7 @@ function renderRun(node: RichNode, { links, typeSize }: Context): ReactNode {
 
 function WordLink(props: { linkId: LinkId; links: WordLinks; children: ReactNode }): ReactElement {
   const { follow } = props.links;
-  const looks = 'underline decoration-2 underline-offset-4 decoration-ember';
+  const looks = 'pointer-events-auto underline decoration-2 underline-offset-4 decoration-ember';
   if (!follow) return <span className={looks}>{props.children}</span>;
   return (
     <button type="button" className={looks} onClick={() => follow(props.linkId)}>

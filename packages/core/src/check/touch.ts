@@ -1,6 +1,5 @@
 import { isSameTarget } from '../deck/target.js';
 import {
-  isPiece,
   isSpare,
   STAGE,
   type Box,
@@ -8,6 +7,7 @@ import {
   type Slide,
   type SlideElement,
 } from '../deck/types.js';
+import { isInTheWay } from '../stage/covering.js';
 import { NARROWEST_STAGE } from '../stage/themes.js';
 import type { Finding } from './finding.js';
 
@@ -169,17 +169,9 @@ export function intersection(a: Box, b: Box): Box | null {
   return w > SLACK && h > SLACK ? { x, y, w, h } : null;
 }
 
-/** Whether something opaque lies over more than half of an area. */
+/** Whether something that is in the way lies over more than half of an area. */
 function covers(element: SlideElement, box: Box): boolean {
-  const isOpaque =
-    (element.kind === 'shape' && element.fill !== 'none' && element.opacity > 0.5) ||
-    element.kind === 'picture' ||
-    element.kind === 'media' ||
-    element.kind === 'table' ||
-    element.kind === 'question' ||
-    isPiece(element) ||
-    (element.kind === 'text' && element.style === 'choice');
-  if (!isOpaque) return false;
+  if (!isInTheWay(element)) return false;
   const shared = intersection(element.box, box);
   return shared !== null && shared.w * shared.h > 0.5 * box.w * box.h;
 }
