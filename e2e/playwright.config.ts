@@ -8,8 +8,8 @@ const PORT = 4377;
 export default defineConfig({
   testDir: '.',
   outputDir: join(root, 'test-results'),
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  timeout: 180_000,
+  expect: { timeout: 15_000 },
   workers: 2,
   // On a busy machine a browser may be late once; twice is a fault.
   retries: 1,
@@ -17,7 +17,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 10_000,
+    actionTimeout: 15_000,
     // Every browser context would fetch the whole application; the tests of what it is for allow it.
     serviceWorkers: 'block',
     trace: 'retain-on-failure',
