@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Browser, type Page } from '@playwright/test';
 import { stageOf, trayOf } from './onTheStage';
 import { joinAs, LAMP, RUNNING, signIn, someone, test } from './people';
 
@@ -65,7 +65,7 @@ function smallTargets(): string[] {
     // On the map and on the stage things are as large as they are drawn.
     if (target.closest('[inert], [aria-hidden=true], .react-flow, [aria-label^="Stage: "]'))
       return [];
-    if (target.classList.contains('sr-only')) return [];
+    if (target.getAttribute('tabindex') === '-1') return [];
     if (!target.checkVisibility() || getComputedStyle(target).pointerEvents === 'none') return [];
     const label = target instanceof HTMLInputElement ? target.closest('label') : null;
     const boxes = [target, label].flatMap((one) => (one ? [one.getBoundingClientRect()] : []));
@@ -78,13 +78,19 @@ function smallTargets(): string[] {
   });
 }
 
+/** A teacher who looks at everything. */
+async function begun(browser: Browser) {
+  const looking = new Looking();
+  const page = looking.watch(await signIn(await someone(browser)));
+  const button = (name: string | RegExp) => page.getByRole('button', { name }).first();
+  return { looking, page, button };
+}
+
 test('decks, classes, map, slide, check and lessons: nothing serious on any view, dialog or menu', async ({
   browser,
 }) => {
   test.slow();
-  const looking = new Looking();
-  const page = looking.watch(await signIn(await someone(browser)));
-  const button = (name: string | RegExp) => page.getByRole('button', { name }).first();
+  const { looking, page, button } = await begun(browser);
   await looking.at(page, 'decks');
   await looking.each(page, 'decks', [
     ['new deck', () => button('New deck').click()],
@@ -164,9 +170,7 @@ test('show, desk, results, screens and a student’s page: nothing serious on an
   browser,
 }) => {
   test.slow();
-  const looking = new Looking();
-  const page = looking.watch(await signIn(await someone(browser)));
-  const button = (name: string | RegExp) => page.getByRole('button', { name }).first();
+  const { looking, page, button } = await begun(browser);
   await page.goto(`${LAMP}/show`);
   await looking.at(page, 'show');
   await page.goto(`/desk/${RUNNING}`);

@@ -34,7 +34,7 @@ test('a folio that was handed in is opened for another attempt, and what is chan
   await desk.getByRole('button', { name: 'Who is here' }).click();
   const details = desk.getByRole('region', { name: 'Details' });
   await details.getByRole('button', { name: 'Mona', exact: true }).click();
-  const states = details.getByRole('radiogroup', { name: 'Which state of it' });
+  const states = details.getByRole('radiogroup', { name: 'Shown' });
   await expect(states.getByRole('radio')).toHaveCount(3);
   await expect(details.getByText('Something in the circuit is open')).toBeVisible();
   await states.getByRole('radio').nth(1).click();

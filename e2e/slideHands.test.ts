@@ -22,8 +22,21 @@ test('cells pasted into a table fill its cells, in hand or while a cell is writt
   await page.getByRole('cell', { name: '5.1' }).click();
   await copied('4.9\t0.7\n4.2\t0.3\n');
   await page.keyboard.press('Control+v');
+  // One cell alone is words for the place of the caret.
+  await page.getByRole('cell', { name: 'Lamp Bay' }).click();
+  await page.keyboard.press('End');
+  await page.evaluate(() =>
+    navigator.clipboard.write([
+      new ClipboardItem({
+        'text/html': new Blob(['<table><tr><td> (east)</td></tr></table>'], { type: 'text/html' }),
+        'text/plain': new Blob([' (east)'], { type: 'text/plain' }),
+      }),
+    ]),
+  );
+  await page.keyboard.press('Control+v');
   await page.keyboard.press('Escape');
-  await expect.poll(rows).toEqual(['Port High ', 'Lamp Bay 4.9 0.7', ' 4.2 0.3']);
+  await expect.poll(rows).toEqual(['Port High ', 'Lamp Bay(east) 4.9 0.7', ' 4.2 0.3']);
+  await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(rows).toEqual(['Port High', 'Lamp Bay 5.1']);
 

@@ -3,12 +3,17 @@ import { DataSource } from 'typeorm';
 import { tooMany } from '../problems/problem.js';
 import { hashToken } from './tokens.js';
 
+/** Milliseconds between two times that what is too old to count is taken out. */
+const CLEANING = 60_000;
+
 /**
  * What may be done only so often: wrong tries above all, so that nobody guesses for long while a whole class behind one
  * address may join at once. Counted in the database, so it holds over several servers and a restart.
  */
 @Injectable()
 export class Throttle {
+  #cleanedAt = 0;
+
   constructor(private readonly database: DataSource) {}
 
   /** Throws when it was recorded for the key `most` times within the last `seconds`. */
@@ -28,6 +33,8 @@ export class Throttle {
 
   async record(key: string): Promise<void> {
     await this.database.query('INSERT INTO failure (key) VALUES ($1)', [hashToken(key)]);
+    if (Date.now() - this.#cleanedAt < CLEANING) return;
+    this.#cleanedAt = Date.now();
     await this.database.query(`DELETE FROM failure WHERE at < now() - interval '1 day'`);
   }
 }

@@ -69,7 +69,11 @@ export class AttemptsService {
     const { answers } = new FolioProjection(doc, edition).take();
     doc.destroy();
     return {
-      ...{ number, handedInAt: row.handed_in_at.toISOString(), walk, leaves, placements },
+      number,
+      handedInAt: row.handed_in_at.toISOString(),
+      walk,
+      leaves,
+      placements,
       answers: Object.fromEntries(
         answers.map(({ questionId, answer, score, at }) => [
           questionId,

@@ -8,35 +8,23 @@ import {
 import type { DirectConnection, Document } from '@hocuspocus/server';
 import {
   deskAlarms,
-  deskAnswers,
   deskEntries,
-  deskMarks,
-  deskPlacements,
-  deskTallies,
-  deskVotes,
-  deskWalks,
   FolioProjection,
   isLate,
   questionsOf,
   readLeafTitles,
-  readLessonState,
   SERVER_LIMITS,
   slidesMap,
-  tallyOf,
-  withLikened,
-  writeDeskWork,
-  type Deck,
   type DeskEntry,
   type ElementId,
   type LessonState,
   type ProjectedChanges,
-  type QuestionElement,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { SyncService } from '../sync/SyncService.js';
 import {
-  answersByQuestion,
+  fillDesk,
   forget,
   markDeskAnew,
   tellDesk,
@@ -45,19 +33,7 @@ import {
   type Told,
 } from './deskDocument.js';
 import * as rows from './folioRows.js';
-import { LessonTallies } from './LessonTallies.js';
-
-/** A lesson with folios open in this process. */
-interface LiveLesson {
-  id: string;
-  edition: Deck;
-  questions: Map<ElementId, QuestionElement>;
-  /** Which making of edition and settings these are, as the lesson's state counts them. */
-  renewed: number;
-  /** Keeps the desk's document in memory, so that no change is missed while it loads. */
-  desk: DirectConnection | null;
-  tallies: LessonTallies;
-}
+import { LiveLessons, type LiveLesson } from './LiveLessons.js';
 
 interface LiveFolio {
   id: string;
@@ -105,8 +81,7 @@ export class FolioProjector
   implements OnModuleInit, OnApplicationBootstrap, BeforeApplicationShutdown
 {
   #logger = new Logger('projector');
-  /** With the number of those who hold on to each: open folios, recounts under way. */
-  #lessons = new Map<string, { opening: Promise<LiveLesson>; holders: number }>();
+  #live: LiveLessons;
   #folios = new Map<string, LiveFolio>();
   #dirty = new Set<LiveFolio>();
   /** Folios whose turn is not yet, because they cost much. */
@@ -123,7 +98,9 @@ export class FolioProjector
     private readonly database: DataSource,
     private readonly sync: SyncService,
     private readonly lessons: LessonsService,
-  ) {}
+  ) {
+    this.#live = new LiveLessons(sync, lessons);
+  }
 
   onModuleInit(): void {
     this.sync.keep({
@@ -188,7 +165,7 @@ export class FolioProjector
       [folioId],
     );
     if (!row) return;
-    const lesson = await this.#hold(row.lesson_id);
+    const lesson = await this.#live.hold(row.lesson_id);
     const { edition, questions } = lesson;
     const folio: LiveFolio = {
       id: folioId,
@@ -227,61 +204,8 @@ export class FolioProjector
     folio.doc.off('update', folio.onUpdate);
     this.#folios.delete(folioId);
     this.settle()
-      .then(() => this.#letGo(folio.lesson))
+      .then(() => this.#live.letGo(folio.lesson))
       .catch((error: unknown) => this.#logger.error(String(error)));
-  }
-
-  async #hold(lessonId: string): Promise<LiveLesson> {
-    const known = this.#lessons.get(lessonId) ?? { opening: this.#open(lessonId), holders: 0 };
-    this.#lessons.set(lessonId, known);
-    known.holders++;
-    try {
-      return await known.opening;
-    } catch (error) {
-      this.#lessons.delete(lessonId);
-      throw error;
-    }
-  }
-
-  async #letGo(lesson: LiveLesson): Promise<void> {
-    const known = this.#lessons.get(lesson.id);
-    if (!known || --known.holders > 0) return;
-    this.#lessons.delete(lesson.id);
-    await this.#close(lesson);
-  }
-
-  /** Lets go of the desk's document, once: both the last holder and a server going down do. */
-  async #close(lesson: LiveLesson): Promise<void> {
-    const { desk } = lesson;
-    if (!desk) return;
-    lesson.desk = null;
-    await lesson.tallies.close();
-    await desk.disconnect();
-  }
-
-  async #open(lessonId: string): Promise<LiveLesson> {
-    const desk = await this.sync.hocuspocus.openDirectConnection(`desk:${lessonId}`);
-    try {
-      const { countsLate, ...read } = await this.#read(lessonId);
-      const lesson: LiveLesson = { id: lessonId, ...read, desk, tallies: new LessonTallies(desk) };
-      await lesson.tallies.follow(lesson.questions, countsLate);
-      return lesson;
-    } catch (error) {
-      await desk.disconnect();
-      throw error;
-    }
-  }
-
-  /** What a lesson's answers are marked and counted by. */
-  async #read(
-    lessonId: string,
-  ): Promise<Pick<LiveLesson, 'edition' | 'questions' | 'renewed'> & { countsLate: boolean }> {
-    const { editionId, settings, likened, state } = await this.lessons.require(lessonId);
-    const edition = await this.lessons.edition(editionId);
-    return {
-      ...{ edition, questions: withLikened(questionsOf(edition), likened) },
-      ...{ renewed: state.renewed, countsLate: settings.countsLate },
-    };
   }
 
   /**
@@ -289,23 +213,18 @@ export class FolioProjector
    * Answers that do not fit their question any more are let go from rows and desk; the folio keeps them.
    */
   async renew(lessonId: string): Promise<void> {
-    const lesson = await this.#hold(lessonId);
-    try {
+    await this.#live.during(lessonId, async (lesson) => {
       await this.#refresh(lesson);
       // What was on its way by the questions from before is in the rows, and marked anew with them.
       await this.settle();
       await rows.markAnew(this.database, lessonId, lesson.questions);
       await lesson.desk?.transact((doc) => markDeskAnew(doc, lesson.questions));
-    } finally {
-      await this.#letGo(lesson);
-    }
+    });
   }
 
   /** Marks and counts by the lesson as it is now; each server does so when the lesson's state says that it is renewed. */
   async #refresh(lesson: LiveLesson): Promise<void> {
-    const { countsLate, ...read } = await this.#read(lesson.id);
-    Object.assign(lesson, read);
-    if (lesson.desk) await lesson.tallies.follow(lesson.questions, countsLate);
+    await this.#live.refresh(lesson);
     for (const folio of this.#folios.values()) {
       if (folio.lesson !== lesson) continue;
       const { answered, locked, steps } = folio.projection;
@@ -314,12 +233,6 @@ export class FolioProjector
       });
       this.#mark(folio);
     }
-  }
-
-  /** The lesson's state as everyone here is told it; from its row while nobody has it open. */
-  async #stateOf(lesson: LiveLesson): Promise<LessonState> {
-    const doc = this.sync.hocuspocus.documents.get(`lesson:${lesson.id}`);
-    return (doc && readLessonState(doc)) ?? (await this.lessons.require(lesson.id)).state;
   }
 
   #touch(folioId: string): void {
@@ -393,7 +306,7 @@ export class FolioProjector
       const states = new Map<LiveLesson, LessonState>();
       for (const { lesson } of batch) {
         if (states.has(lesson)) continue;
-        const state = await this.#stateOf(lesson);
+        const state = await this.#live.stateOf(lesson);
         states.set(lesson, state);
         if (state.renewed > lesson.renewed) await this.#refresh(lesson);
       }
@@ -475,25 +388,15 @@ export class FolioProjector
     }
   }
 
-  /** The desk's document from the rows. */
   async #fillDesk(lessonId: string, doc: Document): Promise<void> {
     const { editionId, settings, lineUp, starred, likened } = await this.lessons.require(lessonId);
-    const questions = questionsOf(await this.lessons.edition(editionId));
     const known = await rows.readLesson(this.database, lessonId);
-    doc.transact(() => {
-      for (const { folioId, entry } of known.entries) {
-        deskEntries(doc).set(folioId, { ...entry, isHere: this.#isHere(folioId) });
-      }
-      for (const { key, value } of known.answers) deskAnswers(doc).set(key, value);
-      for (const { key, value } of known.marks) deskMarks(doc).set(key, value);
-      for (const { key, value } of known.placements) deskPlacements(doc).set(key, value);
-      for (const { key, value } of known.votes) deskVotes(doc).set(key, value);
-      for (const { via, count } of known.walks) deskWalks(doc).set(via, count);
-      writeDeskWork(doc, { lineUp, starred, likened });
-      const given = answersByQuestion(doc, questions.keys(), settings.countsLate);
-      for (const [id, { question }] of questions) {
-        deskTallies(doc).set(id, tallyOf(question, given.get(id)!));
-      }
+    fillDesk(doc, {
+      known,
+      work: { lineUp, starred, likened },
+      questions: questionsOf(await this.lessons.edition(editionId)),
+      countsLate: settings.countsLate,
+      isHere: (folioId) => this.#isHere(folioId),
     });
   }
 
@@ -523,16 +426,10 @@ export class FolioProjector
     );
   }
 
-  async #withDesk(
-    lessonId: string,
-    tell: (desk: DirectConnection) => Promise<void>,
-  ): Promise<void> {
-    const lesson = await this.#hold(lessonId);
-    try {
-      if (lesson.desk) await tell(lesson.desk);
-    } finally {
-      await this.#letGo(lesson);
-    }
+  #withDesk(lessonId: string, tell: (desk: DirectConnection) => Promise<void>): Promise<void> {
+    return this.#live.during(lessonId, async ({ desk }) => {
+      if (desk) await tell(desk);
+    });
   }
 
   /** Resolves when all that has changed so far is in the rows; what changes meanwhile is not waited for. */
@@ -559,10 +456,7 @@ export class FolioProjector
     this.#isClosing = true;
     while (this.#pass) await this.#pass;
     this.#isClosed = true;
-    for (const { opening } of this.#lessons.values()) {
-      const lesson = await opening.catch(() => null);
-      if (lesson) await this.#close(lesson);
-    }
+    await this.#live.closeAll();
   }
 }
 

@@ -3,20 +3,25 @@ import {
   deskEntries,
   deskMarks,
   deskPlacements,
+  deskTallies,
   deskVotes,
   deskWalks,
   markAnswer,
   readAnswer,
   sameData,
+  tallyOf,
+  writeDeskWork,
   type Answer,
   type DeskAnswer,
   type DeskEntry,
+  type DeskWork,
   type ElementId,
   type LessonState,
   type ProjectedChanges,
   type QuestionElement,
 } from '@gobrel/core';
 import type * as Y from 'yjs';
+import type { KnownOfLesson } from './folioRows.js';
 
 /* What the desk's document says of folios: told, counted and forgotten. */
 
@@ -40,6 +45,35 @@ export const withOpenVotes = (
 /** Whether an answer is counted with the others. */
 export const counts = ({ isLate }: DeskAnswer, countsLate: boolean): boolean =>
   countsLate || !isLate;
+
+/** Writes an empty desk from the rows of a lesson. */
+export function fillDesk(
+  desk: Y.Doc,
+  from: {
+    known: KnownOfLesson;
+    work: DeskWork;
+    questions: ReadonlyMap<ElementId, QuestionElement>;
+    countsLate: boolean;
+    isHere: (folioId: string) => boolean;
+  },
+): void {
+  const { known, questions } = from;
+  desk.transact(() => {
+    for (const { folioId, entry } of known.entries) {
+      deskEntries(desk).set(folioId, { ...entry, isHere: from.isHere(folioId) });
+    }
+    for (const { key, value } of known.answers) deskAnswers(desk).set(key, value);
+    for (const { key, value } of known.marks) deskMarks(desk).set(key, value);
+    for (const { key, value } of known.placements) deskPlacements(desk).set(key, value);
+    for (const { key, value } of known.votes) deskVotes(desk).set(key, value);
+    for (const { via, count } of known.walks) deskWalks(desk).set(via, count);
+    writeDeskWork(desk, from.work);
+    const given = answersByQuestion(desk, questions.keys(), from.countsLate);
+    for (const [id, { question }] of questions) {
+      deskTallies(desk).set(id, tallyOf(question, given.get(id)!));
+    }
+  });
+}
 
 /** Takes all that is known of a folio from the desk. */
 export function forget(desk: Y.Doc, folioId: string): void {

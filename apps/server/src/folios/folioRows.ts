@@ -199,17 +199,16 @@ export async function readEntry(database: DataSource, folioId: string): Promise<
 }
 
 /** All that the desk of a lesson knows from rows. */
-export async function readLesson(
-  database: DataSource,
-  lessonId: string,
-): Promise<{
+export interface KnownOfLesson {
   entries: { folioId: string; entry: DeskEntry }[];
   answers: { key: string; value: DeskAnswer }[];
   marks: { key: string; value: number }[];
   placements: { key: string; value: Placement }[];
   votes: { key: string; value: string }[];
   walks: { via: string; count: number }[];
-}> {
+}
+
+export async function readLesson(database: DataSource, lessonId: string): Promise<KnownOfLesson> {
   const [entries, answers, marks, placements, votes, walks] = await Promise.all([
     database.query<EntryRow[]>(`SELECT ${ENTRY} WHERE f.lesson_id = $1`, [lessonId]),
     database.query<

@@ -1,5 +1,6 @@
 import {
   votesOn,
+  waysOn,
   type Deck,
   type DeskStudent,
   type LessonState,
@@ -63,7 +64,7 @@ function Moves(props: {
   const { state, edition, graph, act, students } = props;
   const [been, setBeen] = useState<SlideId[]>([]);
   const here = state.slideId ?? '';
-  const ways = (graph.waysOut.get(here) ?? []).filter(({ id }) => graph.to.has(id));
+  const ways = waysOn(graph, here);
   const before = been.at(-1) ?? graph.waysIn.get(here)?.[0]?.from;
   const go = (link: Link): void => {
     const [to] = graph.to.get(link.id) ?? [];

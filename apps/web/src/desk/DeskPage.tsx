@@ -3,6 +3,7 @@ import {
   readDesk,
   readLessonState,
   routeGraph,
+  whatStudentsMeet,
   type DeskStudent,
   type LessonState,
   type SlideId,
@@ -70,7 +71,8 @@ function Desk(props: {
     lesson.state;
   const act = useDeskActions(lesson.id);
   const queries = useQueryClient();
-  const graph = useMemo(() => routeGraph(edition), [edition]);
+  // A class goes, and votes, only where students can.
+  const graph = useMemo(() => routeGraph(whatStudentsMeet(edition).deck), [edition]);
   const [slideId, setSlideId] = useState<SlideId | null>(state.slideId ?? edition.startSlideId);
   const [panel, setPanel] = useState<Panel>({ kind: 'slide' });
   const [open, setOpen] = useState<'invite' | 'end' | 'ask' | 'settings' | null>(null);

@@ -55,7 +55,7 @@ export function FolioPanel(props: {
       {attempts.length > 0 && (
         <div className="mt-3">
           <Segments
-            label="Which state of it"
+            label="Shown"
             value={shown}
             onChange={setShown}
             options={[

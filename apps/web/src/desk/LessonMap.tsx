@@ -25,8 +25,6 @@ import { initialsOf } from '../ui/Page';
 type StandingNode = Node<
   Omit<SlideCardProps, 'isSelected'> & {
     standing: DeskStudent[];
-    /** All of the lesson, whose order numbers them. */
-    students: DeskStudent[];
     onOpen: (folioId: string) => void;
   },
   'card'
@@ -36,7 +34,7 @@ const NODE_TYPES = { card: StandingCard };
 const MOST_DOTS = 4;
 
 function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement {
-  const { standing, students: _all, onOpen, ...card } = data;
+  const { standing, onOpen, ...card } = data;
   const [isAll, setIsAll] = useState(false);
   const shown = [...standing].sort(
     (a, b) => Number(b.handUpAt !== null) - Number(a.handUpAt !== null),
@@ -136,7 +134,6 @@ export function LessonMap(props: {
           theme: edition.theme,
           links: graph.waysOut.get(slide.id) ?? [],
           standing: students.filter((student) => student.slideId === slide.id),
-          students,
           onOpen: onOpenFolio,
         },
       })),

@@ -1,5 +1,12 @@
-import type { Deck, LessonState, LinkId } from '@gobrel/core';
-import type { ReactElement } from 'react';
+import {
+  routeGraph,
+  waysOn,
+  whatStudentsMeet,
+  type Deck,
+  type LessonState,
+  type LinkId,
+} from '@gobrel/core';
+import { useMemo, type ReactElement } from 'react';
 
 /** How the class votes on the way on from where it stands, below the slide. Nobody is named. */
 export function VoteView(props: {
@@ -8,7 +15,10 @@ export function VoteView(props: {
   counts: Record<LinkId, number>;
 }): ReactElement {
   const { edition, vote, counts } = props;
-  const ways = Object.values(edition.links).filter(({ from }) => from === vote.slideId);
+  const ways = useMemo(
+    () => waysOn(routeGraph(whatStudentsMeet(edition).deck), vote.slideId),
+    [edition, vote.slideId],
+  );
   const most = Math.max(1, ...ways.map(({ id }) => counts[id] ?? 0));
   return (
     <section

@@ -158,11 +158,9 @@ export function useStageClipboard(
             );
             return;
           }
-          const isTable = edit.selected.length === 1 && edit.selected[0]?.kind === 'table';
-          const rows = (isTable ? cellsFromHtml(html) : undefined) ?? readTabbed(words);
+          const rows = (table ? cellsFromHtml(html) : undefined) ?? readTabbed(words);
           if (rows) return putTable(rows);
-          const text = html.length <= 10 * MOST_LETTERS ? textFromHtml(html) : undefined;
-          putText(text ?? plain(...words.trim().split(/\r?\n/)), words.length);
+          putText(textFromHtml(html) ?? plain(...words.trim().split(/\r?\n/)), words.length);
         },
       );
       return true;

@@ -63,7 +63,9 @@ export function RichTextEditor(props: {
             const at = cellOf(view.state);
             const cells = at && onCells && (cellsFromHtml(html) ?? readTabbed(words));
             if (!cells) return false;
-            onCells(cells, at);
+            // One cell alone is words for the place of the caret.
+            if (cells.length === 1 && cells[0]?.length === 1) view.pasteText(cells[0][0]!);
+            else onCells(cells, at);
             return true;
           }
           onRefused?.(

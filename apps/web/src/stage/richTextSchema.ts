@@ -89,8 +89,12 @@ export function withoutStyling(html: string): string {
   return body.innerHTML;
 }
 
-/** The cells of the first table in markup, as rows of words; undefined when there is none. */
+/** Markup says a word in many letters: so many more it may have. */
+const MOST_MARKUP = 10 * MOST_LETTERS;
+
+/** The cells of the first table in markup, as rows of words; undefined when there is none, or far too much. */
 export function cellsFromHtml(html: string): string[][] | undefined {
+  if (html.length > MOST_MARKUP) return undefined;
   const table = new DOMParser().parseFromString(html, 'text/html').querySelector('table');
   if (!table) return undefined;
   return [...table.rows].map((row) =>
@@ -98,8 +102,9 @@ export function cellsFromHtml(html: string): string[][] | undefined {
   );
 }
 
-/** Pasted markup as a text of ours; undefined when it holds no words. Tables within it become lines. */
+/** Pasted markup as a text of ours; undefined when it holds no words, or far too much. Tables within it become lines. */
 export function textFromHtml(html: string): RichText | undefined {
+  if (html.length > MOST_MARKUP) return undefined;
   const body = new DOMParser().parseFromString(withoutStyling(html), 'text/html').body;
   for (const cell of body.querySelectorAll('td, th')) cell.append(' ');
   for (const table of body.querySelectorAll('table')) {

@@ -38,7 +38,7 @@ export function Strip(props: {
   }, []);
   const turn = (pages: number): void => {
     const element = row.current;
-    element?.scrollBy({ left: pages * 0.7 * element.clientWidth, behavior: 'smooth' });
+    element?.scrollBy({ left: pages * 0.7 * element.clientWidth });
   };
   return (
     <div role="group" aria-label={props.label} className="flex h-[42px] items-center">
@@ -47,7 +47,7 @@ export function Strip(props: {
       )}
       <div
         ref={row}
-        className="flex h-full min-w-0 flex-1 items-center gap-x-3.5 overflow-x-auto text-[13px] whitespace-nowrap [scrollbar-width:none] *:shrink-0"
+        className="flex h-full min-w-0 flex-1 items-center gap-x-3.5 overflow-x-auto motion-safe:scroll-smooth text-[13px] whitespace-nowrap [scrollbar-width:none] *:shrink-0"
       >
         {props.children}
       </div>

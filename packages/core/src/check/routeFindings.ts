@@ -1,11 +1,12 @@
 import { firstOnMap, type StudentsMeet, type Unmet } from '../deck/met.js';
-import { isSameTarget, slideIdOf, targetWords } from '../deck/target.js';
+import { slideIdOf } from '../deck/target.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
 import type { SlideId } from '../ids.js';
-import { folded } from '../map/find.js';
 import { leadsOn, waitsForChoice, type RouteGraph } from '../map/graph.js';
 import { isLoop, type Routes } from '../map/routes.js';
-import type { Finding, Mend } from './finding.js';
+import { alikeFindings } from './alike.js';
+import type { Finding } from './finding.js';
+import { cut, nameOf } from './naming.js';
 
 /** A deck, and the same as students meet it: as graphs and as routes. */
 export interface Walked {
@@ -90,18 +91,11 @@ function startLeftOut(deck: Deck, students: StudentsMeet): Finding[] {
   ];
 }
 
-const nameOf = (slide: Slide): string => slide.title || 'Untitled';
 const at = (link: Link): Pick<Finding, 'slideId' | 'linkIds' | 'elementIds'> => ({
   slideId: link.from,
   linkIds: [link.id],
   ...(link.carrier.kind === 'none' ? {} : { elementIds: [link.carrier.elementId] }),
 });
-const cut = (link: Link, label = 'Take the choice out'): Mend => ({
-  label,
-  do: 'cut',
-  linkId: link.id,
-});
-
 function broken(link: Link): Finding {
   const isStep = link.target.kind === 'step';
   return {
@@ -225,8 +219,7 @@ function onSlide(
     const target = deck.slides[slideIdOf(link.target)];
     if (target && why === 'to-left-out') found.push(closed(link, target));
   }
-  if (links.length < 2) return found;
-  return found.concat(sameTargets(deck, slide, links), sameWordings(deck, slide, links));
+  return links.length < 2 ? found : found.concat(alikeFindings(deck, slide, links));
 }
 
 const closed = (link: Link, target: Slide): Finding => ({
@@ -244,76 +237,6 @@ const closed = (link: Link, target: Slide): Finding => ({
     cut(link),
   ],
 });
-
-/** Links that are alike, in groups of two and more, in the order of the slide. */
-function alike(links: readonly Link[], isAlike: (a: Link, b: Link) => boolean): Link[][] {
-  // Mostly none are: then nothing is built.
-  const isAny = links.some((a, index) => {
-    for (let at = 0; at < index; at += 1) if (isAlike(links[at]!, a)) return true;
-    return false;
-  });
-  if (!isAny) return [];
-  const groups: Link[][] = [];
-  for (const link of links) {
-    const group = groups.find(([first]) => isAlike(first!, link));
-    if (group) group.push(link);
-    else groups.push([link]);
-  }
-  return groups.filter(({ length }) => length > 1);
-}
-
-const listed = (links: readonly Link[]): string =>
-  links.map(({ wording }) => `“${wording}”`).join(links.length === 2 ? ' and ' : ', ');
-
-const sameTargets = (deck: Deck, slide: Slide, links: readonly Link[]): Finding[] =>
-  alike(links, (a, b) => a.target.kind !== 'none' && isSameTarget(a.target, b.target)).map(
-    (group) => ({
-      kind: 'same-target',
-      slideId: slide.id,
-      linkIds: group.map(({ id }) => id),
-      why: `${listed(group)} ${group.length === 2 ? 'both' : 'all'} lead to ${targetWords(group[0]!.target, (slideId) => deck.slides[slideId]?.title ?? null)}: the choice is none.`,
-      mends: [cut(group.at(-1)!, `Take “${group.at(-1)!.wording}” out`)],
-    }),
-  );
-
-/** Case and accents do not count. Plain letters need no folding. */
-const saysTheSame = (a: string, b: string): boolean =>
-  a === b || (isPlain(a) && isPlain(b) ? isSamePlain(a, b) : folded(a) === folded(b));
-const isPlain = (text: string): boolean => !/[^\u0020-\u007e]/.test(text);
-const isSamePlain = (a: string, b: string): boolean =>
-  a.length === b.length && a.toLowerCase() === b.toLowerCase();
-
-const sameWordings = (deck: Deck, slide: Slide, links: readonly Link[]): Finding[] =>
-  alike(
-    links,
-    (a, b) =>
-      a.wording !== '' && saysTheSame(a.wording, b.wording) && !isSameTarget(a.target, b.target),
-  ).map((group): Finding => {
-    const last = group.at(-1)!;
-    const target = deck.slides[slideIdOf(last.target)];
-    return {
-      kind: 'same-wording',
-      slideId: slide.id,
-      linkIds: group.map(({ id }) => id),
-      why: `${group.length === 2 ? 'Two' : group.length} choices say “${last.wording}” and lead to different places: nobody can tell them apart.`,
-      mends: [
-        ...(target && last.carrier.kind === 'element'
-          ? [
-              {
-                label: `Word the ${group.length === 2 ? 'second' : 'last'} “${nameOf(target)}”`,
-                do: 'reword',
-                linkId: last.id,
-                wording:
-                  folded(nameOf(target)) === folded(last.wording)
-                    ? `${nameOf(target)} (2)`
-                    : nameOf(target),
-              } as const,
-            ]
-          : []),
-        cut(last, `Take the ${group.length === 2 ? 'second' : 'last'} one out`),
-      ],
-    };
-  });
 
 function unreachable(deck: Deck, routes: Routes): Finding[] {
   const { ids, isReachable } = routes;

@@ -1,6 +1,14 @@
 import * as fc from 'fast-check';
-import { onlyWayOut, reachableFrom, readDeck, routeGraph, waitsForChoice } from '../index.js';
-import { choice, deck, ending, slide } from '../testing/builder.js';
+import {
+  onlyWayOut,
+  reachableFrom,
+  readDeck,
+  routeGraph,
+  waitsForChoice,
+  waysOn,
+  whatStudentsMeet,
+} from '../index.js';
+import { choice, deck, ending, leftOut, slide } from '../testing/builder.js';
 
 test('reachability agrees with brute force on random graphs', () => {
   const wires = fc.array(fc.tuple(fc.nat(6), fc.nat(6)), { maxLength: 14 });
@@ -48,4 +56,23 @@ test('arrows go on along an only way and stop at choices', () => {
   expect(onlyWayOut(graph, 'b')).toBeNull();
   expect(waitsForChoice(graph, 'b')).toBe(true);
   expect(onlyWayOut(graph, 'c')).toBeNull();
+});
+
+test('a class goes on, and votes, in reading order and only to where students can go', () => {
+  const read = readDeck(
+    deck(
+      slide(
+        'a',
+        choice('Second', 'c', 'two'),
+        choice('Hidden', 'h', 'no'),
+        choice('Third', 'b', 'three'),
+      ),
+      slide('b', ending()),
+      slide('c', ending()),
+      slide('h', leftOut()),
+    ),
+  );
+  const graph = routeGraph(whatStudentsMeet(read).deck);
+  expect(waysOn(graph, 'a').map(({ id }) => id)).toEqual(['two', 'three']);
+  expect(waysOn(graph, 'gone')).toEqual([]);
 });

@@ -193,6 +193,11 @@ export function choicesOf(graph: RouteGraph, slideId: SlideId): Link[] {
   );
 }
 
+/** The ways out of a slide that lead to a slide of the deck: where a class can go, and vote to go. */
+export function waysOn(graph: RouteGraph, slideId: SlideId): Link[] {
+  return (graph.waysOut.get(slideId) ?? []).filter(({ id }) => graph.to.has(id));
+}
+
 /** A slide whose ways out are choices waits for one: arrows and autoplay stop there. */
 export function waitsForChoice(graph: RouteGraph, slideId: SlideId): boolean {
   return choicesOf(graph, slideId).length > 1;

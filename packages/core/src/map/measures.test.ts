@@ -1,5 +1,14 @@
 import * as fc from 'fast-check';
-import { endingCoverage, measure, readDeck, routeGraph, routesOf, type Deck } from '../index.js';
+import {
+  endingCoverage,
+  measure,
+  readDeck,
+  routeGraph,
+  routesOf,
+  wordsOf,
+  type Deck,
+} from '../index.js';
+import { wordCount } from './measures.js';
 import { choice, choiceQuestion, deck, ending, slide, text, way } from '../testing/builder.js';
 
 const measuresOf = (read: Deck) =>
@@ -347,4 +356,16 @@ describe('which questions each ending has met', () => {
       RUNS,
     );
   });
+});
+
+test('words are counted as white space parts them', () => {
+  const sign = fc.constantFrom('a', 'é', '漢', ' ', '\u00a0', '\t', '\u2003', '\u0001', '\u001f');
+  fc.assert(
+    fc.property(fc.string({ unit: sign, maxLength: 40 }), (words) => {
+      const { slides } = readDeck(deck(slide('s: S', text(words.replaceAll('\n', ' ')))));
+      const said = slides.s!.elements.flatMap((one) => ('text' in one ? wordsOf(one.text) : []));
+      const counted = said.join(' ').split(/\s+/).filter(Boolean).length;
+      expect(wordCount(slides.s!)).toBe(counted);
+    }),
+  );
 });

@@ -66,7 +66,8 @@ function countWords(text: string): number {
   let isIn = false;
   for (let index = 0; index < text.length; index += 1) {
     const code = text.charCodeAt(index);
-    const isSpace = code <= 0x20 ? code >= 9 : code >= 0xa0 && SPACE.test(text[index]!);
+    const isSpace =
+      code === 0x20 || (code >= 9 && code <= 13) || (code >= 0xa0 && SPACE.test(text[index]!));
     if (!isSpace && !isIn) count += 1;
     isIn = !isSpace;
   }

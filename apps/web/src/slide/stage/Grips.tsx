@@ -157,7 +157,7 @@ export function CropFrame(props: {
         draggable={false}
         className="pointer-events-none absolute max-w-none opacity-35"
         style={{
-          ...{ left: whole.x - box.x, top: whole.y - box.y, width: whole.w, height: whole.h },
+          ...boxStyle({ ...whole, x: whole.x - box.x, y: whole.y - box.y }),
           // Flipped about the middle of the window, as the part that is seen.
           transform: `scale(${picture.isFlippedAcross ? -1 : 1}, ${picture.isFlippedDown ? -1 : 1})`,
           transformOrigin: `${box.x + box.w / 2 - whole.x}px ${box.y + box.h / 2 - whole.y}px`,
