@@ -22,7 +22,7 @@ import { classTally } from '../desk/SlidePanel';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
 import { Centre } from '../ui/Page';
-import { AnswerView, LeafView, OverScreen, PutUpView } from './views';
+import { AnswerView, BigScreen, LeafView, PutUpView } from './views';
 import { WhereTheClassIs } from './WhereTheClassIs';
 
 /** What the projector shows: who presents, where the class stands, or how to join. */
@@ -58,12 +58,10 @@ function Screen(props: {
     void queries.invalidateQueries({ queryKey: ['lesson', lesson.id] });
   }, [renewed, queries, lesson.id]);
   if (state.isEnded) return <Centre title={lesson.title}>The lesson has ended.</Centre>;
-  const said = state.isHeld ? state.holdWord || 'Hold: look up for a moment.' : '';
   return (
-    <div className="relative h-full">
+    <BigScreen state={state}>
       <Shown lesson={lesson} state={state} desk={props.desk} />
-      <OverScreen said={said} timerEndsAt={state.timerEndsAt} />
-    </div>
+    </BigScreen>
   );
 }
 

@@ -5,7 +5,7 @@ import { clockIs } from '../api/clock';
 import { http } from '../api/http';
 import type { ClassTally } from '../questions/TallyCard';
 import { Centre } from '../ui/Page';
-import { AnswerView, LeafView, OverScreen, PutUpView } from './views';
+import { AnswerView, BigScreen, LeafView, PutUpView } from './views';
 import { WhereTheClassIs } from './WhereTheClassIs';
 
 type Shows =
@@ -68,9 +68,8 @@ export default function PairedScreenPage(): ReactElement {
   }
   const { state, edition, shows, votes, title, joinCode } = { ...lesson, edition: lesson.edition };
   if (state.isEnded) return <Centre title={title}>The lesson has ended.</Centre>;
-  const said = state.isHeld ? state.holdWord || 'Hold: look up for a moment.' : '';
   return (
-    <div className="relative h-full">
+    <BigScreen state={state}>
       {shows?.kind === 'tally' ? (
         <PutUpView known={shows} putUp={state.putUp} edition={edition} />
       ) : shows?.kind === 'answer' ? (
@@ -80,7 +79,6 @@ export default function PairedScreenPage(): ReactElement {
       ) : (
         <WhereTheClassIs {...{ title, joinCode, edition, state, votes }} />
       )}
-      <OverScreen said={said} timerEndsAt={state.timerEndsAt} />
-    </div>
+    </BigScreen>
   );
 }

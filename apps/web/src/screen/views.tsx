@@ -1,5 +1,13 @@
-import type { Answer, Deck, PutUp, QuestionElement, Slide, ThemeName } from '@gobrel/core';
-import { Suspense, type ReactElement } from 'react';
+import type {
+  Answer,
+  Deck,
+  LessonState,
+  PutUp,
+  QuestionElement,
+  Slide,
+  ThemeName,
+} from '@gobrel/core';
+import { Suspense, type ReactElement, type ReactNode } from 'react';
 import { promptOf } from '../desk/SlidePanel';
 import { fitting, QUESTION_VIEWS } from '../questions/registry';
 import { TallyCard, TallyOf, type ClassTally } from '../questions/TallyCard';
@@ -115,26 +123,29 @@ export function LeafView(props: {
   );
 }
 
-/** The word of a hold and the time that is left, over whatever is shown. */
-export function OverScreen(props: { said: string; timerEndsAt: number | null }): ReactElement {
-  const { said } = props;
-  const timer = useTimer(props.timerEndsAt);
+/** Whatever is shown, and above it the word of a hold and the time that is left: nothing is covered by them. */
+export function BigScreen(props: { state: LessonState; children: ReactNode }): ReactElement {
+  const { isHeld, holdWord, timerEndsAt } = props.state;
+  const said = isHeld ? holdWord || 'Hold: look up for a moment.' : '';
+  const timer = useTimer(timerEndsAt);
   return (
-    <>
-      {said && (
-        <p
-          role="status"
-          className="absolute inset-x-0 top-0 bg-brass-mist px-6 py-4 text-center text-[34px] font-semibold text-brass-deep"
-        >
-          {said}
-        </p>
+    <div className="flex h-full flex-col">
+      {(said || timer) && (
+        <div className="flex shrink-0 items-center gap-6 bg-brass-mist px-6 py-3 text-brass-deep">
+          {said && (
+            <p role="status" className="flex-1 text-center text-[34px] font-semibold">
+              {said}
+            </p>
+          )}
+          {timer && (
+            <Countdown
+              said={timer}
+              className={`font-head text-[44px] tabular-nums ${said ? '' : 'mx-auto'}`}
+            />
+          )}
+        </div>
       )}
-      {timer && (
-        <Countdown
-          said={timer}
-          className="absolute top-24 right-6 rounded-[8px] bg-paper/95 px-5 py-2 font-head text-[54px] tabular-nums"
-        />
-      )}
-    </>
+      <div className="min-h-0 flex-1">{props.children}</div>
+    </div>
   );
 }
