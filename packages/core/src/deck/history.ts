@@ -1,5 +1,6 @@
 import * as Y from 'yjs';
 import { deckMap, linksMap, sectionsMap, setAsideMap, slidesMap, trailsMap } from './document.js';
+import { keptForOthers } from './othersWork.js';
 
 /** What is being typed while its commands run: see `typed`. */
 let typing: string | null = null;
@@ -29,16 +30,28 @@ export interface History {
 }
 
 /**
- * Undo and redo of this editor's own changes; those of others stay. Each command is one step.
+ * Undo and redo of this editor's own changes; those of others stay, and with them what they have written in, though it was
+ * made by what is undone. Each command is one step.
  * Typing arrives through `typed`, or with the origins given in `typingOrigins` and gathers into steps by pauses of half a second.
  * A history lives as long as its document.
  */
 export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): History {
   const scope = [slidesMap, linksMap, deckMap, sectionsMap, trailsMap, setAsideMap];
+  let kept = new Set<Y.Item>();
   const manager = new Y.UndoManager(
     scope.map((map) => map(doc)),
-    { trackedOrigins: new Set([COMMAND, ...typingOrigins]), captureTimeout: 500 },
+    {
+      trackedOrigins: new Set([COMMAND, ...typingOrigins]),
+      captureTimeout: 500,
+      deleteFilter: (item) => !kept.has(item),
+    },
   );
+  const step = (stack: Y.UndoManager['undoStack'], take: () => unknown): void => {
+    const top = stack.at(-1);
+    if (top) kept = keptForOthers(doc, top.insertions);
+    take();
+    kept = new Set();
+  };
   let last: string | null = null;
   doc.on('beforeTransaction', ({ origin }: Y.Transaction) => {
     if (origin === COMMAND && (typing === null || typing !== last)) manager.stopCapturing();
@@ -49,8 +62,8 @@ export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): Histor
     if (typing === null) manager.stopCapturing();
   });
   return {
-    undo: () => void manager.undo(),
-    redo: () => void manager.redo(),
+    undo: () => step(manager.undoStack, () => manager.undo()),
+    redo: () => step(manager.redoStack, () => manager.redo()),
     canUndo: () => manager.undoStack.length > 0,
     canRedo: () => manager.redoStack.length > 0,
     subscribe(listener) {
