@@ -237,7 +237,7 @@ function Results({ results }: { results: LessonResults }): ReactElement {
             </div>
           </div>
         ) : view === 'questions' ? (
-          <div className="min-h-0 flex-1 overflow-auto px-6 pb-8">
+          <div tabIndex={0} className="min-h-0 flex-1 overflow-auto px-6 pb-8">
             <div className="max-w-[820px]">
               {questions.map((one, at) => (
                 <QuestionFigures key={one.id} asked={one} {...{ at, table, students }} />
@@ -245,7 +245,7 @@ function Results({ results }: { results: LessonResults }): ReactElement {
             </div>
           </div>
         ) : view === 'lesson' ? (
-          <div className="min-h-0 flex-1 overflow-auto p-6">
+          <div tabIndex={0} className="min-h-0 flex-1 overflow-auto p-6">
             <LessonFigures table={table} />
           </div>
         ) : (

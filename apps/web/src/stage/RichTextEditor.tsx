@@ -1,8 +1,8 @@
 import { readTabbed } from '@gobrel/core';
 import { Extension, getSchema } from '@tiptap/core';
-import type { EditorState } from '@tiptap/pm/state';
+import { AllSelection, Selection, type EditorState } from '@tiptap/pm/state';
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
-import { useEffect, useMemo, type ReactElement } from 'react';
+import { useEffect, useLayoutEffect, useMemo, type ReactElement } from 'react';
 import { initProseMirrorDoc, ySyncPlugin } from 'y-prosemirror';
 import type * as Y from 'yjs';
 import { cellsFromHtml, EXTENSIONS, MOST_LETTERS, withoutStyling } from './richTextSchema';
@@ -50,8 +50,6 @@ export function RichTextEditor(props: {
       ],
       content: start.toJSON() as Record<string, unknown>,
       injectCSS: false,
-      // A table is filled in from its first cell.
-      autofocus: marksAll ? 'all' : start.firstChild?.type.name === 'table' ? 'start' : 'end',
       editorProps: {
         attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true' },
         transformPastedHTML: withoutStyling,
@@ -82,6 +80,16 @@ export function RichTextEditor(props: {
     },
     [fragment],
   );
+  // At once, not in the next frame as the editor would by itself: the first letters typed after the key that began it
+  // went elsewhere.
+  useLayoutEffect(() => {
+    // A table is filled in from its first cell.
+    const isTable = start.firstChild?.type.name === 'table';
+    const { doc, tr } = editor.state;
+    const end = isTable ? Selection.atStart(doc) : Selection.atEnd(doc);
+    editor.view.dispatch(tr.setSelection(marksAll ? new AllSelection(doc) : end));
+    editor.view.focus();
+  }, [editor, marksAll, start]);
   useEffect(() => {
     onEditor?.(editor);
     return () => onEditor?.(null);
