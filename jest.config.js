@@ -28,6 +28,8 @@ const shared = {
   modulePathIgnorePatterns: ['/dist/'],
 };
 export default {
+  // A busy machine is no fault of what is tested.
+  testTimeout: 60_000,
   projects: [
     { ...shared, displayName: 'core', testMatch: ['<rootDir>/packages/core/src/**/*.test.ts'] },
     { ...shared, displayName: 'demo', testMatch: ['<rootDir>/demo/src/**/*.test.ts'] },

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { joinAs, pick, signIn, someone, startLesson, test } from './people';
+import { joinAs, pick, sameOnAnother, signIn, someone, startLesson, test } from './people';
 
 test('a live lesson: waiting room, together, vote, hold with a word, timer, put up, ask now, stars, hands', async ({
   browser,
@@ -7,7 +7,7 @@ test('a live lesson: waiting room, together, vote, hold with a word, timer, put 
   test.setTimeout(180_000);
   const desk = await signIn(await someone(browser));
   const { lessonId, code } = await startLesson(desk);
-  const screen = await desk.context().newPage();
+  const screen = await sameOnAnother(browser, desk);
   await screen.goto(`/screen/${lessonId}`);
   await expect(screen.getByText(code)).toBeVisible();
 
@@ -49,6 +49,7 @@ test('a live lesson: waiting room, together, vote, hold with a word, timer, put 
     await desk.getByRole('radio', { name: 'Together' }).click();
     await desk.getByRole('button', { name: 'Ways on' }).click();
     await desk.getByRole('button', { name: 'Let the class vote' }).click();
+    for (const page of students) await expect(page.getByText('The class votes')).toBeVisible();
     await mona.getByRole('link', { name: 'Climb the tower' }).click();
     await tove.getByRole('button', { name: 'Climb the tower' }).tap();
     await keno.getByRole('link', { name: 'Run to the boathouse' }).click();

@@ -65,7 +65,7 @@ test('from an empty map to a leaf on the big screen', async ({ browser }) => {
     await teacher.getByRole('button', { name: 'Present', exact: true }).click();
     await expect(ada.getByText('You are presenting')).toBeVisible();
     await expect(bigScreen.getByText('Gulls over the pier')).toBeVisible();
-    await expect(bigScreen.getByText('Ada Brandt')).toBeVisible();
+    await expect(bigScreen.getByText('Ada Brandt', { exact: true })).toBeVisible();
     await ada.getByRole('button', { name: 'Next leaf' }).click();
     await expect(bigScreen.getByText('Crabs under it')).toBeVisible();
     await ada.getByRole('button', { name: 'Leaf before' }).click();

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Locator, type Page } from '@playwright/test';
-import { newDeck } from './people';
+import { expect, type Browser, type Locator, type Page } from '@playwright/test';
+import { COAUTHOR, newDeck, signIn, someone } from './people';
 
 /** A new deck with one slide, opened in the slide editor. */
 export async function openSlide(page: Page, name: string): Promise<void> {
@@ -10,6 +10,28 @@ export async function openSlide(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: 'Slide', exact: true }).click();
   await expect(stageOf(page)).toBeVisible();
 }
+
+/** Two teachers on the one slide of a new deck that they share. */
+export async function twoOnSlide(
+  browser: Browser,
+  name: string,
+  options: Parameters<typeof someone>[1] = {},
+): Promise<{ ines: Page; tomas: Page }> {
+  const [ines, tomas] = await Promise.all([
+    someone(browser, options).then((page) => signIn(page)),
+    someone(browser).then((page) => signIn(page, COAUTHOR)),
+  ]);
+  await openSlide(ines, name);
+  await ines.getByRole('button', { name: 'Share' }).click();
+  await ines.getByLabel('E-mail of a co-author').fill(COAUTHOR.email);
+  await ines.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(ines.getByRole('dialog')).toContainText('Tomas Maren');
+  await ines.keyboard.press('Escape');
+  await tomas.goto(ines.url());
+  await expect(stageOf(tomas)).toBeVisible();
+  return { ines, tomas };
+}
+
 export const stageOf = (page: Page): Locator => page.getByRole('group', { name: /^Stage: / });
 export const trayOf = (page: Page): Locator => page.getByRole('toolbar', { name: 'Tray' });
 export const add = (page: Page, what: string): Promise<void> =>

@@ -28,6 +28,14 @@ export async function someone(
   return page;
 }
 
+/**
+ * The same person in a window of their own, as on a second monitor: a page behind another
+ * of one window is drawn once a second only.
+ */
+export async function sameOnAnother(browser: Browser, page: Page): Promise<Page> {
+  return someone(browser, { storageState: await page.context().storageState() });
+}
+
 export async function signIn(page: Page, who = TEACHER): Promise<Page> {
   await page.goto('/sign-in');
   await page.getByLabel('E-mail').fill(who.email);

@@ -11,8 +11,6 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 15_000 },
   workers: 2,
-  // On a busy machine a browser may be late once; twice is a fault.
-  retries: 1,
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
@@ -20,7 +18,8 @@ export default defineConfig({
     actionTimeout: 15_000,
     // Every browser context would fetch the whole application; the tests of what it is for allow it.
     serviceWorkers: 'block',
-    trace: 'retain-on-failure',
+    // Half of a test's time: asked for where one is looked for.
+    trace: process.env.GOBREL_TRACE ? 'retain-on-failure' : 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

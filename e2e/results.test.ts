@@ -1,6 +1,16 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { COAUTHOR, joinAs, LAMP, pick, signIn, someone, startLesson, test } from './people';
+import {
+  COAUTHOR,
+  joinAs,
+  LAMP,
+  pick,
+  sameOnAnother,
+  signIn,
+  someone,
+  startLesson,
+  test,
+} from './people';
 
 const FINISHED = '/results/00000000-0000-4000-8000-000000000101';
 
@@ -75,7 +85,7 @@ test('marks are kept back until they are released, and a folio is given back for
   await expect(mona.getByText(/^Handed in\./)).toBeVisible();
   await expect(mona.getByText(/Not right yet/)).toHaveCount(0);
 
-  const results = await desk.context().newPage();
+  const results = await sameOnAnother(browser, desk);
   await results.goto(`/results/${lessonId}`);
   await results.getByRole('button', { name: /^Mona, question 1/ }).click();
   await results.getByRole('button', { name: 'Brave try' }).click();

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
-import { add, openSlide, stageOf, thing, trayOf } from './onTheStage';
-import { COAUTHOR, isSaved, LAMP, signIn, someone, test } from './people';
+import { add, openSlide, stageOf, thing, trayOf, twoOnSlide } from './onTheStage';
+import { isSaved, signIn, someone, test } from './people';
 
 test('cells pasted into a table fill its cells, in hand or while a cell is written in', async ({
   browser,
@@ -52,18 +52,17 @@ test('cells pasted into a table fill its cells, in hand or while a cell is writt
 });
 
 test('who is here is met: on which slide, and what is in hand there', async ({ browser }) => {
-  const [ines, tomas] = await Promise.all([
-    signIn(await someone(browser)),
-    signIn(await someone(browser), COAUTHOR),
-  ]);
-  await tomas.goto(`${LAMP}/slide/boathouse`);
+  const { ines, tomas } = await twoOnSlide(browser, 'Both here');
+  await add(ines, 'Text');
+  await ines.keyboard.type('Row out');
+  await ines.keyboard.press('Escape');
   await stageOf(tomas).getByRole('button', { name: 'Text: Row out' }).click();
-  await ines.goto(`${LAMP}/map`);
+  await ines.getByRole('link', { name: 'Map', exact: true }).click();
   await ines
     .getByRole('list', { name: 'People here' })
-    .getByRole('link', { name: 'Tomas Maren, on “The boathouse”: go there' })
+    .getByRole('link', { name: 'Tomas Maren, on “The bay”: go there' })
     .click();
-  await expect(ines).toHaveURL(/slide\/boathouse$/);
+  await expect(ines).toHaveURL(/slide\//);
   const hand = stageOf(ines).getByRole('img', { name: 'Tomas Maren has this in hand' });
   await expect(hand).toBeVisible();
   const [frame, piece] = [

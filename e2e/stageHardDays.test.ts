@@ -1,14 +1,9 @@
 import { expect, type Page } from '@playwright/test';
-import { openSlide, stageOf, trayOf, add, thing, undo } from './onTheStage';
-import { COAUTHOR, isSaved, PNG, signIn, someone, test } from './people';
+import { openSlide, stageOf, trayOf, add, thing, twoOnSlide, undo } from './onTheStage';
+import { isSaved, PNG, signIn, someone, test } from './people';
 
 test('two teachers on one slide: both move, one undoes only what is hers', async ({ browser }) => {
-  const [ines, tomas] = [
-    await signIn(await someone(browser)),
-    await signIn(await someone(browser), COAUTHOR),
-  ];
-  const address = '/deck/00000000-0000-4000-8000-000000000001/slide/copper';
-  for (const page of [ines, tomas]) await page.goto(address);
+  const { ines, tomas } = await twoOnSlide(browser, 'Both move');
   await add(ines, 'Shape');
   await ines.getByRole('button', { name: 'Diamond', exact: true }).click();
   await expect(thing(tomas, 'Diamond, empty')).toBeVisible();
