@@ -4,6 +4,7 @@ import type { Config } from '../config.js';
 import { sendProblem, tooMuch } from '../problems/problem.js';
 import { Allowance } from './Allowance.js';
 import { cookieOf } from './cookies.js';
+import { InTurn } from './InTurn.js';
 import { SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
 
 type Kind = keyof typeof SERVER_LIMITS.requests;
@@ -25,11 +26,14 @@ const PICTURE = 0.2;
 /**
  * So much of the server to every device: one that asks without end is told to wait before anything is looked up for it.
  * Devices are told apart by their cookies, which may be made up: what all behind one address ask for is counted, too.
+ * What comes at the same time is begun one after another, of one device after another, so that what is said over sockets
+ * is heard in between.
  */
 export function fairShare(
   config: Config,
 ): (request: Request, response: Response, next: NextFunction) => void {
   const known = new Map<string, Asking>();
+  const inTurn = new InTurn();
   let forgotAt = 0;
   const askingOf = (key: string, kind: Kind): Asking => {
     const found = known.get(key);
@@ -68,7 +72,7 @@ export function fairShare(
     response.once('close', () => {
       for (const one of all) one.underWay--;
     });
-    if (owed <= 0) return next();
+    if (owed <= 0) return inTurn.enter(teacher || student || (request.ip ?? ''), next);
     // What was refused is not owed: who waits as told is let in. Who does not wait is kept waiting.
     for (const { allowance } of all) allowance.take(-cost);
     setTimeout(

@@ -4,6 +4,7 @@ import { Inject, Injectable, Logger, type BeforeApplicationShutdown } from '@nes
 import { Redis } from '@hocuspocus/extension-redis';
 import {
   Hocuspocus,
+  OutgoingMessage,
   type Connection,
   type beforeHandleMessagePayload,
   type Document,
@@ -24,12 +25,18 @@ import { sessionsIn } from '../access/cookies.js';
 import { isSameOrigin } from '../access/originCheck.js';
 import { CONFIG, type Config } from '../config.js';
 import { isAcknowledgement, readClientMessage } from './messages.js';
+import { piecesOf } from './pieces.js';
 import { Pulse } from './Pulse.js';
+import { SlowLane } from './SlowLane.js';
 import { personOf, SocketGuard } from './SocketGuard.js';
 import { UpdateStore } from './UpdateStore.js';
 
 /** Closes the socket of a visitor who is nobody: signed out, or never in. */
 const NOBODY = 4401;
+
+/** Bytes of a message that is taken a little at a time, and changes that are applied at once: about two milliseconds. */
+const LARGE = 20_000;
+const CHANGES_AT_ONCE = 1000;
 
 /** What another module does for a kind of document: fill it, follow it, be told who comes and goes. */
 export interface DocumentKeeper {
@@ -53,15 +60,15 @@ export class SyncService implements BeforeApplicationShutdown {
   #keepers = new Map<DocumentKind, DocumentKeeper>();
   #bytes = new Map<string, number>();
   #held = new WeakSet<Connection>();
+  /** Connections of which a large change is being taken. */
+  #taking = new WeakMap<Connection, Promise<unknown>>();
+  #slowly = new SlowLane();
   #pulse = new Pulse();
   #guard = new SocketGuard();
   #logger = new Logger('sync');
   #closing: Promise<void> | null = null;
-  #sockets = new WebSocketServer({ noServer: true, maxPayload: SERVER_LIMITS.message.student });
-  #teacherSockets = new WebSocketServer({
-    noServer: true,
-    maxPayload: SERVER_LIMITS.message.teacher,
-  });
+  #sockets = socketsFor('student');
+  #teacherSockets = socketsFor('teacher');
 
   constructor(
     @Inject(CONFIG) private readonly config: Config,
@@ -237,8 +244,18 @@ export class SyncService implements BeforeApplicationShutdown {
     }
   }
 
+  /** Messages of a device are taken in the order in which they came, also while a large one is being taken. */
+  async #take(payload: beforeHandleMessagePayload): Promise<void> {
+    const { connection } = payload;
+    for (let going; (going = this.#taking.get(connection));) await going;
+    if (payload.update.length <= LARGE) return this.#look(payload);
+    const taking = this.#takeLarge(payload).finally(() => this.#taking.delete(connection));
+    this.#taking.set(connection, taking);
+    if ((await taking) === 'done with') return doneWith();
+  }
+
   /** Looks through a device's message before it is applied, and sends the update in it on its way to disk. */
-  #take({ update: data, documentName, connection }: beforeHandleMessagePayload): Promise<void> {
+  #look({ update: data, documentName, connection }: beforeHandleMessagePayload): Promise<void> {
     const message = readClientMessage(data);
     if (message.kind === 'forbidden') return putOut(connection, 'not-understood');
     const kind = parseDocumentName(documentName)?.kind;
@@ -256,24 +273,63 @@ export class SyncService implements BeforeApplicationShutdown {
     }
     if (message.kind !== 'update' || connection.readOnly) return Promise.resolve();
     const { update } = message;
-    let changes: number;
-    try {
-      changes = Y.decodeUpdate(update).structs.length;
-    } catch {
-      return putOut(connection, 'not-understood');
-    }
-    if (!this.#guard.mayChange(connection.webSocket as WebSocket, changes)) {
+    const decoded = decodedOf(update);
+    if (!decoded) return putOut(connection, 'not-understood');
+    if (!this.#guard.mayChange(connection.webSocket as WebSocket, decoded.structs.length)) {
       return putOut(connection, 'too-large');
     }
     this.#acknowledgeWhenStored(connection);
-    if (message.isCatchUp && Y.snapshotContainsUpdate(Y.snapshot(connection.document), update)) {
-      return Promise.resolve();
-    }
-    const bytes = (this.#bytes.get(documentName) ?? 0) + update.length;
-    if (bytes > SERVER_LIMITS.document[kind]) return putOut(connection, 'too-large');
-    this.#bytes.set(documentName, bytes);
+    if (message.isCatchUp && isKnown(connection.document, update)) return Promise.resolve();
+    if (!this.#hasRoom(documentName, update.length)) return putOut(connection, 'too-large');
     void this.store.append(documentName, update);
     return Promise.resolve();
+  }
+
+  /**
+   * The same for a large change, which is also applied here, a little at a time: see `SlowLane`. `done with` when nothing
+   * is left to be done about the message.
+   */
+  async #takeLarge(payload: beforeHandleMessagePayload): Promise<'done with' | 'look'> {
+    const { update: data, documentName, connection } = payload;
+    const { document } = connection;
+    const message = readClientMessage(data);
+    if (message.kind !== 'update' || connection.readOnly) {
+      await this.#look(payload);
+      return 'look';
+    }
+    const who = personOf((payload.context as { visitor: Visitor }).visitor);
+    const step = <T>(work: () => T): Promise<T> => this.#slowly.step(who, work);
+    const { update } = message;
+    const decoded = await step(() => decodedOf(update));
+    if (!decoded) return putOut(connection, 'not-understood');
+    if (!this.#guard.mayChange(connection.webSocket as WebSocket, decoded.structs.length)) {
+      return putOut(connection, 'too-large');
+    }
+    this.#acknowledgeWhenStored(connection);
+    if (!(message.isCatchUp && (await step(() => isKnown(document, update))))) {
+      if (!this.#hasRoom(documentName, update.length)) return putOut(connection, 'too-large');
+      for (const piece of piecesOf(decoded, CHANGES_AT_ONCE)) {
+        // Held or ended meanwhile: no more of it is taken, and the device is told.
+        const isTaken = await step(() => {
+          if (connection.readOnly || !document.hasConnection(connection)) return false;
+          void this.store.append(documentName, piece);
+          Y.applyUpdate(document, piece, connection);
+          return true;
+        });
+        if (!isTaken) return document.hasConnection(connection) ? 'look' : 'done with';
+      }
+    }
+    connection.send(new OutgoingMessage(documentName).writeSyncStatus(true).toUint8Array());
+    return 'done with';
+  }
+
+  /** Whether so many bytes more go into a document; they are counted. */
+  #hasRoom(documentName: string, more: number): boolean {
+    const kind = parseDocumentName(documentName)?.kind;
+    const bytes = (this.#bytes.get(documentName) ?? 0) + more;
+    if (!kind || bytes > SERVER_LIMITS.document[kind]) return false;
+    this.#bytes.set(documentName, bytes);
+    return true;
   }
 
   /**
@@ -350,6 +406,28 @@ export class SyncService implements BeforeApplicationShutdown {
   }
 }
 
+/** Of each socket one message in a turn of the event loop: what another says is heard in between. */
+const socketsFor = (who: 'student' | 'teacher'): WebSocketServer =>
+  new WebSocketServer({
+    noServer: true,
+    maxPayload: SERVER_LIMITS.message[who],
+    allowSynchronousEvents: false,
+  });
+
+function decodedOf(update: Uint8Array): ReturnType<typeof Y.decodeUpdate> | null {
+  try {
+    return Y.decodeUpdate(update);
+  } catch {
+    return null;
+  }
+}
+
+const isKnown = (document: Y.Doc, update: Uint8Array): boolean =>
+  Y.snapshotContainsUpdate(Y.snapshot(document), update);
+
+/** A message whose handling waits for this is not handled further. */
+const doneWith = (): Promise<never> => new Promise(() => undefined);
+
 /** Hocuspocus closes the connection with this; an empty message keeps it out of the error log. */
 function refusal(reason: string): Error & { code: number; reason: string } {
   return Object.assign(new Error(''), { code: 4403, reason });
@@ -359,8 +437,8 @@ function refusal(reason: string): Error & { code: number; reason: string } {
  * Closes a document on a connection with what it is told. The message that it was for is dropped: Hocuspocus would write
  * a refusal that is thrown into the log, line by line, as often as somebody likes to be refused.
  */
-function putOut(connection: Connection, reason: Parameters<typeof refusal>[0]): Promise<void> {
+function putOut(connection: Connection, reason: Parameters<typeof refusal>[0]): Promise<never> {
   const { code, reason: said } = refusal(reason);
   connection.close({ code, reason: said });
-  return new Promise(() => undefined);
+  return doneWith();
 }
