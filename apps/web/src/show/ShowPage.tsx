@@ -1,15 +1,17 @@
 import {
+  arriveAt,
   DeckReader,
   defaultTrail,
   followTo,
   onlyWayOut,
   routeGraph,
+  stopTo,
   waitsForChoice,
+  whatStudentsMeet,
   type Deck,
   type ElementId,
   type LinkId,
   type SlideId,
-  type Trail,
 } from '@gobrel/core';
 import { useCallback, useLayoutEffect, useMemo, useState, type ReactElement } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
@@ -33,17 +35,6 @@ interface Step {
   /** Where on the trail this is; none beside it. */
   stop?: number;
   spotId?: ElementId;
-}
-
-/** A slide that the trail passes several times is met at the next of those stops. */
-function arrive(trail: Trail | undefined, slideId: SlideId, from?: Step): Step {
-  const stops = trail?.stops ?? [];
-  const after = stops.findIndex(
-    (stop, index) => stop.slideId === slideId && index > (from?.stop ?? -1),
-  );
-  const any = stops.findIndex((stop) => stop.slideId === slideId);
-  const stop = after >= 0 ? after : any;
-  return stop >= 0 ? { slideId, stop } : { slideId };
 }
 
 export default function ShowPage(): ReactElement {
@@ -73,15 +64,21 @@ const BACK_KEYS = ['ArrowLeft', 'Backspace', 'PageUp'];
 const ON_KEYS = ['ArrowRight', 'PageDown'];
 
 function Show({ deckId, document }: { deckId: string; document: OpenDocument }): ReactElement {
-  const deck: Deck = useReader(document.doc, (doc) => new DeckReader(doc));
-  const graph = useMemo(() => routeGraph(deck), [deck]);
+  const whole: Deck = useReader(document.doc, (doc) => new DeckReader(doc));
   const navigate = useNavigate();
   const [query] = useSearchParams();
+  // What is left out is not come to; who begins on such a slide wants to see it all the same.
+  const isApart = whole.slides[query.get('from') ?? '']?.isLeftOut === true;
+  const deck = useMemo(
+    () => (isApart ? whole : whatStudentsMeet(whole, 'show').deck),
+    [whole, isApart],
+  );
+  const graph = useMemo(() => routeGraph(deck), [deck]);
   const trail = deck.trails.find(({ id }) => id === query.get('trail')) ?? defaultTrail(deck);
   const [walk, setWalk] = useState<Step[]>(() => {
     const from = query.get('from');
     const slideId = from && deck.slides[from] ? from : deck.startSlideId;
-    return slideId ? [arrive(trail, slideId)] : [];
+    return slideId ? [{ slideId, stop: arriveAt(trail, slideId, undefined) }] : [];
   });
   const [isBandShown, setIsBandShown] = useState(false);
   const [isMapOpen, setIsMapOpen] = useState(false);
@@ -92,8 +89,11 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   const { camera, way } = useFlight(slide, last?.spotId ?? stop?.closeUpId, walk.length);
   const isWaiting = waitsForChoice(graph, here) && !slide?.runsOn;
   const goTo = useCallback(
-    (slideId: SlideId, spotId?: ElementId) =>
-      setWalk((old) => [...old, { ...arrive(trail, slideId, old.at(-1)), spotId }]),
+    (slideId: SlideId, spotId?: ElementId, stop?: number) =>
+      setWalk((old) => [
+        ...old,
+        { slideId, stop: stop ?? arriveAt(trail, slideId, old.at(-1)?.stop), spotId },
+      ]),
     [trail],
   );
   const back = useCallback(() => setWalk((old) => (old.length > 1 ? old.slice(0, -1) : old)), []);
@@ -107,8 +107,10 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
         const from = target.slideId ? `?from=${target.slideId}` : '';
         return void navigate(`/deck/${target.deckId}/show${from}`);
       }
-      const goal = followTo(deck, link, { trail, stop: last?.stop });
-      if (goal) goTo(goal, target.kind === 'slide' ? target.spotId : undefined);
+      const along = { trail, stop: last?.stop, meetsCloseUps: true };
+      const goal = followTo(deck, link, along);
+      const spotId = target.kind === 'slide' ? target.spotId : undefined;
+      if (goal) goTo(goal, spotId, stopTo(deck, link, along));
     },
     [deck, goTo, back, navigate, trail, last],
   );

@@ -1,7 +1,9 @@
 import {
   DocumentReader,
   followTo,
+  stopAfter,
   voteFor,
+  wayTo,
   readFolio,
   readLessonState,
   routeGraph,
@@ -189,7 +191,8 @@ function AtWork(props: {
     const { target } = link;
     if (pace === 'together') return tell('The class moves together: your teacher goes on.');
     if (target.kind === 'step' && target.step === 'back') return walk.back();
-    const goal = followTo(edition, link);
+    const stop = stopAfter(edition, wayTo(folio.walk));
+    const goal = followTo(edition, link, { stop });
     if (!goal) return tell('This leads nowhere.');
     setSpotId(target.kind === 'slide' ? target.spotId : undefined);
     walk.goTo(goal, linkId);

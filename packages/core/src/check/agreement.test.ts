@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import {
+  addTrail,
   Checker,
+  followTo,
   linkElement,
   readDeck,
   removeElements,
@@ -9,11 +11,14 @@ import {
   setPlaces,
   setSlideFlag,
   setStart,
+  stopAfter,
   studentView,
   toSlide,
   type Deck,
+  type Link,
   type Question,
   type QuestionKey,
+  type Visit,
 } from '../index.js';
 import {
   choice,
@@ -29,6 +34,7 @@ import {
 
 const BACK = { kind: 'step', step: 'back' } as const;
 const ELSEWHERE = { kind: 'deck', deckId: 'other', slideId: '', title: 'Old' } as const;
+const isBack = ({ target }: Link): boolean => target.kind === 'step' && target.step === 'back';
 const NAMES = ['a', 'b', 'c', 'd', 'e'] as const;
 
 /** What may happen to a deck that is worked on for a while. */
@@ -39,6 +45,10 @@ const happenings = fc.array(
       'shape',
       'other deck',
       'back',
+      'next',
+      'previous',
+      'stop',
+      'stop of another trail',
       'erase',
       'push out',
       'turn',
@@ -49,7 +59,7 @@ const happenings = fc.array(
     from: fc.constantFrom(...NAMES),
     to: fc.constantFrom(...NAMES),
   }),
-  { maxLength: 14 },
+  { maxLength: 18 },
 );
 
 function deckAfter(all: { what: string; from: string; to: string }[]): Deck {
@@ -60,9 +70,18 @@ function deckAfter(all: { what: string; from: string; to: string }[]): Deck {
       if (what === 'shape') return [text(`${index}`, { id: `x${index}` })];
       if (what === 'other deck') return [way(`${index}`, ELSEWHERE)];
       if (what === 'back') return [way(`${index}`, BACK)];
+      if (what === 'next' || what === 'previous')
+        return [way(`${index}`, { kind: 'step', step: what })];
       return [];
     });
   const doc = deck(...NAMES.map((name) => slide(name, ...parts(name))));
+  for (const [id, what] of [
+    ['first', 'stop'],
+    ['second', 'stop of another trail'],
+  ] as const) {
+    const slideIds = all.filter((one) => one.what === what).map(({ from }) => from);
+    if (slideIds.length > 0) addTrail(doc, { id, name: id, slideIds });
+  }
   all.forEach(({ what, from, to }, index) => {
     if (what === 'shape') linkElement(doc, from, `x${index}`, toSlide(to));
     if (what === 'leave out') setSlideFlag(doc, from, 'isLeftOut', true);
@@ -95,8 +114,8 @@ test('Check finds a dead end just where a student who was sent the deck cannot g
             .get(id)!
             .some(
               (link) =>
-                graph.to.has(link.id) ||
-                (link.target.kind === 'step' && (graph.waysIn.get(id) ?? []).length > 0),
+                followTo(sent, link) !== null ||
+                (isBack(link) && (graph.waysIn.get(id) ?? []).length > 0),
             );
           return !isEnding && !isPattern && !goesOn;
         })
@@ -114,6 +133,39 @@ test('Check finds a dead end just where a student who was sent the deck cannot g
       }
     }),
     { numRuns: 1500 },
+  );
+});
+
+test('a student who goes every way comes to just the slides that Check calls reachable', () => {
+  fc.assert(
+    fc.property(happenings, (all) => {
+      const read = deckAfter(all.filter(({ what }) => what !== 'back'));
+      const sent = studentView(read);
+      const graph = routeGraph(sent);
+      const reached = new Set<string>();
+      const seen = new Set<string>();
+      const walks: Visit[][] = sent.startSlideId
+        ? [[{ slideId: sent.startSlideId, at: 0, via: 'start' }]]
+        : [];
+      for (let walk = walks.pop(); walk; walk = walks.pop()) {
+        const here = walk.at(-1)!.slideId;
+        const stop = stopAfter(sent, walk);
+        if (seen.has(`${here} ${stop}`)) continue;
+        seen.add(`${here} ${stop}`);
+        reached.add(here);
+        for (const link of graph.waysOut.get(here) ?? []) {
+          const to = followTo(sent, link, { stop });
+          if (to) walks.push([...walk, { slideId: to, at: 0, via: link.id }]);
+        }
+      }
+      const unreached = new Checker()
+        .check(read)
+        .findings.filter(({ kind }) => kind === 'unreachable')
+        .map(({ slideId }) => slideId);
+      const expected = Object.keys(sent.slides).filter((id) => !reached.has(id));
+      expect(unreached.sort()).toEqual(expected.sort());
+    }),
+    { numRuns: 1000 },
   );
 });
 

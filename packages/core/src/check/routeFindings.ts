@@ -31,6 +31,7 @@ export function routeFindings(
   return [
     ...(deck.startSlideId ? startLeftOut(deck, students) : noStart(slides)),
     ...graph.broken.map(broken),
+    ...offTrail(deck, graph, students),
     ...graph.unset.map(unset),
     ...onSlides(walked, slides, readableDecks),
     ...unreachable(deck, routes),
@@ -108,6 +109,23 @@ function broken(link: Link): Finding {
   };
 }
 
+/** Links along a trail that another trail carries on, and that of the students does not. */
+function offTrail(deck: Deck, graph: RouteGraph, students: StudentsMeet): Finding[] {
+  const found: Finding[] = [];
+  const known = new Set(graph.broken);
+  for (const [linkId, why] of students.unmet) {
+    const link = deck.links[linkId]!;
+    if (why !== 'off-trail' || known.has(link)) continue;
+    found.push({
+      kind: 'broken-link',
+      ...at(link),
+      why: `“${link.wording}” goes along a trail, but the one that students walk, “${students.deck.trails[0]?.name ?? ''}”, does not go on from here.`,
+      mends: [{ label: 'Make a slide for it', do: 'new-slide', linkId: link.id }, cut(link)],
+    });
+  }
+  return found;
+}
+
 function unset(link: Link): Finding {
   return {
     kind: 'unset-choice',
@@ -124,6 +142,8 @@ const NO_WAY: Record<Unmet, string> = {
   'carrier-off-stage': 'its ways out lie beside the stage',
   'leads-nowhere': 'its ways out lead nowhere',
   'to-left-out': 'its ways out lead to slides that are left out',
+  'off-trail':
+    'its ways out go along a trail, and the one that students walk does not go on from here',
   'to-other-deck': 'its ways out lead to another deck, which students do not have',
 };
 

@@ -1,6 +1,14 @@
 import type { ElementId, LinkId, SlideId } from '../ids.js';
 import { elementById } from './elementById.js';
-import { isSpare, type Deck, type Link, type Slide, type SlideElement } from './types.js';
+import {
+  isSpare,
+  type Deck,
+  type Link,
+  type Slide,
+  type SlideElement,
+  type Trail,
+  type TrailStop,
+} from './types.js';
 
 /** Why students do not get a link. */
 export type Unmet =
@@ -13,14 +21,19 @@ export type Unmet =
   /** Nobody has said where it leads, or that slide is gone. */
   | 'leads-nowhere'
   | 'to-left-out'
+  /** It goes along a trail, and the one that is walked does not go on from its slide. */
+  | 'off-trail'
   /** Students have this edition and no other deck. */
   | 'to-other-deck';
+
+/** Students walk the default trail, and this deck alone. A show walks any, and goes over to other decks. */
+export type Walkers = 'students' | 'show';
 
 /** What students meet of a deck. */
 export interface StudentsMeet {
   /**
-   * The deck with the slides, the things on them, the links and the start that students get; everything in it is as in
-   * the whole deck, notes and keys too. A slide of which they get everything is the very same object.
+   * The deck with the slides, the things on them, the links, the trail and the start that students get; everything in
+   * it is as in the whole deck, notes and keys too. A slide of which they get everything is the very same object.
    */
   deck: Deck;
   /** The links that they do not get. */
@@ -31,11 +44,13 @@ export interface StudentsMeet {
  * The one answer to what students meet: what they are sent, what Check proves, what is measured and what the map calls
  * a way all ask here. Costs one pass over the links, and over the elements of slides that changed.
  */
-export function whatStudentsMeet(deck: Deck): StudentsMeet {
+export function whatStudentsMeet(deck: Deck, walkers: Walkers = 'students'): StudentsMeet {
+  const trails = trailsFor(deck, walkers);
+  const steps = new Steps(trails);
   const unmet = new Map<LinkId, Unmet>();
   const closed = new Map<SlideId, ElementId[]>();
   for (const link of Object.values(deck.links)) {
-    const why = whyUnmet(deck, link);
+    const why = whyUnmet(deck, link, steps, walkers);
     if (!why) continue;
     unmet.set(link.id, why);
     if (link.carrier.kind !== 'element') continue;
@@ -47,7 +62,50 @@ export function whatStudentsMeet(deck: Deck): StudentsMeet {
   const slides = allBut(deck.slides, (slide) =>
     slide.isLeftOut ? null : metSlide(slide, closed.get(slide.id)),
   );
-  return { deck: { ...deck, slides, links, startSlideId: startFor(deck, slides) }, unmet };
+  const startSlideId = startFor(deck, slides);
+  return { deck: { ...deck, slides, links, startSlideId, trails }, unmet };
+}
+
+/** Why students do not get a link; null when they do. */
+export const whyStudentsMissIt = (deck: Deck, link: Link): Unmet | null =>
+  whyUnmet(deck, link, new Steps(trailsFor(deck, 'students')), 'students');
+
+/** The trails that are walked, with the stops that are met. */
+function trailsFor(deck: Deck, walkers: Walkers): Trail[] {
+  const isMet = ({ slideId }: TrailStop): boolean => deck.slides[slideId]?.isLeftOut === false;
+  const isWalked = ({ id }: Trail): boolean => walkers === 'show' || id === deck.defaultTrailId;
+  const walked = deck.trails.every(isWalked) ? deck.trails : deck.trails.filter(isWalked);
+  return walked.every(({ stops }) => stops.every(isMet))
+    ? walked
+    : walked.map((trail) => ({ ...trail, stops: trail.stops.filter(isMet) }));
+}
+
+/** From which slides trails go on and back, looked up when the first link asks. */
+class Steps {
+  #trails: readonly Trail[];
+  #from: { next: Set<SlideId>; previous: Set<SlideId> } | null = null;
+
+  constructor(trails: readonly Trail[]) {
+    this.#trails = trails;
+  }
+
+  lead(from: SlideId, step: 'next' | 'previous'): boolean {
+    this.#from ??= this.#gathered();
+    return this.#from[step].has(from);
+  }
+
+  #gathered(): { next: Set<SlideId>; previous: Set<SlideId> } {
+    const from = { next: new Set<SlideId>(), previous: new Set<SlideId>() };
+    for (const { stops } of this.#trails) {
+      for (let at = 1; at < stops.length; at += 1) {
+        const [before, after] = [stops[at - 1]!.slideId, stops[at]!.slideId];
+        if (before === after) continue;
+        from.next.add(before);
+        from.previous.add(after);
+      }
+    }
+    return from;
+  }
 }
 
 /** What becomes of everything, without what becomes nothing. All of it is given as it is when nothing changes. */
@@ -61,7 +119,12 @@ function allBut<T extends { id: string }>(
   return Object.fromEntries(now.flatMap((one) => (one ? [[one.id, one]] : [])));
 }
 
-function whyUnmet(deck: Deck, { from, carrier, target }: Link): Unmet | null {
+function whyUnmet(
+  deck: Deck,
+  { from, carrier, target }: Link,
+  steps: Steps,
+  walkers: Walkers,
+): Unmet | null {
   const slide = deck.slides[from];
   if (!slide || slide.isLeftOut) return 'from-left-out';
   if (carrier.kind === 'none') return 'no-carrier';
@@ -72,12 +135,16 @@ function whyUnmet(deck: Deck, { from, carrier, target }: Link): Unmet | null {
     case 'none':
       return 'leads-nowhere';
     case 'deck':
-      return 'to-other-deck';
+      return walkers === 'show' ? null : 'to-other-deck';
     case 'slide': {
       const to = deck.slides[target.slideId];
       return !to ? 'leads-nowhere' : to.isLeftOut ? 'to-left-out' : null;
     }
     case 'step':
+      return (target.step === 'next' || target.step === 'previous') &&
+        !steps.lead(from, target.step)
+        ? 'off-trail'
+        : null;
     case 'web':
     case 'file':
       return null;

@@ -157,12 +157,17 @@ function firstWords(text: unknown, most: number): string {
 
 /** The slide a student stands on, and the one *back* leads to: a walk keeps every step, also those back. */
 export function standing(walk: readonly Visit[]): { here: SlideId | null; back: SlideId | null } {
-  const trail: SlideId[] = [];
+  return { here: walk.at(-1)?.slideId ?? null, back: wayTo(walk).at(-2)?.slideId ?? null };
+}
+
+/** A walk from its start to where the student stands, without what was gone back from. */
+export function wayTo(walk: readonly Visit[]): Visit[] {
+  const way: Visit[] = [];
   for (const visit of walk) {
-    if (visit.via === 'back') trail.pop();
-    else trail.push(visit.slideId);
+    if (visit.via === 'back') way.pop();
+    else way.push(visit);
   }
-  return { here: walk.at(-1)?.slideId ?? null, back: trail.at(-2) ?? null };
+  return way;
 }
 
 export function visit(doc: Y.Doc, slideId: SlideId, via: Visit['via'], at: number): Result {

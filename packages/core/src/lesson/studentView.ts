@@ -1,5 +1,4 @@
 import { whatStudentsMeet } from '../deck/met.js';
-import { defaultTrail } from '../map/graph.js';
 import type { Target } from '../deck/target.js';
 import type { Deck, Link, Slide, SlideElement, Typography } from '../deck/types.js';
 import type { LinkId, SlideId } from '../ids.js';
@@ -18,7 +17,6 @@ export function studentView(edition: Deck): Deck {
   for (const { id, from, carrier, target, wording } of Object.values(met.links)) {
     links[id] = { id, from, carrier, target: targetForStudents(target, slides), wording };
   }
-  const trail = defaultTrail(edition);
   return {
     title: edition.title,
     theme: edition.theme,
@@ -34,16 +32,14 @@ export function studentView(edition: Deck): Deck {
       ]),
     ),
     // Students walk one trail and see no names of any.
-    trails: (trail ? [trail] : []).map(({ id, stops }) => ({
+    trails: met.trails.map(({ id, stops }) => ({
       id,
       name: '',
       tint: 'petrol',
       followsLinks: false,
-      stops: stops
-        .filter((stop) => slides[stop.slideId])
-        .map(({ id, slideId, closeUpId }) => ({ id, slideId, closeUpId })),
+      stops: stops.map(({ id, slideId, closeUpId }) => ({ id, slideId, closeUpId })),
     })),
-    defaultTrailId: trail?.id ?? null,
+    defaultTrailId: met.trails[0]?.id ?? null,
     setAside: {},
   };
 }

@@ -1,4 +1,4 @@
-import type { Deck, Link, Slide, Trail } from '../deck/types.js';
+import type { Deck, Link, Slide, Trail, TrailStop } from '../deck/types.js';
 import type { Step } from '../deck/target.js';
 import { elementById } from '../deck/elementById.js';
 import type { LinkId, SlideId } from '../ids.js';
@@ -128,6 +128,7 @@ class TrailSteps {
     for (const { stops } of this.#deck.trails) {
       for (let index = 1; index < stops.length; index += 1) {
         const [before, after] = [stops[index - 1]!.slideId, stops[index]!.slideId];
+        if (before === after) continue;
         note(next, before, after);
         note(this.#previous, after, before);
       }
@@ -209,20 +210,55 @@ export function onlyWayOut(graph: RouteGraph, slideId: SlideId): Link | null {
   return ways.length === 1 && graph.to.has(ways[0]!.id) ? ways[0]! : null;
 }
 
+/** The stop of a trail at which somebody arrives: the next one on that slide after where they were, or the first. */
+export function arriveAt(
+  trail: Trail | undefined,
+  slideId: SlideId,
+  from: number | undefined,
+): number | undefined {
+  const stops = trail?.stops ?? [];
+  const isThere = (stop: TrailStop): boolean => stop.slideId === slideId;
+  const after = stops.findIndex((stop, index) => index > (from ?? -1) && isThere(stop));
+  const at = after >= 0 ? after : stops.findIndex(isThere);
+  return at < 0 ? undefined : at;
+}
+
+/**
+ * The stop of the default trail at which a walk has come, given as its slides and the links that led to them; undefined
+ * beside the trail.
+ */
+export function stopAfter(
+  deck: Deck,
+  walked: readonly { slideId: SlideId; via: string }[],
+): number | undefined {
+  const trail = defaultTrail(deck);
+  if (!trail) return undefined;
+  return walked.reduce<number | undefined>((at, { slideId, via }) => {
+    const link = deck.links[via];
+    const stepped = link && stopTo(deck, link, { trail, stop: at });
+    return stepped !== undefined && trail.stops[stepped]?.slideId === slideId
+      ? stepped
+      : arriveAt(trail, slideId, at);
+  }, undefined);
+}
+
+export interface WalkOfTrail {
+  trail?: Trail;
+  stop?: number;
+  cameFrom?: SlideId | null;
+  /** Stops that only show another part of the same slide are met, too. */
+  meetsCloseUps?: boolean;
+}
+
 /**
  * Where a link leads for somebody who walks `trail` (or the default one) and stands at `stop` of it.
  * null: it does not lead to a slide of this deck.
  */
-export function followTo(
-  deck: Deck,
-  link: Link,
-  walk: { trail?: Trail; stop?: number; cameFrom?: SlideId | null } = {},
-): SlideId | null {
+export function followTo(deck: Deck, link: Link, walk: WalkOfTrail = {}): SlideId | null {
   const { target } = link;
   if (target.kind === 'slide') return deck.slides[target.slideId] ? target.slideId : null;
   if (target.kind !== 'step') return null;
   const stops = (walk.trail ?? defaultTrail(deck))?.stops ?? [];
-  const at = walk.stop ?? stops.findIndex((stop) => stop.slideId === link.from);
   switch (target.step) {
     case 'restart':
       return deck.startSlideId;
@@ -233,8 +269,31 @@ export function followTo(
     case 'last':
       return stops.at(-1)?.slideId ?? null;
     case 'next':
-      return at < 0 ? null : (stops[at + 1]?.slideId ?? null);
-    case 'previous':
-      return at < 0 ? null : (stops[at - 1]?.slideId ?? null);
+    case 'previous': {
+      const to = stopTo(deck, link, walk);
+      return to === undefined ? null : stops[to]!.slideId;
+    }
   }
+}
+
+/**
+ * The stop that a link on along the trail, or back along it, leads to from where one stands. Where the trail ends
+ * there, it leads along from another of its stops on that slide.
+ */
+export function stopTo(
+  deck: Deck,
+  { from, target }: Link,
+  { trail = defaultTrail(deck), stop, meetsCloseUps }: WalkOfTrail = {},
+): number | undefined {
+  if (target.kind !== 'step' || (target.step !== 'next' && target.step !== 'previous')) return;
+  const stops = trail?.stops ?? [];
+  const by = target.step === 'next' ? 1 : -1;
+  const isHere = (at: number): boolean => stops[at]?.slideId === from;
+  const onSlide = [...stops.keys()].filter(isHere);
+  for (const at of stop !== undefined && isHere(stop) ? [stop, ...onSlide] : onSlide) {
+    let to = at + by;
+    while (!meetsCloseUps && isHere(to)) to += by;
+    if (stops[to]) return to;
+  }
+  return undefined;
 }
