@@ -144,6 +144,14 @@ test('deleting what carries a way out asks once what becomes of the wire', async
   await page.getByRole('button', { name: 'Keep the wire' }).click();
   const ways = page.getByRole('region', { name: 'Ways out' });
   await expect(ways).toContainText('Not on the slide any more');
+  // The map says of it what Check and students go by.
+  await page.getByRole('link', { name: 'Map', exact: true }).click();
+  await page.getByRole('group', { name: 'Pier', exact: true }).first().click();
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect(page.getByRole('toolbar', { name: 'Map', exact: true })).toContainText(
+    'Students do not get it: nothing on its slide carries it',
+  );
+  await page.getByRole('group', { name: 'Pier', exact: true }).first().dblclick();
   await ways.getByRole('button', { name: 'Put it back' }).click();
   await expect(line).toBeVisible();
   await line.click();

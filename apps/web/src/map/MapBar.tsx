@@ -1,4 +1,4 @@
-import type { Link, LinkId, Section, Slide, SlideFlag, SlideId } from '@gobrel/core';
+import type { Link, LinkId, Section, Slide, SlideFlag, SlideId, Unmet } from '@gobrel/core';
 import { DropdownMenu } from 'radix-ui';
 import { MoreHorizontal } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
@@ -39,6 +39,8 @@ export function MapBar(props: {
   link: Link | undefined;
   /** What carries the link, in words. */
   carriedBy: string;
+  /** Why students do not get the link. */
+  missed: Unmet | null;
   /** Those of the one slide in hand. */
   waysOut: readonly Link[];
   startSlideId: SlideId | null;
@@ -72,6 +74,11 @@ export function MapBar(props: {
         <>
           <Name className="text-ember-deep">“{link.wording}”</Name>
           <span className="px-1 text-[13px] text-soft">{props.carriedBy}</span>
+          {props.missed && (
+            <span className="px-1 text-[13px] font-semibold text-ember-deep">
+              Students do not get it: {MISSED[props.missed]}
+            </span>
+          )}
           <Act keys="F2" onClick={() => act.reword(link.id)}>
             Reword
           </Act>
@@ -91,6 +98,16 @@ export function MapBar(props: {
     </div>
   );
 }
+
+const MISSED: Record<Unmet, string> = {
+  'from-left-out': 'its slide is left out',
+  'no-carrier': 'nothing on its slide carries it',
+  'carrier-off-stage': 'what carries it lies beside the stage',
+  'leads-nowhere': 'it leads nowhere',
+  'to-left-out': 'it leads to a slide that is left out',
+  'off-trail': 'the trail they walk does not go on from here',
+  'to-other-deck': 'they have no other deck',
+};
 
 function OneSlide(props: { slide: Slide; isStart: boolean; act: MapActions }): ReactElement {
   const { slide, act } = props;
@@ -138,7 +155,7 @@ function OneSlide(props: { slide: Slide; isStart: boolean; act: MapActions }): R
           Open for leaves
         </MoreFlag>
         <MoreFlag isOn={slide.isLeftOut} onPick={() => flag('isLeftOut')}>
-          Left out of lessons
+          Left out of lessons and shows
         </MoreFlag>
         <MoreFlag isOn={slide.runsOn} onPick={() => flag('runsOn')}>
           Arrow keys run past its choices

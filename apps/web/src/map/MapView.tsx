@@ -9,6 +9,7 @@ import {
   rewordLink,
   setSection,
   toSlide,
+  whyStudentsMissIt,
   type Link,
   type LinkId,
   type Section,
@@ -421,6 +422,7 @@ function DeckMap(): ReactElement {
               slides={slides}
               link={link}
               carriedBy={link ? carrierWords(link, deck.slides[link.from]) : ''}
+              missed={link ? whyStudentsMissIt(deck, link) : null}
               waysOut={slides.length === 1 ? (graph.waysOut.get(slides[0]!.id) ?? []) : []}
               startSlideId={deck.startSlideId}
               prompt={prompt}

@@ -18,6 +18,8 @@ export interface Wire {
   lane: number;
   /** Its place among wires between the same two cards: 0 in the middle, steps of 1 aside. */
   aside: number;
+  /** Students do not get it. */
+  isUnmet?: boolean;
   /** Pixels; thicker with more walks. */
   thickness?: number;
 }

@@ -4,6 +4,7 @@ import {
   DOTTED,
   FAINT,
   PLAIN,
+  UNMET,
   WALKED,
   WIRE_NUMBERS,
   type PaintedStretch,
@@ -116,6 +117,7 @@ function themeColours(): WireColours {
   const colour = (name: string): string => style.getPropertyValue(`--color-${name}`).trim();
   return {
     wire: colour('ember'),
+    unmet: colour('soft'),
     wording: colour('ember-deep'),
     frame: '#eccdc0',
     paper: '#fdf4ee',
@@ -126,7 +128,15 @@ function packed(drawn: readonly DrawnWire[]): Float32Array {
   const numbers = new Float32Array(drawn.length * WIRE_NUMBERS);
   drawn.forEach(({ wire, path }, index) => {
     const { curve, box, isBack, isDotted, x, y } = path;
-    const look = wire.thickness ? WALKED : isDotted ? DOTTED : isBack ? FAINT : PLAIN;
+    const look = wire.isUnmet
+      ? UNMET
+      : wire.thickness
+        ? WALKED
+        : isDotted
+          ? DOTTED
+          : isBack
+            ? FAINT
+            : PLAIN;
     numbers.set(curve, index * WIRE_NUMBERS);
     numbers.set(
       [box.x, box.y, box.x + box.w, box.y + box.h, wire.thickness ?? 1.6, look, x, y],

@@ -2,6 +2,7 @@ import {
   CARD,
   foldedId,
   seenWires,
+  whatStudentsMeet,
   type Finding,
   type LinkId,
   type MapRegions,
@@ -127,6 +128,7 @@ export function useMapElements(args: {
   const wires = useMemo<Wire[]>(() => {
     const lanes = new Map<string, number>();
     const seen = seenWires(deck, graph, regions);
+    const missed = whatStudentsMeet(deck).unmet;
     const twins = new Map<string, { count: number; used: number }>();
     for (const { from, to } of seen) {
       const pair = `${from}>${to}`;
@@ -143,6 +145,7 @@ export function useMapElements(args: {
       const walked = linkIds.reduce((sum, one) => sum + (walks?.links[one] ?? 0), 0);
       return {
         ...{ id, from, to, isGathered, lane, aside },
+        isUnmet: linkIds.every((one) => missed.has(one)),
         wording: isGathered ? `${linkIds.length} ways` : (deck.links[linkId]?.wording ?? ''),
         ...(overlay === 'walks' ? { thickness: 1 + Math.min(14, Math.sqrt(walked)) } : {}),
       };

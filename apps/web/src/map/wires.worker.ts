@@ -13,6 +13,7 @@ export interface WiresToPaint {
 }
 export interface WireColours {
   wire: string;
+  unmet: string;
   wording: string;
   frame: string;
   paper: string;
@@ -38,11 +39,19 @@ export const PLAIN = 0;
 export const DOTTED = 1;
 export const FAINT = 2;
 export const WALKED = 3;
+/** A way that students do not get. */
+export const UNMET = 4;
 
 let given: WiresToPaint = {
   wires: new Float32Array(),
   wordings: [],
-  colours: { wire: '#000000', wording: '#000000', frame: '#000000', paper: '#ffffff' },
+  colours: {
+    wire: '#000000',
+    unmet: '#000000',
+    wording: '#000000',
+    frame: '#000000',
+    paper: '#ffffff',
+  },
 };
 
 const font = new FontFace('Body', `url(${bodyFont})`, { weight: '200 800' })
@@ -84,8 +93,6 @@ function paint(
 
 function paintWires(context: Canvas, { left, top, width, height }: PaintStretch): void {
   const { wires, colours } = given;
-  context.strokeStyle = colours.wire;
-  context.fillStyle = colours.wire;
   context.lineCap = 'round';
   for (let at = 0; at < wires.length; at += WIRE_NUMBERS) {
     const isOff =
@@ -96,7 +103,8 @@ function paintWires(context: Canvas, { left, top, width, height }: PaintStretch)
     if (isOff) continue;
     const look = wires[at + 13];
     context.globalAlpha = look === FAINT ? 0.35 : look === WALKED ? 0.6 : 1;
-    context.setLineDash(look === DOTTED ? [2, 5] : []);
+    context.setLineDash(look === DOTTED ? [2, 5] : look === UNMET ? [7, 6] : []);
+    context.strokeStyle = context.fillStyle = look === UNMET ? colours.unmet : colours.wire;
     context.lineWidth = wires[at + 12]!;
     context.beginPath();
     context.moveTo(wires[at]!, wires[at + 1]!);

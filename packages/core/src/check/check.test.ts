@@ -322,13 +322,14 @@ const CASES: Record<FindingKind, Case> = {
             id: 'x',
             kind: 'hotspot',
             layer: 'content',
-            box: box(400, 320, 200, 100),
+            box: box(900, 600, 200, 100),
             name: 'door',
           }),
         ),
         end,
         slide('c', ending()),
       );
+      setBox(doc, 'a', 'x', box(400, 320, 200, 100));
       linkElement(doc, 'a', 'x', toSlide('c'));
       return doc;
     },

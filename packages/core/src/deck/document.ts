@@ -18,7 +18,7 @@ import { readAsset, readCredit } from './readParts.js';
 import { elementWords } from './elementWords.js';
 import { linkedWords } from './richText.js';
 import { settle } from '../stage/groups.js';
-import { LAYOUTS } from '../stage/layouts.js';
+import { isKeptClear, LAYOUTS, type Occupied } from '../stage/layouts.js';
 import { THEMES } from '../stage/themes.js';
 import { readTarget } from './target.js';
 import {
@@ -289,15 +289,18 @@ export function byLayerAndOrder(a: SlideElement, b: SlideElement): number {
 export const layoutNameOf = (slide: YSlide): Slide['layout'] =>
   asOneOf(slide.get('layout'), LAYOUTS, 'empty');
 
-/** The boxes of a slide's choice lines, without reading the rest of it. */
-export function choiceBoxes(slide: YSlide): Box[] {
-  const boxes: Box[] = [];
+/** What a new choice has to do with on a slide, without reading the rest of it. */
+export function occupiedOn(slide: YSlide): Record<keyof Occupied, Box[]> {
+  const found: Record<keyof Occupied, Box[]> = { choices: [], clear: [], others: [] };
   for (const [, element] of elementsOfRead(slide)) {
-    if (element instanceof Y.Map && element.get('style') === 'choice') {
-      boxes.push(readBox(element.get('box')));
-    }
+    if (!(element instanceof Y.Map) || element.get('layer') === 'background') continue;
+    const thing = { kind: element.get('kind'), layer: element.get('layer') };
+    const isChoice = element.get('style') === 'choice';
+    found[isChoice ? 'choices' : isKeptClear(thing) ? 'clear' : 'others'].push(
+      readBox(element.get('box')),
+    );
   }
-  return boxes;
+  return found;
 }
 
 /** A link as it stands in the document, worded by what carries it; undefined when its own slide is gone. */

@@ -7,7 +7,7 @@ import {
   type LayoutName,
   type SlotSpec,
 } from '../stage/layouts.js';
-import { elementOf, elementsOf, readSlide, slideOf } from './document.js';
+import { occupiedOn, elementOf, elementsOf, readSlide, slideOf } from './document.js';
 import { addElementTo, NO_SLIDE } from './elementCommands.js';
 import { COMMAND } from './history.js';
 import { plain, wordsOf } from './richText.js';
@@ -42,11 +42,11 @@ export function setLayout(doc: Y.Doc, slideId: SlideId, layout: LayoutName): Res
       } else map.set('slot', null);
     }
     for (const spec of slots) if (!filled.has(spec.slot)) fillSlot(doc, slideId, spec);
-    const boxes: Box[] = [];
+    const occupied = { ...occupiedOn(slide), choices: [] as Box[] };
     for (const element of before.elements) {
       if (element.kind !== 'text' || element.style !== 'choice' || element.isLocked) continue;
-      const box = nextChoiceBox(boxes, layout);
-      boxes.push(box);
+      const box = nextChoiceBox(occupied, layout);
+      occupied.choices.push(box);
       elementOf(doc, slideId, element.id)?.set('box', box);
     }
   }, COMMAND);

@@ -10,7 +10,7 @@ import {
 } from '../ids.js';
 import { nextChoiceBox } from '../stage/layouts.js';
 import {
-  choiceBoxes,
+  occupiedOn,
   elementOf,
   elementsOf,
   fragmentOf,
@@ -128,7 +128,7 @@ function addChoiceLine(
     kind: 'text',
     style: 'choice',
     layer: 'content',
-    box: nextChoiceBox(choiceBoxes(slide), layoutNameOf(slide)),
+    box: nextChoiceBox(occupiedOn(slide), layoutNameOf(slide)),
     text: plain(words),
   });
   putLink(doc, linkId, from, { kind: 'element', elementId }, target, words);

@@ -1,5 +1,7 @@
-import { Checker, elementOf, isInTheWay, readDeck, type SlideElement } from '../index.js';
+import { Checker, elementOf, isInTheWay, readDeck, setBox, type SlideElement } from '../index.js';
 import { choice, deck, element, ending, slide } from '../testing/builder.js';
+
+const ELSEWHERE = { x: 900, y: 600, w: 200, h: 60 };
 
 /** A slide with a choice, and a thing that lies over all of it. */
 function under(thing: object): { findings: string[]; over: SlideElement } {
@@ -12,10 +14,11 @@ function under(thing: object): { findings: string[]; over: SlideElement } {
     slide(
       'a: Pier',
       choice('Row out', 'b'),
-      element({ layer: 'content', ...thing, id: 'over', box } as never),
+      element({ layer: 'content', ...thing, id: 'over', box: ELSEWHERE } as never),
     ),
     slide('b: Sea', ending()),
   );
+  setBox(doc, 'a', 'over', box);
   elementOf(doc, 'a', 'over')!.set('order', 'zz');
   const made = readDeck(doc);
   return {

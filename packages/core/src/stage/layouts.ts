@@ -114,19 +114,74 @@ export type LayoutName = keyof typeof LAYOUT_TABLE;
 export const LAYOUTS = Object.keys(LAYOUT_TABLE) as LayoutName[];
 export const layoutOf = (name: LayoutName): Layout => LAYOUT_TABLE[name];
 
+/** Whether a choice must not be laid over it, nor under it: it is pressed itself, or something is put there. */
+export const isKeptClear = (thing: { kind: unknown; layer: unknown }): boolean =>
+  thing.layer === 'pieces' || KEPT_CLEAR.has(thing.kind);
+const KEPT_CLEAR = new Set<unknown>(['question', 'zone', 'media', 'table', 'hotspot']);
+
+/** Where the things of a slide lie that a new choice has to do with. */
+export interface Occupied {
+  choices: readonly Box[];
+  /** What is kept clear. */
+  clear: readonly Box[];
+  /** Everything else but the background. */
+  others: readonly Box[];
+}
+
 /**
  * The box for one more choice: after the last one of the layout's list; a gap that has been left earlier when the list
- * is full. `choices` are the boxes of those that are there.
+ * is full. What of the list lies on something that is kept clear is not used; when all of it does, the choice goes to
+ * where nothing is, the lower the better.
  */
-export function nextChoiceBox(choices: readonly Box[], layout: LayoutName = 'choices'): Box {
+export function nextChoiceBox(
+  { choices, clear, others }: Occupied,
+  layout: LayoutName = 'choices',
+): Box {
   const { x, y, w, h, gap, rows, columns, between } = layoutOf(layout).choices;
-  const places = Array.from({ length: rows * columns }, (_, index) =>
+  const isOn = (taken: readonly Box[], place: Box): boolean =>
+    taken.some((one) => overlaps(one, place));
+  const all = Array.from({ length: rows * columns }, (_, index) =>
     box(x + Math.floor(index / rows) * (w + between), y + (index % rows) * (h + gap), w, h),
   );
-  const isTaken = places.map((place) => choices.some((other) => overlaps(other, place)));
+  const places = all.filter((place) => !isOn(clear, place));
+  const isTaken = places.map((place) => isOn(choices, place));
   const next = isTaken.lastIndexOf(true) + 1;
   const free = next < places.length ? next : isTaken.indexOf(false);
-  return places[free < 0 ? choices.length % places.length : free]!;
+  if (free >= 0) return places[free]!;
+  if (clear.length > 0) {
+    const spread = choices.map((one) =>
+      box(one.x - CLOSE, one.y - CLOSE, one.w + 2 * CLOSE, one.h + 2 * CLOSE),
+    );
+    for (const taken of [
+      [...spread, ...clear, ...others],
+      [...choices, ...clear],
+    ]) {
+      const elsewhere = freeAtFoot((place) => !isOn(taken, place));
+      if (elsewhere) return elsewhere;
+    }
+  }
+  return all[choices.length % all.length]!;
+}
+
+/** Widths and heights that a choice may have where its usual place is taken, the best first; a finger needs 64. */
+const SMALLER = [
+  [400, 64],
+  [320, 64],
+  [240, 64],
+  [176, 96],
+] as const;
+/** Between a choice and the edge of the stage, or its neighbours, at the least. */
+const CLOSE = 8;
+
+function freeAtFoot(isFree: (place: Box) => boolean): Box | undefined {
+  for (let foot = STAGE.height - CLOSE; foot > 0; foot -= CLOSE) {
+    for (const [w, h] of SMALLER) {
+      for (let x = MARGIN; foot >= h && x + w <= STAGE.width - CLOSE; x += CLOSE) {
+        if (isFree(box(x, foot - h, w, h))) return box(x, foot - h, w, h);
+      }
+    }
+  }
+  return undefined;
 }
 
 /** The places of a slide's layout that nothing fills yet. */

@@ -39,7 +39,7 @@ const box = (x: number, y: number, w: number, h: number): Box => ({ x, y, w, h }
 export const WHOLE = box(96, 164, 1088, 500);
 export const LEFT = box(96, 164, 524, 500);
 export const RIGHT = box(660, 164, 524, 500);
-export const MIDDLE = box(280, 164, 720, 500);
+export const MIDDLE = box(280, 164, 720, 476);
 export const LOW = box(96, 164, 800, 260);
 
 export const words = (text: string, where: Box, rest: { style?: TextStyle } = {}): NewElement => ({

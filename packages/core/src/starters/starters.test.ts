@@ -1,7 +1,9 @@
 import {
+  addChoice,
   addStarter,
   createHistory,
   findStarters,
+  isKeptClear,
   isPiece,
   QUESTION_KINDS,
   questionsOn,
@@ -53,6 +55,30 @@ describe.each(STARTERS)('$id', (starter) => {
     const sorts = questionsOn(made).filter(({ question }) => question.kind === 'sort');
     if (sorts.length > 0) expect(made.elements.some(isPiece)).toBe(true);
     for (const { key } of sorts) expect(key).not.toBeNull();
+  });
+
+  test('a way out of it lies on nothing that is pressed, and in nothing that takes pieces', () => {
+    const led = deck(slide('start'));
+    const there = addStarter(led, starter, { beside: 'start', picture });
+    if (!there.ok) throw new Error(there.reason);
+    for (const wording of ['On', 'Back to the pier']) addChoice(led, there.slideId, wording);
+    const { elements } = readDeck(led).slides[there.slideId]!;
+    const choices = elements
+      .filter((one) => one.kind === 'text' && one.style === 'choice')
+      .slice(-2);
+    for (const { id, box } of choices) {
+      const on = elements.filter(
+        (other) =>
+          other.id !== id &&
+          (isKeptClear(other) || (other.kind === 'text' && other.style === 'choice')) &&
+          box.x < other.box.x + other.box.w &&
+          other.box.x < box.x + box.w &&
+          box.y < other.box.y + other.box.h &&
+          other.box.y < box.y + box.h,
+      );
+      expect(on.map(({ kind }) => kind)).toEqual([]);
+      expect(box.y + box.h).toBeLessThanOrEqual(STAGE.height);
+    }
   });
 
   test('is one step to undo', () => {
