@@ -2,7 +2,7 @@ import {
   CARD,
   foldedId,
   seenWires,
-  whatStudentsMeet,
+  unmetLinks,
   type Finding,
   type LinkId,
   type MapRegions,
@@ -128,7 +128,7 @@ export function useMapElements(args: {
   const wires = useMemo<Wire[]>(() => {
     const lanes = new Map<string, number>();
     const seen = seenWires(deck, graph, regions);
-    const missed = whatStudentsMeet(deck).unmet;
+    const missed = unmetLinks(deck);
     const twins = new Map<string, { count: number; used: number }>();
     for (const { from, to } of seen) {
       const pair = `${from}>${to}`;

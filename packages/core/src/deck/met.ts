@@ -46,17 +46,14 @@ export interface StudentsMeet {
  */
 export function whatStudentsMeet(deck: Deck, walkers: Walkers = 'students'): StudentsMeet {
   const trails = trailsFor(deck, walkers);
-  const steps = new Steps(trails);
-  const unmet = new Map<LinkId, Unmet>();
+  const unmet = unmetAmong(deck, trails, walkers);
   const closed = new Map<SlideId, ElementId[]>();
-  for (const link of Object.values(deck.links)) {
-    const why = whyUnmet(deck, link, steps, walkers);
-    if (!why) continue;
-    unmet.set(link.id, why);
-    if (link.carrier.kind !== 'element') continue;
-    const lines = closed.get(link.from);
-    if (lines) lines.push(link.carrier.elementId);
-    else closed.set(link.from, [link.carrier.elementId]);
+  for (const linkId of unmet.keys()) {
+    const { from, carrier } = deck.links[linkId]!;
+    if (carrier.kind !== 'element') continue;
+    const lines = closed.get(from);
+    if (lines) lines.push(carrier.elementId);
+    else closed.set(from, [carrier.elementId]);
   }
   const links = allBut(deck.links, (link) => (unmet.has(link.id) ? null : link));
   const slides = allBut(deck.slides, (slide) =>
@@ -64,6 +61,20 @@ export function whatStudentsMeet(deck: Deck, walkers: Walkers = 'students'): Stu
   );
   const startSlideId = startFor(deck, slides);
   return { deck: { ...deck, slides, links, startSlideId, trails }, unmet };
+}
+
+/** The links that students do not get, without looking at anything else. */
+export const unmetLinks = (deck: Deck): ReadonlyMap<LinkId, Unmet> =>
+  unmetAmong(deck, trailsFor(deck, 'students'), 'students');
+
+function unmetAmong(deck: Deck, trails: readonly Trail[], walkers: Walkers): Map<LinkId, Unmet> {
+  const steps = new Steps(trails);
+  const unmet = new Map<LinkId, Unmet>();
+  for (const link of Object.values(deck.links)) {
+    const why = whyUnmet(deck, link, steps, walkers);
+    if (why) unmet.set(link.id, why);
+  }
+  return unmet;
 }
 
 /** Why students do not get a link; null when they do. */
