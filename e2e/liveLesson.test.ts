@@ -4,7 +4,7 @@ import { joinAs, pick, sameOnAnother, signIn, someone, startLesson, test } from 
 test('a live lesson: waiting room, together, vote, hold with a word, timer, put up, ask now, stars, hands', async ({
   browser,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   const desk = await signIn(await someone(browser));
   const { lessonId, code } = await startLesson(desk);
   const screen = await sameOnAnother(browser, desk);

@@ -20,7 +20,7 @@ const baseURL = `http://127.0.0.1:${PORT}`;
 test('without a network for the whole lesson a student reloads, walks, answers, moves pieces and makes a leaf; all of it arrives', async ({
   browser,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   let server = await serve(PORT);
   try {
     const ines = await signIn(await someone(browser, { baseURL }));

@@ -8,14 +8,14 @@ const PORT = 4377;
 export default defineConfig({
   testDir: '.',
   outputDir: join(root, 'test-results'),
-  timeout: 180_000,
-  expect: { timeout: 15_000 },
+  timeout: 300_000,
+  expect: { timeout: 30_000 },
   workers: 2,
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 15_000,
+    actionTimeout: 30_000,
     // Every browser context would fetch the whole application; the tests of what it is for allow it.
     serviceWorkers: 'block',
     // Half of a test's time: asked for where one is looked for.
