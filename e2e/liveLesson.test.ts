@@ -245,7 +245,7 @@ test('any kind of question is asked on the fly: in a moment, or set up with its 
 });
 
 test('a practice class of 24 fills the desk, and is gone with one click', async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const desk = await signIn(await someone(browser));
   await startLesson(desk);
   await desk.getByRole('button', { name: 'Practice class' }).click();
