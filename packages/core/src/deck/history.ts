@@ -46,11 +46,17 @@ export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): Histor
       deleteFilter: (item) => !kept.has(item),
     },
   );
+  const listeners = new Set<() => void>();
+  /** Takes the last step of which anything may go; each goes by what others have done in it alone. */
   const step = (stack: Y.UndoManager['undoStack'], take: () => unknown): void => {
-    const top = stack.at(-1);
-    if (top) kept = keptForOthers(doc, top.insertions);
-    take();
+    for (let isTaken = false; !isTaken && stack.length > 0;) {
+      const before = stack.splice(0, stack.length - 1);
+      kept = keptForOthers(doc, stack[0]!.insertions);
+      isTaken = take() !== null;
+      stack.unshift(...before);
+    }
     kept = new Set();
+    for (const listener of listeners) listener();
   };
   let last: string | null = null;
   doc.on('beforeTransaction', ({ origin }: Y.Transaction) => {
@@ -67,9 +73,13 @@ export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): Histor
     canUndo: () => manager.undoStack.length > 0,
     canRedo: () => manager.redoStack.length > 0,
     subscribe(listener) {
-      const events = ['stack-item-added', 'stack-item-popped', 'stack-cleared'] as const;
+      listeners.add(listener);
+      const events = ['stack-item-added', 'stack-cleared'] as const;
       for (const event of events) manager.on(event, listener);
-      return () => events.forEach((event) => manager.off(event, listener));
+      return () => {
+        listeners.delete(listener);
+        events.forEach((event) => manager.off(event, listener));
+      };
     },
   };
 }

@@ -17,7 +17,10 @@ import { deck, slide, text } from '../testing/builder.js';
 
 const TYPING = 'typing';
 const WORDS: NewElement = {
-  ...{ kind: 'text', layer: 'content', style: 'body', box: { x: 20, y: 30, w: 300, h: 60 } },
+  kind: 'text',
+  layer: 'content',
+  style: 'body',
+  box: { x: 20, y: 30, w: 300, h: 60 },
 };
 
 const hear = (to: Y.Doc, from: Y.Doc): void =>
@@ -77,6 +80,24 @@ test('an undo takes back her words and leaves those that another wrote between t
   expect(wordsIn(readDeck(ines))).toContain('High at six. Low at noon.');
 });
 
+test('a step of which nothing may go takes no earlier step along', () => {
+  const { ines, tomas } = two();
+  const history = createHistory(ines, [TYPING]);
+  let told = 0;
+  history.subscribe(() => told++);
+  const made = addSlide(ines, { title: 'Fog', layout: 'empty' });
+  if (!made.ok) throw new Error('no slide');
+  addElement(ines, made.slideId, { ...WORDS, id: 'new' });
+  hear(tomas, ines);
+  type(texts(tomas).find(({ elementId }) => elementId === 'new')!.fragment, 'Low at noon.');
+  hear(ines, tomas);
+  while (history.canUndo()) history.undo();
+  expect(wordsIn(readDeck(ines))).toContain('Low at noon.');
+  expect(readDeck(ines).slides[made.slideId]!.elements).toMatchObject([WORDS]);
+  expect(told).toBeGreaterThan(2);
+  expect(history.canUndo()).toBe(false);
+});
+
 test('what nobody else has written in goes with its undo, whoever else is there', () => {
   const { ines, tomas } = two();
   const history = createHistory(ines, [TYPING]);
@@ -99,6 +120,7 @@ const act = fc.record({
       'erase',
       'undo',
       'undo',
+      'undo all',
       'redo',
       'his',
       'his',
@@ -140,6 +162,7 @@ test('whatever she does and undoes, no word is lost that another wrote', () => {
           removeElements(ines, one.slideId, [one.elementId]);
         }
         if (what === 'undo') history.undo();
+        if (what === 'undo all') while (history.canUndo()) history.undo();
         if (what === 'redo') history.redo();
         hear(tomas, ines);
         hear(ines, tomas);
