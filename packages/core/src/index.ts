@@ -15,6 +15,7 @@ export { readAsset } from './deck/readParts.js';
 export * from './deck/credits.js';
 export * from './deck/filesOf.js';
 export * from './deck/met.js';
+export { defaultTrail } from './deck/trailSteps.js';
 export { readPlainDeck } from './deck/plainDeck.js';
 export {
   addElement,

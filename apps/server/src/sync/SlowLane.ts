@@ -1,3 +1,5 @@
+import { Rota } from '../access/Rota.js';
+
 /** How many times as long as a step took the lane rests after it: four fifths of the time are everybody else's. */
 const RESTS_TIMES = 4;
 /** Milliseconds that a step counts at least. */
@@ -8,15 +10,13 @@ const LEAST = 0.25;
  * after each the lane rests. However many send much, those who send little do not wait for it.
  */
 export class SlowLane {
-  #waiting = new Map<string, (() => void)[]>();
+  #waiting = new Rota<() => void>();
   #isRunning = false;
 
   /** Does a step when its turn has come; a few milliseconds of work at the most. */
   step<T>(who: string, work: () => T): Promise<T> {
     return new Promise<T>((resolve, reject) => {
-      const steps = this.#waiting.get(who) ?? [];
-      this.#waiting.set(who, steps);
-      steps.push(() => {
+      this.#waiting.add(who, () => {
         try {
           resolve(work());
         } catch (error) {
@@ -30,13 +30,9 @@ export class SlowLane {
   async #run(): Promise<void> {
     if (this.#isRunning) return;
     this.#isRunning = true;
-    for (let next; (next = this.#waiting.entries().next().value);) {
-      const [who, steps] = next;
-      this.#waiting.delete(who);
-      const step = steps.shift();
-      if (steps.length > 0) this.#waiting.set(who, steps);
+    for (let step; (step = this.#waiting.next());) {
       const from = performance.now();
-      step?.();
+      step();
       const took = Math.max(LEAST, performance.now() - from);
       await new Promise((resolve) => setImmediate(resolve));
       await new Promise((resolve) => setTimeout(resolve, took * RESTS_TIMES));

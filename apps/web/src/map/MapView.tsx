@@ -9,7 +9,6 @@ import {
   rewordLink,
   setSection,
   toSlide,
-  whyStudentsMissIt,
   type Link,
   type LinkId,
   type Section,
@@ -139,7 +138,7 @@ function DeckMap(): ReactElement {
     },
     [doc, run, focusMap],
   );
-  const { nodes, wires, spots } = useMapElements({
+  const { nodes, wires, spots, missed } = useMapElements({
     ...{ regions, selection, moving, settings, bySlide, found },
     measures: report?.measures ?? null,
     walks: settings.overlay === 'walks' ? walks.data : undefined,
@@ -422,7 +421,7 @@ function DeckMap(): ReactElement {
               slides={slides}
               link={link}
               carriedBy={link ? carrierWords(link, deck.slides[link.from]) : ''}
-              missed={link ? whyStudentsMissIt(deck, link) : null}
+              missed={(link && missed.get(link.id)) ?? null}
               waysOut={slides.length === 1 ? (graph.waysOut.get(slides[0]!.id) ?? []) : []}
               startSlideId={deck.startSlideId}
               prompt={prompt}

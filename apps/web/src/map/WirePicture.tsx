@@ -124,19 +124,18 @@ function themeColours(): WireColours {
   };
 }
 
+function lookOf(wire: DrawnWire['wire'], path: DrawnWire['path']): number {
+  if (wire.isUnmet) return UNMET;
+  if (wire.thickness) return WALKED;
+  if (path.isDotted) return DOTTED;
+  return path.isBack ? FAINT : PLAIN;
+}
+
 function packed(drawn: readonly DrawnWire[]): Float32Array {
   const numbers = new Float32Array(drawn.length * WIRE_NUMBERS);
   drawn.forEach(({ wire, path }, index) => {
-    const { curve, box, isBack, isDotted, x, y } = path;
-    const look = wire.isUnmet
-      ? UNMET
-      : wire.thickness
-        ? WALKED
-        : isDotted
-          ? DOTTED
-          : isBack
-            ? FAINT
-            : PLAIN;
+    const { curve, box, x, y } = path;
+    const look = lookOf(wire, path);
     numbers.set(curve, index * WIRE_NUMBERS);
     numbers.set(
       [box.x, box.y, box.x + box.w, box.y + box.h, wire.thickness ?? 1.6, look, x, y],

@@ -8,6 +8,7 @@ import {
   type MapRegions,
   type Measures,
   type SlideId,
+  type Unmet,
 } from '@gobrel/core';
 import { useMemo, useRef } from 'react';
 import { useDeck } from '../workspace/DeckContext';
@@ -33,7 +34,13 @@ export function useMapElements(args: {
   walks: Walks | undefined;
   /** Slides that match what is sought; null when nothing is. */
   found: Set<SlideId> | null;
-}): { nodes: MapNode[]; wires: Wire[]; spots: Spots } {
+}): {
+  nodes: MapNode[];
+  wires: Wire[];
+  spots: Spots;
+  /** Links that students do not get. */
+  missed: ReadonlyMap<LinkId, Unmet>;
+} {
   const { deck, graph } = useDeck();
   const { regions, selection, moving, settings, bySlide, measures, walks, found } = args;
   const { direction, overlay } = settings;
@@ -125,10 +132,10 @@ export function useMapElements(args: {
     direction,
   ]);
 
+  const missed = useMemo(() => unmetLinks(deck), [deck]);
   const wires = useMemo<Wire[]>(() => {
     const lanes = new Map<string, number>();
     const seen = seenWires(deck, graph, regions);
-    const missed = unmetLinks(deck);
     const twins = new Map<string, { count: number; used: number }>();
     for (const { from, to } of seen) {
       const pair = `${from}>${to}`;
@@ -150,7 +157,7 @@ export function useMapElements(args: {
         ...(overlay === 'walks' ? { thickness: 1 + Math.min(14, Math.sqrt(walked)) } : {}),
       };
     });
-  }, [deck, graph, regions, walks, overlay]);
+  }, [deck, graph, regions, walks, overlay, missed]);
 
   const spots = useMemo(() => {
     const all = new Map<string, { x: number; y: number }>();
@@ -161,5 +168,5 @@ export function useMapElements(args: {
     }
     return all;
   }, [deck.slides, regions, moving]);
-  return { nodes, wires, spots };
+  return { nodes, wires, spots, missed };
 }

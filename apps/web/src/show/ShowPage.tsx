@@ -84,7 +84,8 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   const [isMapOpen, setIsMapOpen] = useState(false);
   const last = walk.at(-1);
   const here = last?.slideId ?? '';
-  const slide = deck.slides[here];
+  // Left out while it is shown: it stays until the show goes on.
+  const slide = whole.slides[here];
   const stop = last?.stop === undefined ? undefined : trail?.stops[last.stop];
   const { camera, way } = useFlight(slide, last?.spotId ?? stop?.closeUpId, walk.length);
   const isWaiting = waitsForChoice(graph, here) && !slide?.runsOn;
@@ -183,7 +184,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
         <span className="text-[13px] text-soft">The walk so far</span>
         <ol className="flex items-center gap-2 overflow-hidden">
           {walk.slice(-6).map(({ slideId }, index) => {
-            const walked = deck.slides[slideId];
+            const walked = whole.slides[slideId];
             return walked ? (
               <li key={index} className="flex items-center gap-2">
                 {index > 0 && <span className="text-ember">→</span>}

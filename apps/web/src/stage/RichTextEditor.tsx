@@ -2,7 +2,7 @@ import { readTabbed } from '@gobrel/core';
 import { Extension, getSchema } from '@tiptap/core';
 import { AllSelection, Selection, type EditorState } from '@tiptap/pm/state';
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
-import { useEffect, useLayoutEffect, useMemo, type ReactElement } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useState, type ReactElement } from 'react';
 import { initProseMirrorDoc, ySyncPlugin } from 'y-prosemirror';
 import type * as Y from 'yjs';
 import { cellsFromHtml, EXTENSIONS, MOST_LETTERS, withoutStyling } from './richTextSchema';
@@ -82,14 +82,15 @@ export function RichTextEditor(props: {
   );
   // At once, not in the next frame as the editor would by itself: the first letters typed after the key that began it
   // went elsewhere.
+  const [marksAllAtFirst] = useState(marksAll);
   useLayoutEffect(() => {
     // A table is filled in from its first cell.
     const isTable = start.firstChild?.type.name === 'table';
     const { doc, tr } = editor.state;
     const end = isTable ? Selection.atStart(doc) : Selection.atEnd(doc);
-    editor.view.dispatch(tr.setSelection(marksAll ? new AllSelection(doc) : end));
+    editor.view.dispatch(tr.setSelection(marksAllAtFirst ? new AllSelection(doc) : end));
     editor.view.focus();
-  }, [editor, marksAll, start]);
+  }, [editor, marksAllAtFirst, start]);
   useEffect(() => {
     onEditor?.(editor);
     return () => onEditor?.(null);

@@ -1,5 +1,6 @@
 import type { ElementId, LinkId, SlideId } from '../ids.js';
 import { elementById } from './elementById.js';
+import { TrailSteps } from './trailSteps.js';
 import {
   isSpare,
   type Deck,
@@ -67,8 +68,8 @@ export function whatStudentsMeet(deck: Deck, walkers: Walkers = 'students'): Stu
 export const unmetLinks = (deck: Deck): ReadonlyMap<LinkId, Unmet> =>
   unmetAmong(deck, trailsFor(deck, 'students'), 'students');
 
-function unmetAmong(deck: Deck, trails: readonly Trail[], walkers: Walkers): Map<LinkId, Unmet> {
-  const steps = new Steps(trails);
+function unmetAmong(deck: Deck, trails: Trail[], walkers: Walkers): Map<LinkId, Unmet> {
+  const steps = new TrailSteps({ ...deck, trails });
   const unmet = new Map<LinkId, Unmet>();
   for (const link of Object.values(deck.links)) {
     const why = whyUnmet(deck, link, steps, walkers);
@@ -76,10 +77,6 @@ function unmetAmong(deck: Deck, trails: readonly Trail[], walkers: Walkers): Map
   }
   return unmet;
 }
-
-/** Why students do not get a link; null when they do. */
-export const whyStudentsMissIt = (deck: Deck, link: Link): Unmet | null =>
-  whyUnmet(deck, link, new Steps(trailsFor(deck, 'students')), 'students');
 
 /** The trails that are walked, with the stops that are met. */
 function trailsFor(deck: Deck, walkers: Walkers): Trail[] {
@@ -89,34 +86,6 @@ function trailsFor(deck: Deck, walkers: Walkers): Trail[] {
   return walked.every(({ stops }) => stops.every(isMet))
     ? walked
     : walked.map((trail) => ({ ...trail, stops: trail.stops.filter(isMet) }));
-}
-
-/** From which slides trails go on and back, looked up when the first link asks. */
-class Steps {
-  #trails: readonly Trail[];
-  #from: { next: Set<SlideId>; previous: Set<SlideId> } | null = null;
-
-  constructor(trails: readonly Trail[]) {
-    this.#trails = trails;
-  }
-
-  lead(from: SlideId, step: 'next' | 'previous'): boolean {
-    this.#from ??= this.#gathered();
-    return this.#from[step].has(from);
-  }
-
-  #gathered(): { next: Set<SlideId>; previous: Set<SlideId> } {
-    const from = { next: new Set<SlideId>(), previous: new Set<SlideId>() };
-    for (const { stops } of this.#trails) {
-      for (let at = 1; at < stops.length; at += 1) {
-        const [before, after] = [stops[at - 1]!.slideId, stops[at]!.slideId];
-        if (before === after) continue;
-        from.next.add(before);
-        from.previous.add(after);
-      }
-    }
-    return from;
-  }
 }
 
 /** What becomes of everything, without what becomes nothing. All of it is given as it is when nothing changes. */
@@ -133,7 +102,7 @@ function allBut<T extends { id: string }>(
 function whyUnmet(
   deck: Deck,
   { from, carrier, target }: Link,
-  steps: Steps,
+  steps: TrailSteps,
   walkers: Walkers,
 ): Unmet | null {
   const slide = deck.slides[from];
@@ -153,7 +122,7 @@ function whyUnmet(
     }
     case 'step':
       return (target.step === 'next' || target.step === 'previous') &&
-        !steps.lead(from, target.step)
+        steps.from(from, target.step).length === 0
         ? 'off-trail'
         : null;
     case 'web':

@@ -1,6 +1,6 @@
 import type { Deck, Link, Slide, Trail, TrailStop } from '../deck/types.js';
-import type { Step } from '../deck/target.js';
 import { elementById } from '../deck/elementById.js';
+import { defaultTrail, TrailSteps, type OnwardStep } from '../deck/trailSteps.js';
 import type { LinkId, SlideId } from '../ids.js';
 
 /** The deck as routes: slides and the links between them, indexed both ways. */
@@ -87,58 +87,6 @@ class Gathered {
     ids.forEach((id, index) => found.set(id, inOrder.slice(first[index], first[index + 1])));
     return found;
   }
-}
-
-type OnwardStep = Exclude<Step, 'back'>;
-
-/** Where the steps along trails lead, over all trails; gathered only when a link asks. */
-class TrailSteps {
-  #deck: Deck;
-  #next: Map<SlideId, Set<SlideId>> | null = null;
-  #previous = new Map<SlideId, Set<SlideId>>();
-
-  constructor(deck: Deck) {
-    this.#deck = deck;
-  }
-
-  from(slideId: SlideId, step: OnwardStep): SlideId[] {
-    const { startSlideId } = this.#deck;
-    const trail = defaultTrail(this.#deck);
-    const start = startSlideId ? [startSlideId] : [];
-    switch (step) {
-      case 'restart':
-        return start;
-      case 'first':
-        return trail?.stops[0] ? [trail.stops[0].slideId] : start;
-      case 'last':
-        return trail?.stops.length ? [trail.stops.at(-1)!.slideId] : [];
-      case 'next':
-      case 'previous': {
-        this.#next ??= this.#gather();
-        return [...((step === 'next' ? this.#next : this.#previous).get(slideId) ?? [])];
-      }
-    }
-  }
-
-  #gather(): Map<SlideId, Set<SlideId>> {
-    const next = new Map<SlideId, Set<SlideId>>();
-    const note = (map: Map<SlideId, Set<SlideId>>, from: SlideId, to: SlideId): void => {
-      map.set(from, (map.get(from) ?? new Set()).add(to));
-    };
-    for (const { stops } of this.#deck.trails) {
-      for (let index = 1; index < stops.length; index += 1) {
-        const [before, after] = [stops[index - 1]!.slideId, stops[index]!.slideId];
-        if (before === after) continue;
-        note(next, before, after);
-        note(this.#previous, after, before);
-      }
-    }
-    return next;
-  }
-}
-
-export function defaultTrail(deck: Deck): Trail | undefined {
-  return deck.trails.find((trail) => trail.id === deck.defaultTrailId);
 }
 
 function sortInReadingOrder(links: Link[], slide: Slide): void {

@@ -359,6 +359,14 @@ test('any plan that is typed into an empty deck copies out the same, and asks fo
   );
 });
 
+test('a line that stays as it is leads to the slide that has the name now, when the one before is taken out', () => {
+  const doc = new Y.Doc();
+  write(doc, '- **Pier**\n  - boat: [](#untitled)\n  - row: ****\n');
+  const plan = '- ****\n  - boat: [](#untitled)\n';
+  write(doc, plan, 'with removals');
+  expect(textOf(doc)).toBe(plan);
+});
+
 test('any plan over any other deck: taken with its removals, the deck says what the plan says', () => {
   fc.assert(
     fc.property(tree, tree, (before, after) => {

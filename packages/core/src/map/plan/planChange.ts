@@ -231,7 +231,24 @@ class Comparison {
 
   #isUnchanged(child: PlanItem, found: ReadonlyMap<PlanItem, DeckItem>): boolean {
     const old = found.get(child);
-    return old !== undefined && !old.isWrong && old.written === child.written;
+    return (
+      old !== undefined &&
+      !old.isWrong &&
+      old.written === child.written &&
+      !this.#isTakenOver(child, old)
+    );
+  }
+
+  /** The line is as it was, and the slide that it leads to is gone from the plan: another has its name now. */
+  #isTakenOver({ join }: PlanItem, { link }: DeckItem): boolean {
+    const target = link && this.deck.links[link.id]?.target;
+    if (join?.kind !== 'heading' || target?.kind !== 'slide') return false;
+    const named = this.#bySlug.get(join.slug);
+    return (
+      named !== undefined &&
+      named !== target.slideId &&
+      ![...this.#slideOf.values()].includes(target.slideId)
+    );
   }
 
   #leadsTo(linkId: LinkId, target: Target | null): boolean {
