@@ -278,7 +278,9 @@ class Comparison {
     }
     const linkId = old.link!.id;
     if (wording !== old.wording) this.#reword(child, linkId, wording);
-    const isSame = child.join ? isSameJoin(child.join, old.join) : old.slideId !== null;
+    const isSame = child.join
+      ? isSameJoin(child.join, old.join) && !this.#isTakenOver(child, old)
+      : old.slideId !== null;
     if (!target) this.#untaken.set(child, { ...this.#untaken.get(child), join: true });
     else if (!(isSame && this.#slideOf.get(child) === (old.slideId ?? undefined))) {
       if (!this.#leadsTo(linkId, target)) this.#steps.push({ do: 'retarget', linkId, target });
