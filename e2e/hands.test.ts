@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import {
   drag,
+  fitMap,
   isSaved,
   joinAs,
   LAMP,
@@ -30,7 +31,7 @@ async function cards(page: Page, first: string, ...others: string[]): Promise<vo
     await page.keyboard.press('ArrowLeft');
     await expect(bar(page)).toContainText(first);
   }
-  await page.getByRole('button', { name: 'Fit the whole map' }).click();
+  await fitMap(page);
 }
 
 test('a wire that is dropped anywhere on a card leads to it, and what is typed then is its wording', async ({

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { isSaved, LAMP, newDeck, signIn, someone, test } from './people';
+import { isSaved, LAMP, newDeck, signIn, someone, test, fitMap } from './people';
 
 const map = (page: Page) => page.getByRole('application', { name: 'Map of the deck' });
 const card = (page: Page, title: string) =>
@@ -9,24 +9,6 @@ const wire = (page: Page, wording: string) =>
   page.getByRole('list', { name: /^Ways out of/ }).getByText(wording, { exact: true });
 /** What the bar says is in hand. */
 const inHand = (page: Page) => page.getByRole('toolbar', { name: 'Map', exact: true });
-
-/** The whole map in sight, and at rest there. */
-async function fit(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Fit the whole map' }).click();
-  const viewport = map(page).locator('.react-flow__viewport');
-  let before: string | null = '';
-  await expect
-    .poll(
-      async () => {
-        const now = await viewport.getAttribute('style');
-        const isAtRest = now === before;
-        before = now;
-        return isAtRest;
-      },
-      { intervals: [150] },
-    )
-    .toBe(true);
-}
 
 /** Answers the line at the foot of the map. */
 async function type(page: Page, text: string): Promise<void> {
@@ -75,7 +57,7 @@ test('a story of fifteen slides with three levels of choices is typed without th
   await page.keyboard.press('Alt+e');
   await expect(card(page, 'The ferry comes').getByText('ending')).toBeVisible();
   await isSaved(page);
-  await fit(page);
+  await fitMap(page);
   await expect(map(page).locator('.react-flow__node-card')).toHaveCount(15);
   await page.reload();
   await expect(map(page).locator('.react-flow__node-card')).toHaveCount(15);
@@ -93,7 +75,7 @@ test('a wire is reworded in place, reattached by its end, led elsewhere by key, 
     await expect(card(page, wording)).toBeVisible();
     await page.keyboard.press('ArrowLeft');
   }
-  await fit(page);
+  await fitMap(page);
   await card(page, 'Pier').click();
   // By keyboard: the first wire, reworded.
   await page.keyboard.press('Alt+ArrowRight');
@@ -143,7 +125,7 @@ test('many at once: marquee, section, fold, duplicate with what hangs below, cop
   await page.keyboard.press('Tab');
   await type(page, 'To the well');
   await expect(card(page, 'To the well')).toBeVisible();
-  await fit(page);
+  await fitMap(page);
 
   await page.getByRole('button', { name: /Select by drawing a box/ }).click();
   const first = await card(page, 'Into the garden').boundingBox();
@@ -191,7 +173,7 @@ test('the written plan and the map stay in step, both ways', async ({ browser })
 `;
   await plan.fill(STORY);
   await expect(card(page, 'At sea')).toBeVisible();
-  await fit(page);
+  await fitMap(page);
   await card(page, 'At sea').click();
   await expect(wire(page, 'Turn back')).toBeAttached();
   // A wrong line is told and leaves the rest working.
@@ -309,7 +291,7 @@ test('find, overlays and layout', async ({ browser }) => {
     'String smoulders',
   );
   await page.keyboard.press('Escape');
-  await fit(page);
+  await fitMap(page);
   for (const [overlay, said] of [
     ['Words per slide', /\d+ words/],
     ['Routes', /every route/],

@@ -118,6 +118,24 @@ export async function startLesson(
   return { lessonId: page.url().split('/desk/')[1]!, code };
 }
 
+/** The whole map in sight, and at rest there. */
+export async function fitMap(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Fit the whole map' }).click();
+  const viewport = page.locator('.react-flow__viewport');
+  let before: string | null = '';
+  await expect
+    .poll(
+      async () => {
+        const now = await viewport.getAttribute('style');
+        const isAtRest = now === before;
+        before = now;
+        return isAtRest;
+      },
+      { intervals: [150] },
+    )
+    .toBe(true);
+}
+
 /** Picks a slide on the desk's map. */
 export const pick = (desk: Page, slide: string): Promise<void> =>
   desk
@@ -159,7 +177,7 @@ export async function lessonOfStarters(
 /** Begins a deck on the first of these slides, and leads each to the next one by a choice. */
 async function chain(page: Page, titles: readonly string[]): Promise<void> {
   const map = page.getByRole('application', { name: 'Map of the deck' });
-  await page.getByRole('button', { name: 'Fit the whole map' }).click();
+  await fitMap(page);
   await map.getByRole('group', { name: titles[0], exact: true }).click();
   await page.getByRole('button', { name: 'Start here' }).click();
   for (const [index, title] of titles.slice(0, -1).entries()) {
