@@ -73,7 +73,9 @@ export function MapBar(props: {
       ) : link ? (
         <>
           <Name className="text-ember-deep">“{link.wording}”</Name>
-          <span className="px-1 text-[13px] text-soft">{props.carriedBy}</span>
+          {props.missed !== 'no-carrier' && (
+            <span className="px-1 text-[13px] text-soft">{props.carriedBy}</span>
+          )}
           {props.missed && (
             <span className="px-1 text-[13px] font-semibold text-ember-deep">
               Students do not get it: {MISSED[props.missed]}
