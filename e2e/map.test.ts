@@ -315,6 +315,33 @@ test('find, overlays and layout', async ({ browser }) => {
   await page.keyboard.press('Control+z');
 });
 
+test('the map goes where it was last asked to go', async ({ browser }) => {
+  const page = await signIn(await someone(browser));
+  await page.goto(`${LAMP}/map`);
+  const cards = map(page).locator('.react-flow__node-card');
+  await fitMap(page);
+  const all = await cards.count();
+  await card(page, 'The lamp goes out').click();
+  await page.getByRole('button', { name: 'Zoom to what is selected' }).click();
+  await expect.poll(() => cards.count()).toBeLessThan(all);
+  // While the map is on its way to one card, another one is asked for, and at once the whole map.
+  await map(page).focus();
+  await page.evaluate(async () => {
+    const press = async (key: string): Promise<void> => {
+      for (let step = 0; step < 5; step += 1) {
+        const init = { key, code: key, bubbles: true };
+        document.activeElement!.dispatchEvent(new KeyboardEvent('keydown', init));
+        await new Promise((done) => setTimeout(done, 10));
+      }
+    };
+    await press('ArrowRight');
+    await press('ArrowLeft');
+    document.querySelector<HTMLElement>('[aria-label="Fit the whole map"]')!.click();
+  });
+  await page.waitForTimeout(1000);
+  await expect(cards).toHaveCount(all);
+});
+
 test('two editors reword and reattach the same wire: both see the same in the end', async ({
   browser,
 }) => {

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { KINDS } from './everyKind';
-import { serve } from './ownServer';
+import { test } from './ownServer';
 import {
   drag,
   gather,
@@ -11,134 +11,123 @@ import {
   signIn,
   someone,
   startLesson,
-  test,
 } from './people';
-
-const PORT = 4379;
-const baseURL = `http://127.0.0.1:${PORT}`;
 
 test('without a network for the whole lesson a student reloads, walks, answers, moves pieces and makes a leaf; all of it arrives', async ({
   browser,
+  own,
 }) => {
-  test.setTimeout(300_000);
-  let server = await serve(PORT);
-  try {
-    const ines = await signIn(await someone(browser, { baseURL }));
-    const { lessonId, code } = await startLesson(ines);
-    const mona = await someone(browser, { baseURL, serviceWorkers: 'allow' });
-    await joinAs(mona, code, 'Mona');
-    // Once the application and the lesson are on the device …
-    await mona.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
-    await mona.reload();
-    await expect(mona.getByRole('button', { name: 'Hand in' })).toBeVisible();
-    await isSaved(mona);
-    const told = await (await mona.request.get(`${baseURL}/api/student/lesson`)).text();
-    const pictures = new Set(told.match(/"hash":"[0-9a-f]{64}"/g)).size;
-    const kept = (): Promise<number> =>
-      mona.evaluate(async () => {
-        const requests = await (await caches.open('pictures')).keys();
-        return new Set(requests.map(({ url }) => new URL(url).pathname)).size;
-      });
-    await expect.poll(kept, { timeout: 20_000 }).toBe(pictures);
-    // … the network goes.
-    server.kill('SIGKILL');
-    await mona.reload();
-    const state = mona.getByRole('status', { name: 'Saved state' });
-    await expect(state).toHaveText('kept on this device');
-    const walk = async (...ways: string[]): Promise<void> => {
-      for (const name of ways) {
-        await mona.getByRole('link', { name, exact: true }).click();
-        await expect(mona.getByRole('link', { name, exact: true })).toHaveCount(0);
-        await allPicturesShown(mona);
-      }
-    };
-    await walk('Run to the boathouse', 'Row out', 'North of the reef');
-    await mona.getByRole('textbox', { name: 'Your answer in m' }).fill('277');
-    await walk('Wave the flags');
-    await mona.getByLabel('Halfway between the sun and the ferry').check();
-    await walk('Start over', 'Climb the tower', 'Call the mainland', 'Wait');
-    await mona.getByRole('slider', { name: 'Your answer' }).press('End');
-    await mona.reload();
-    await walk('Signal by hand', 'Start over', 'Climb the tower', 'Look first');
-    await mona.getByLabel('Something in the circuit is open').check();
-    await walk('Follow the wire');
-    await drag(
-      mona,
-      mona.getByRole('button', { name: 'Piece: copper wire' }),
-      mona.getByRole('group', { name: 'A wire has burnt through' }),
-      { x: 0.55, y: 0.67 },
-    );
-    await walk('Copper', 'Light the lamp');
-    await mona.getByRole('textbox', { name: 'Your answer', exact: true }).fill('copper');
-    await mona.getByRole('button', { name: 'My leaves' }).click();
-    await mona.getByRole('button', { name: /^Add a leaf/ }).click();
-    await mona.reload();
-
-    server = await serve(PORT);
-    await expect(state).toHaveText('saved', { timeout: 20_000 });
-    const { students } = (await (
-      await ines.request.get(`${baseURL}/api/lessons/${lessonId}/results`)
-    ).json()) as { students: { answers: object; walk: { slideId: string }[] }[] };
-    expect(Object.keys(students[0]!.answers).sort()).toEqual(
-      expect.arrayContaining(['q-buoys', 'q-flags', 'q-tide', 'q-why']),
-    );
-    const walked = new Set(students[0]!.walk.map(({ slideId }) => slideId));
-    for (const slide of ['rocks', 'flags', 'waiting', 'wire', 'copper', 'lit']) {
-      expect(walked).toContain(slide);
+  const { baseURL } = own;
+  const ines = await signIn(await someone(browser, { baseURL }));
+  const { lessonId, code } = await startLesson(ines);
+  const mona = await someone(browser, { baseURL, serviceWorkers: 'allow' });
+  await joinAs(mona, code, 'Mona');
+  // Once the application and the lesson are on the device …
+  await mona.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
+  await mona.reload();
+  await expect(mona.getByRole('button', { name: 'Hand in' })).toBeVisible();
+  await isSaved(mona);
+  const told = await (await mona.request.get(`${baseURL}/api/student/lesson`)).text();
+  const pictures = new Set(told.match(/"hash":"[0-9a-f]{64}"/g)).size;
+  const kept = (): Promise<number> =>
+    mona.evaluate(async () => {
+      const requests = await (await caches.open('pictures')).keys();
+      return new Set(requests.map(({ url }) => new URL(url).pathname)).size;
+    });
+  await expect.poll(kept, { timeout: 20_000 }).toBe(pictures);
+  // … the network goes.
+  await own.kill();
+  await mona.reload();
+  const state = mona.getByRole('status', { name: 'Saved state' });
+  await expect(state).toHaveText('kept on this device');
+  const walk = async (...ways: string[]): Promise<void> => {
+    for (const name of ways) {
+      await mona.getByRole('link', { name, exact: true }).click();
+      await expect(mona.getByRole('link', { name, exact: true })).toHaveCount(0);
+      await allPicturesShown(mona);
     }
-    await ines.goto(`${baseURL}/desk/${lessonId}`);
-    await ines.getByRole('button', { name: 'Line-up' }).click();
-    await expect(ines.getByRole('heading', { name: 'Has made leaves' })).toBeVisible();
-  } finally {
-    server.kill('SIGTERM');
+  };
+  await walk('Run to the boathouse', 'Row out', 'North of the reef');
+  await mona.getByRole('textbox', { name: 'Your answer in m' }).fill('277');
+  await walk('Wave the flags');
+  await mona.getByLabel('Halfway between the sun and the ferry').check();
+  await walk('Start over', 'Climb the tower', 'Call the mainland', 'Wait');
+  await mona.getByRole('slider', { name: 'Your answer' }).press('End');
+  await mona.reload();
+  await walk('Signal by hand', 'Start over', 'Climb the tower', 'Look first');
+  await mona.getByLabel('Something in the circuit is open').check();
+  await walk('Follow the wire');
+  await drag(
+    mona,
+    mona.getByRole('button', { name: 'Piece: copper wire' }),
+    mona.getByRole('group', { name: 'A wire has burnt through' }),
+    { x: 0.55, y: 0.67 },
+  );
+  await walk('Copper', 'Light the lamp');
+  await mona.getByRole('textbox', { name: 'Your answer', exact: true }).fill('copper');
+  await mona.getByRole('button', { name: 'My leaves' }).click();
+  await mona.getByRole('button', { name: /^Add a leaf/ }).click();
+  await mona.reload();
+
+  await own.start();
+  await expect(state).toHaveText('saved', { timeout: 20_000 });
+  const { students } = (await (
+    await ines.request.get(`${baseURL}/api/lessons/${lessonId}/results`)
+  ).json()) as { students: { answers: object; walk: { slideId: string }[] }[] };
+  expect(Object.keys(students[0]!.answers).sort()).toEqual(
+    expect.arrayContaining(['q-buoys', 'q-flags', 'q-tide', 'q-why']),
+  );
+  const walked = new Set(students[0]!.walk.map(({ slideId }) => slideId));
+  for (const slide of ['rocks', 'flags', 'waiting', 'wire', 'copper', 'lit']) {
+    expect(walked).toContain(slide);
   }
+  await ines.goto(`${baseURL}/desk/${lessonId}`);
+  await ines.getByRole('button', { name: 'Line-up' }).click();
+  await expect(ines.getByRole('heading', { name: 'Has made leaves' })).toBeVisible();
 });
 
 test('every kind of question is answered without a network, read anew, and arrives', async ({
   browser,
+  own,
 }) => {
-  let server = await serve(PORT);
-  try {
-    const { ines, code, lessonId, slides } = await lessonOfStarters(
-      browser,
-      KINDS.map(({ starter }) => starter),
-      { baseURL, isChain: true },
-    );
-    const mona = await someone(browser, { baseURL, serviceWorkers: 'allow' });
-    await joinAs(mona, code, 'Mona');
-    await mona.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
-    await mona.reload();
-    await isSaved(mona);
-    server.kill('SIGKILL');
-    await mona.reload();
-    for (const [index, asked] of KINDS.entries()) {
-      await test.step(asked.kind, async () => {
-        await expect(mona.getByText(asked.starter).first()).toBeVisible();
-        await asked.mouse(mona);
-        if (index + 1 < KINDS.length) {
-          await mona.getByRole('link', { name: `On ${index + 1}`, exact: true }).click();
-        }
-      });
-    }
-    await mona.reload();
-    await expect(mona.getByText(KINDS.at(-1)!.starter).first()).toBeVisible();
-
-    server = await serve(PORT);
-    await isSaved(mona);
-    const desk = await someone(browser, {
-      baseURL,
-      storageState: await ines.context().storageState(),
+  const { baseURL } = own;
+  const { ines, code, lessonId, slides } = await lessonOfStarters(
+    browser,
+    KINDS.map(({ starter }) => starter),
+    { baseURL, isChain: true },
+  );
+  const mona = await someone(browser, { baseURL, serviceWorkers: 'allow' });
+  await joinAs(mona, code, 'Mona');
+  await mona.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
+  await mona.reload();
+  await isSaved(mona);
+  await own.kill();
+  await mona.reload();
+  for (const [index, asked] of KINDS.entries()) {
+    await test.step(asked.kind, async () => {
+      await expect(mona.getByText(asked.starter).first()).toBeVisible();
+      await asked.mouse(mona);
+      if (index + 1 < KINDS.length) {
+        await mona.getByRole('link', { name: `On ${index + 1}`, exact: true }).click();
+      }
     });
-    await desk.goto(`/desk/${lessonId}`);
-    for (const asked of KINDS) {
-      await gather(desk, lessonId, slides.get(asked.starter)!);
-      await pick(desk, asked.starter);
-      await desk.getByRole('radio', { name: 'Roll' }).click();
-      const answer = desk.getByRole('row').filter({ hasText: 'Mona' }).getByRole('cell').first();
-      await expect(answer).toHaveText(asked.told);
-    }
-  } finally {
-    server.kill('SIGTERM');
+  }
+  await mona.reload();
+  await expect(mona.getByText(KINDS.at(-1)!.starter).first()).toBeVisible();
+
+  await own.start();
+  await isSaved(mona);
+  const desk = await someone(browser, {
+    baseURL,
+    storageState: await ines.context().storageState(),
+  });
+  await desk.goto(`/desk/${lessonId}`);
+  for (const asked of KINDS) {
+    await gather(desk, lessonId, slides.get(asked.starter)!);
+    await pick(desk, asked.starter);
+    await desk.getByRole('radio', { name: 'Roll' }).click();
+    const answer = desk.getByRole('row').filter({ hasText: 'Mona' }).getByRole('cell').first();
+    await expect(answer).toHaveText(asked.told);
   }
 });
 

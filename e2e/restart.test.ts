@@ -1,50 +1,44 @@
 import { expect } from '@playwright/test';
-import { serve } from './ownServer';
-import { isSaved, joinAs, RUNNING, signIn, someone, test } from './people';
-
-const PORT = 4378;
+import { test } from './ownServer';
+import { isSaved, joinAs, RUNNING, signIn, someone } from './people';
 
 test('the server is killed in mid-lesson and started again: desk and student go on where they were', async ({
   browser,
+  own,
 }) => {
-  let server = await serve(PORT);
-  const baseURL = `http://127.0.0.1:${PORT}`;
-  try {
-    const teacher = await signIn(await someone(browser, { baseURL }));
-    await teacher.goto(`/desk/${RUNNING}`);
-    const student = await someone(browser, { baseURL });
-    await joinAs(student, 'TERN 482', 'Rafi Stone');
-    await student.getByRole('link', { name: 'Climb the tower' }).click();
-    const dot = teacher
-      .getByRole('list', { name: 'Students on Up the tower' })
-      .getByRole('button', { name: 'Rafi Stone' });
-    await expect(dot).toBeVisible();
-    await isSaved(student);
+  const { baseURL } = own;
+  const teacher = await signIn(await someone(browser, { baseURL }));
+  await teacher.goto(`/desk/${RUNNING}`);
+  const student = await someone(browser, { baseURL });
+  await joinAs(student, 'TERN 482', 'Rafi Stone');
+  await student.getByRole('link', { name: 'Climb the tower' }).click();
+  const dot = teacher
+    .getByRole('list', { name: 'Students on Up the tower' })
+    .getByRole('button', { name: 'Rafi Stone' });
+  await expect(dot).toBeVisible();
+  await isSaved(student);
 
-    server.kill('SIGKILL');
-    await expect(student.getByRole('status', { name: 'Saved state' })).toHaveText(
-      'kept on this device',
-    );
-    await student.getByRole('link', { name: 'Look first' }).click();
-    server = await serve(PORT);
+  await own.kill();
+  await expect(student.getByRole('status', { name: 'Saved state' })).toHaveText(
+    'kept on this device',
+  );
+  await student.getByRole('link', { name: 'Look first' }).click();
+  await own.start();
 
-    await expect(student.getByRole('status', { name: 'Saved state' })).toHaveText('saved', {
-      timeout: 20_000,
-    });
-    const moved = teacher
-      .getByRole('list', { name: 'Students on What the keeper sees' })
-      .getByRole('button', { name: 'Rafi Stone' });
-    await expect(moved).toBeVisible({ timeout: 20_000 });
-    for (const [press, seen] of [
-      ['Hold', true],
-      ['Let go on', false],
-      ['Hold', true],
-      ['Let go on', false],
-    ] as const) {
-      await teacher.getByRole('button', { name: press, exact: true }).click();
-      await expect(student.getByText('Hold: look up for a moment.')).toBeVisible({ visible: seen });
-    }
-  } finally {
-    server.kill('SIGTERM');
+  await expect(student.getByRole('status', { name: 'Saved state' })).toHaveText('saved', {
+    timeout: 20_000,
+  });
+  const moved = teacher
+    .getByRole('list', { name: 'Students on What the keeper sees' })
+    .getByRole('button', { name: 'Rafi Stone' });
+  await expect(moved).toBeVisible({ timeout: 20_000 });
+  for (const [press, seen] of [
+    ['Hold', true],
+    ['Let go on', false],
+    ['Hold', true],
+    ['Let go on', false],
+  ] as const) {
+    await teacher.getByRole('button', { name: press, exact: true }).click();
+    await expect(student.getByText('Hold: look up for a moment.')).toBeVisible({ visible: seen });
   }
 });

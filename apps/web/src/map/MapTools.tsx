@@ -1,5 +1,4 @@
 import { findSlides, type SlideId } from '@gobrel/core';
-import { useReactFlow } from '@xyflow/react';
 import {
   ArrowDown,
   ArrowRight,
@@ -15,7 +14,7 @@ import {
 } from 'lucide-react';
 import { useMemo, useState, type ReactElement, type Ref } from 'react';
 import { useDeck } from '../workspace/DeckContext';
-import { WHOLE_MAP } from './fit';
+import type { MapMoves } from './useMapMoves';
 import { OVERLAYS, type MapSettings, type Overlay } from './mapSettings';
 
 const OVERLAY_NAMES: Record<Overlay, string> = {
@@ -40,9 +39,9 @@ export function MapTools(props: {
   onSelecting: (is: boolean) => void;
   onTidy: (which: 'loose' | 'all') => void;
   isTidying: boolean;
+  moves: MapMoves;
 }): ReactElement {
   const { settings, onChange } = props;
-  const flow = useReactFlow();
   return (
     <div
       role="toolbar"
@@ -113,23 +112,12 @@ export function MapTools(props: {
         isOn={props.isSelecting}
         onClick={() => props.onSelecting(!props.isSelecting)}
       />
-      <Tool
-        icon={Maximize}
-        label="Fit the whole map"
-        onClick={() => void flow.fitView({ ...WHOLE_MAP, duration: 250 })}
-      />
+      <Tool icon={Maximize} label="Fit the whole map" onClick={() => props.moves.fit()} />
       <Tool
         icon={Focus}
         label="Zoom to what is selected"
         isOff={props.selected.length === 0}
-        onClick={() =>
-          void flow.fitView({
-            nodes: props.selected.map((id) => ({ id })),
-            padding: 0.4,
-            maxZoom: 1.4,
-            duration: 250,
-          })
-        }
+        onClick={() => props.moves.fitCards(props.selected)}
       />
     </div>
   );

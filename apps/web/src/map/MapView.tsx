@@ -52,14 +52,13 @@ import { MapDialogs, type MapDialog } from './MapDialogs';
 import { onMapKey } from './mapKeys';
 import { useMapSettings } from './mapSettings';
 import { MapTools } from './MapTools';
-import { fitWhatGrew, WHOLE_MAP } from './fit';
 import { OthersHere } from './OthersHere';
 import { PlanPanel } from './PlanPanel';
 import { NOTHING, onlyCards, onlyLink, slidesIn, type MapSelection } from './selection';
 import { SmallMap } from './SmallMap';
 import { TrailLines } from './TrailLines';
 import { TrailsPanel } from './TrailsPanel';
-import { useBringIntoView } from './useBringIntoView';
+import { useMapMoves, WHOLE_MAP } from './useMapMoves';
 import { useMapActions } from './useMapActions';
 import { useMapElements, type Walks } from './useMapElements';
 import { WireLayer, type Wire } from './WireLayer';
@@ -126,10 +125,7 @@ function DeckMap(): ReactElement {
   );
 
   const focusMap = useCallback(() => frame.current?.focus(), []);
-  const showGrown = useCallback(
-    (grown: SlideId[]) => fitWhatGrew(flow, frame.current, grown),
-    [flow],
-  );
+  const moves = useMapMoves(frame);
   const onReword = useCallback(
     (linkId: LinkId, wording: string | null) => {
       if (wording !== null) return void run(rewordLink(doc, linkId, wording));
@@ -145,15 +141,14 @@ function DeckMap(): ReactElement {
   });
 
   const movingCards = useMemo(() => new Set(Object.keys(moving)), [moving]);
-  const bringIntoView = useBringIntoView(frame);
   const show = useCallback(
     (ids: SlideId[]) => {
       setSelection(onlyCards(ids));
       // At once: a moment later the next line may have been opened for typing.
       focusMap();
-      if (ids[0]) bringIntoView(ids[0]);
+      if (ids[0]) moves.bringIntoView(ids[0]);
     },
-    [bringIntoView, focusMap],
+    [moves, focusMap],
   );
 
   const act = useMapActions({
@@ -215,7 +210,7 @@ function DeckMap(): ReactElement {
       run(moveCards(doc, spots, 'layout'));
       setTimeout(() => {
         frame.current?.classList.remove('is-tidying');
-        void flow.fitView({ ...WHOLE_MAP, duration: 250 });
+        moves.fit();
       }, 420);
     } catch (error) {
       notices.trouble(sentenceOf(error));
@@ -324,7 +319,7 @@ function DeckMap(): ReactElement {
     <MapDoing value={doing}>
       <Main title={`Map of ${deck.title}`} className="flex h-full flex-col">
         <MapTools
-          {...{ settings, sought, findField, isSelecting, isTidying }}
+          {...{ settings, sought, findField, isSelecting, isTidying, moves }}
           onChange={setSettings}
           onSeek={setSought}
           onShow={(slideId) => {
@@ -332,11 +327,7 @@ function DeckMap(): ReactElement {
             if (hidden) run(setSection(doc, hidden, { isFolded: false }));
             setSelection(onlyCards([slideId]));
             const slide = deck.slides[slideId];
-            if (slide)
-              void flow.setCenter(slide.x + 75, slide.y + 55, {
-                zoom: Math.max(0.7, flow.getZoom()),
-                duration: 250,
-              });
+            if (slide) moves.centre(slide.x + 75, slide.y + 55);
           }}
           selected={selection.cards}
           onSelecting={setIsSelecting}
@@ -349,7 +340,7 @@ function DeckMap(): ReactElement {
               className="w-[360px] shrink-0 border-r border-line bg-paper"
             >
               {settings.panel === 'plan' ? (
-                <PlanPanel onGrown={showGrown} />
+                <PlanPanel onGrown={moves.fitGrown} />
               ) : (
                 <TrailsPanel
                   openId={trailId}
@@ -400,6 +391,7 @@ function DeckMap(): ReactElement {
               maxZoom={2}
               fitView
               fitViewOptions={WHOLE_MAP}
+              onMoveStart={(event) => event && moves.letBe()}
               proOptions={PLAIN}
             >
               <WireLayer
