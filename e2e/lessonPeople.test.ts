@@ -101,6 +101,45 @@ test('when a lesson opens is changed while it runs, and told in the time of the 
   await expect(early.getByLabel(/your name/i)).toBeVisible();
 });
 
+test('one more device comes in under a name of the class list when the teacher lets it, and only one', async ({
+  browser,
+}) => {
+  const desk = await signIn(await someone(browser));
+  await desk.goto('/classes');
+  await desk.getByLabel('Name', { exact: true }).fill('Shearwater 2');
+  await desk.getByLabel('Students, a name a line').fill('Liv Moen\nOdd Berg');
+  await desk.getByRole('button', { name: 'Keep this class' }).click();
+  await expect(desk.getByRole('article').filter({ hasText: 'Shearwater 2' })).toBeVisible();
+  const { code } = await startLesson(desk, { className: 'Shearwater 2' });
+  const [first, second, third] = [
+    await someone(browser),
+    await someone(browser),
+    await someone(browser),
+  ];
+  for (const device of [first, second, third]) {
+    await device.goto(`/join?code=${encodeURIComponent(code)}`);
+    await device.getByRole('button', { name: 'Go on' }).click();
+    await expect(device.getByRole('button', { name: /^Liv Moen/ })).toBeEnabled();
+  }
+  await first.getByRole('button', { name: 'Liv Moen' }).click();
+  await expect(first.getByText('The lamp goes out')).toBeVisible();
+  // The others see it without asking.
+  for (const device of [second, third]) {
+    await expect(device.getByRole('button', { name: 'Liv Moen is here' })).toBeDisabled();
+  }
+  await desk.getByRole('button', { name: 'Who is here' }).click();
+  await desk.getByRole('button', { name: 'More about Liv Moen' }).click();
+  await desk.getByRole('button', { name: 'Let one more device in' }).click();
+  await expect(third.getByRole('button', { name: 'Liv Moen', exact: true })).toBeEnabled();
+  await second.getByRole('button', { name: 'Liv Moen' }).click();
+  await expect(second.getByText('The lamp goes out')).toBeVisible();
+  await expect(third.getByRole('button', { name: 'Liv Moen is here' })).toBeDisabled();
+  // Both devices are hers: what one does, the other shows.
+  await second.getByRole('link', { name: 'Climb the tower' }).click();
+  await expect(first.getByText('Ninety-one steps', { exact: false })).toBeVisible();
+  await isSaved(first);
+});
+
 test('a class list comes from CSV, is changed, saved as CSV, and gives its groups shared folios', async ({
   browser,
 }) => {

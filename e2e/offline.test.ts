@@ -131,6 +131,43 @@ test('every kind of question is answered without a network, read anew, and arriv
   }
 });
 
+test('a mark that is asked for without a network comes when it is back; an answer that is changed waits', async ({
+  browser,
+  own,
+}) => {
+  const { baseURL } = own;
+  const ines = await signIn(await someone(browser, { baseURL }));
+  const { lessonId, code } = await startLesson(ines);
+  const set = await ines.request.put(`/api/lessons/${lessonId}/settings`, {
+    data: { seesMarks: 'at-once', locksDone: true },
+    headers: { origin: baseURL },
+  });
+  expect(set.ok()).toBe(true);
+  const mona = await someone(browser, { baseURL, serviceWorkers: 'allow' });
+  await joinAs(mona, code, 'Mona');
+  await mona.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
+  await mona.reload();
+  await isSaved(mona);
+  await own.kill();
+  await mona.getByRole('link', { name: 'Climb the tower' }).click();
+  await mona.getByRole('link', { name: 'Look first' }).click();
+  await mona.getByLabel('The battery is flat').check();
+  const done = mona.getByRole('button', { name: 'Done: show my mark' });
+  const waits = mona.getByRole('button', { name: 'Done: your mark comes with the network' });
+  await done.click();
+  await expect(waits).toBeDisabled();
+  // Thought better of: what was meant is no longer so.
+  await mona.getByLabel('Something in the circuit is open').check();
+  await mona.getByLabel('The battery is flat').uncheck();
+  await expect(done).toBeEnabled();
+  await done.click();
+  await mona.reload();
+  await expect(waits).toBeDisabled();
+  await own.start();
+  await expect(mona.getByText(/^Right · 1 of 1/)).toBeVisible();
+  await expect(mona.getByLabel('Something in the circuit is open')).toBeDisabled();
+});
+
 /** Every picture on the page is there, also without a network. */
 const allPicturesShown = (page: Page): Promise<void> =>
   expect

@@ -8,6 +8,7 @@ import {
 } from '@gobrel/core';
 import { Suspense, type ReactElement } from 'react';
 import type { StudentMark } from '../api/student';
+import type { Done } from '../student/useDone';
 import { part } from '../offline/part';
 import { QuestionPicture } from './PictureSurface';
 import { fitting, QUESTION_VIEWS } from './registry';
@@ -28,7 +29,7 @@ export function QuestionInput(props: {
   seed: string;
   mark?: StudentMark | undefined;
   /** Tells that the student is done with the answer, where marks come for that; null where they do not. */
-  onDone?: (() => Promise<void>) | null;
+  done?: Done | null;
   onAnswer: (answer: Answer) => void;
   onDraft: (draft: Answer) => void;
 }): ReactElement {
@@ -43,7 +44,7 @@ export function QuestionInput(props: {
   const ready = draft && readAnswer(question, draft);
   const canGive = ready !== undefined && !isBlank(ready);
   const canBeDone =
-    props.onDone &&
+    props.done &&
     !draft &&
     !isFinal &&
     !isLocked &&
@@ -91,7 +92,8 @@ export function QuestionInput(props: {
                 isReady={
                   kept !== undefined && !isBlank(kept) && !draft && !props.isHeld && !props.mark
                 }
-                onDone={props.onDone!}
+                waits={props.done!.waits(element.id)}
+                onDone={() => props.done!.tell(element.id)}
               />
             </Suspense>
           )}

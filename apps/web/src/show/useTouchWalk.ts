@@ -4,6 +4,9 @@ import { useRef, type TouchEvent } from 'react';
 const TAP = 12;
 const SWIPE = 60;
 
+/** What takes a tap for itself. */
+const PRESSED = 'a, button, label, select, summary, [role=link], [role=button]';
+
 interface TouchWalk {
   onTouchStart: (event: TouchEvent) => void;
   onTouchEnd: (event: TouchEvent) => void;
@@ -33,12 +36,13 @@ export function useTouchWalk(args: {
       from.current = null;
       if (!start || !end) return;
       const [dx, dy] = [end.clientX - start.x, end.clientY - start.y];
-      if (Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy)) {
-        args.onSwipe(dx < 0 ? 'on' : 'back');
-      } else if (Math.hypot(dx, dy) < TAP) {
-        const on = (event.target as Element).closest('a, button, [role=link]');
-        if (!on) args.onTap();
-      }
+      const isSwipe = Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy);
+      const isTap = Math.hypot(dx, dy) < TAP && !(event.target as Element).closest(PRESSED);
+      if (!isSwipe && !isTap) return;
+      // No click comes of it: it would press what is under the finger only now.
+      event.preventDefault();
+      if (isSwipe) args.onSwipe(dx < 0 ? 'on' : 'back');
+      else args.onTap();
     },
   };
 }

@@ -92,7 +92,8 @@ export default function JoinPage(): ReactElement {
       ) : (
         <>
           <WhoAmI
-            lesson={lesson}
+            code={code}
+            found={lesson}
             isBusy={isBusy}
             onChoose={(who) => enter(() => join(code, who))}
           />
@@ -162,13 +163,26 @@ function AlreadyHere(): ReactElement | null {
   );
 }
 
+/** Milliseconds between two looks at who is still free: others join meanwhile, and a teacher lets one more device in. */
+const LOOK_AGAIN = 5000;
+
 function WhoAmI(props: {
-  lesson: LessonLook;
+  code: string;
+  found: LessonLook;
   isBusy: boolean;
   onChoose: (who: { classStudentId: string } | { name: string }) => void;
 }): ReactElement {
-  const { lesson, isBusy, onChoose } = props;
+  const { code, found, isBusy, onChoose } = props;
   const [name, setName] = useState('');
+  const { data: lesson } = useQuery({
+    queryKey: ['look', code],
+    queryFn: () => look(code),
+    initialData: found,
+    staleTime: LOOK_AGAIN,
+    refetchInterval: found.names.length > 0 ? LOOK_AGAIN : false,
+    retry: false,
+    gcTime: 0,
+  });
   return (
     <>
       {lesson.names.length > 0 && (

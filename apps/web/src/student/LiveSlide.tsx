@@ -28,7 +28,7 @@ export function useLiveElements(
               name={element.id}
               seed={work.seed}
               mark={work.marks[element.id]}
-              onDone={work.onDone && (() => work.onDone!(element))}
+              done={work.done}
               answer={work.answerOf(element)}
               draft={work.draftOf(element)}
               isHeld={work.isHeld}

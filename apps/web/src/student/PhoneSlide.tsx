@@ -161,7 +161,7 @@ export default function PhoneSlide({
                 name={`phone-${element.id}`}
                 seed={work.seed}
                 mark={work.marks[element.id]}
-                onDone={work.onDone && (() => work.onDone!(element))}
+                done={work.done}
                 answer={work.answerOf(element)}
                 draft={work.draftOf(element)}
                 isHeld={work.isHeld}

@@ -8,7 +8,6 @@ import {
   readLessonState,
   routeGraph,
   type Deck,
-  type QuestionElement,
   type ElementId,
   type LinkId,
   type PutUp,
@@ -19,8 +18,7 @@ import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement 
 import { Navigate } from 'react-router';
 import * as Y from 'yjs';
 import { ApiProblem } from '../api/http';
-import { sentenceOf } from '../api/http';
-import { doneWith, useMarks, useStudentLesson, type StudentLesson } from '../api/student';
+import { useMarks, useStudentLesson, type StudentLesson } from '../api/student';
 import { count } from '../decks/when';
 import { openBeside } from '../links/openTarget';
 import { boxStyle } from '../stage/ElementView';
@@ -29,13 +27,14 @@ import { CreditsOf } from '../stage/Credits';
 import { PlayingSlides } from '../stage/Playing';
 import { Spot } from '../stage/Spot';
 import { useFlight } from '../stage/useFlight';
-import { whenSaved, type OpenDocument } from '../sync/openDocument';
+import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader, useSavedState } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
 import { Centre, Main } from '../ui/Page';
 import { SavedLabel } from '../workspace/SavedLabel';
 import { useLiveElements } from './LiveSlide';
+import { useDone } from './useDone';
 import { useSlideWork, useWalk } from './useFolio';
 import { HandIn, HandUp, missingAnswers, TryAgain, uncountedAnswers } from './FolioButtons';
 import { StateNote } from './StateNote';
@@ -160,18 +159,11 @@ function AtWork(props: {
   }, [pace, classSlide, here, isClosed, isKnown, edition]);
 
   const { marks, lookAgain } = useMarks(lesson, `${renewed} ${lesson.handedInAt ?? ''}`, folio);
-  const onDone = useMemo(
-    () =>
-      lesson.seesMarks === 'at-once' && !isClosed
-        ? (question: QuestionElement) =>
-            whenSaved(document)
-              .then(() => doneWith(question.id))
-              .then(lookAgain)
-              .then(() => undefined)
-              .catch((error: unknown) => trouble(sentenceOf(error)))
-        : null,
-    [lesson.seesMarks, isClosed, document, lookAgain, trouble],
-  );
+  const toldDone = useDone({
+    ...{ folioId: lesson.folioId, document, edition, folio, isOnline, lookAgain },
+    onTrouble: trouble,
+  });
+  const done = lesson.seesMarks === 'at-once' && !isClosed ? toldDone : null;
   const graph = useMemo(() => routeGraph(edition), [edition]);
   const slide = asked ?? edition.slides[here ?? edition.startSlideId ?? ''];
   const isNarrow = useIsNarrow();
@@ -210,7 +202,7 @@ function AtWork(props: {
   const atWork = (
     <SlideAtWork
       key={slide.id}
-      {...{ doc, folio, edition, slide, isHeld, spotId, marks, onDone, isNarrow }}
+      {...{ doc, folio, edition, slide, isHeld, spotId, marks, done, isNarrow }}
       putUp={isOnSlide ? putUp : null}
       seed={lesson.folioId}
       onRefused={tell}

@@ -22,6 +22,7 @@ import { useMemo } from 'react';
 import type * as Y from 'yjs';
 import { serverNow } from '../api/clock';
 import type { StudentMark } from '../api/student';
+import type { Done } from './useDone';
 import { usePieces, type PieceWork } from '../stage/usePieces';
 
 /** What a student does on a slide, for the wide and the narrow view alike. */
@@ -32,8 +33,8 @@ export interface SlideWork extends PieceWork {
   seed: string;
   /** Marks that may be seen by now. */
   marks: Record<ElementId, StudentMark>;
-  /** Where marks come at once: tells that the student is done with an answer, for which it is marked. */
-  onDone: ((question: QuestionElement) => Promise<void>) | null;
+  /** Where marks come at once: what tells that the student is done with an answer, for which it is marked. */
+  done: Done | null;
   answerOf: (question: QuestionElement) => Answer | undefined;
   onAnswer: (question: QuestionElement, given: Answer) => void;
   /** What stands on the screen instead of the answer and does not count, or not yet. */
@@ -49,12 +50,12 @@ export function useSlideWork(args: {
   links: readonly Link[];
   seed: string;
   marks: Record<ElementId, StudentMark>;
-  onDone: SlideWork['onDone'];
+  done: SlideWork['done'];
   isHeld: boolean;
   onFollow: (linkId: LinkId) => void;
   onRefused: (reason: string) => void;
 }): SlideWork {
-  const { doc, folio, slide, links, seed, marks, onDone, isHeld, onFollow, onRefused } = args;
+  const { doc, folio, slide, links, seed, marks, done, isHeld, onFollow, onRefused } = args;
   const placements = useMemo(() => folio.placements[slide.id] ?? {}, [folio, slide.id]);
   // Where pieces lie is the answer to a sort: once that stands, they do.
   const stands = questionsOn(slide).some(
@@ -70,7 +71,7 @@ export function useSlideWork(args: {
     links,
     seed,
     marks,
-    onDone,
+    done,
     onFollow,
     answerOf: (question) =>
       answerGiven(question.question, slide, { answer: folio.answers[question.id], placements }),

@@ -50,14 +50,14 @@ export function align(elements: Elements, ids: readonly ElementId[], how: Aligni
   });
 }
 
-/** Things with the same gap between neighbours; the outer two stay. Three at least. */
+/** Things with the same gap between neighbours; the outer two stay. Three at least. Locked ones stay and do not count. */
 export function spread(
   elements: Elements,
   ids: readonly ElementId[],
   axis: 'across' | 'down',
 ): Place[] {
   const [at, size] = axis === 'across' ? (['x', 'w'] as const) : (['y', 'h'] as const);
-  const things = thingsOf(elements, ids).sort(
+  const things = movable(elements, thingsOf(elements, ids)).sort(
     (a, b) => a.box[at] + a.box[size] / 2 - (b.box[at] + b.box[size] / 2),
   );
   const [first, last] = [things[0], things.at(-1)];
@@ -65,11 +65,9 @@ export function spread(
   const taken = things.reduce((sum, { box }) => sum + box[size], 0);
   const gap = (last.box[at] + last.box[size] - first.box[at] - taken) / (things.length - 1);
   let next = first.box[at];
-  const can = new Set(movable(elements, things).map(({ id }) => id));
   return things.flatMap(({ id, box }) => {
     const by = next - box[at];
     next += box[size] + gap;
-    if (!can.has(id)) return [];
     return axis === 'across' ? movedBy(elements, [id], by, 0) : movedBy(elements, [id], 0, by);
   });
 }

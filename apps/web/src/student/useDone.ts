@@ -1,0 +1,113 @@
+import { answerGiven, questionsOn, type Deck, type ElementId, type Folio } from '@gobrel/core';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { ApiProblem, sentenceOf } from '../api/http';
+import { doneWith } from '../api/student';
+import { whenSaved, type OpenDocument } from '../sync/openDocument';
+
+/** What a student is done with and has no mark for yet: the questions, with the answer that was meant. */
+type Asked = Readonly<Record<ElementId, string>>;
+
+export interface Done {
+  /** Tells that the student is done with the answer to a question as it is. */
+  tell: (questionId: ElementId) => void;
+  /** The mark has been asked for and has not come. */
+  waits: (questionId: ElementId) => 'for-mark' | 'for-network' | null;
+}
+
+/** Milliseconds until it is asked again after trouble on the way. */
+const AGAIN = 3000;
+
+const isRefusal = (error: unknown): boolean =>
+  error instanceof ApiProblem && error.status >= 400 && error.status < 500 && error.status !== 429;
+
+const keyOf = (folioId: string): string => `gobrel.done.${folioId}`;
+
+/** An answer as it stands, to be compared. */
+function answerNow(edition: Deck, folio: Folio, questionId: ElementId): string {
+  for (const slide of Object.values(edition.slides)) {
+    const element = questionsOn(slide).find(({ id }) => id === questionId);
+    if (!element) continue;
+    const answer = folio.answers[questionId];
+    const placements = folio.placements[slide.id];
+    return JSON.stringify(answerGiven(element.question, slide, { answer, placements })) ?? '';
+  }
+  return '';
+}
+
+function kept(folioId: string): Asked {
+  try {
+    return JSON.parse(localStorage.getItem(keyOf(folioId)) ?? '{}') as Asked;
+  } catch {
+    return {};
+  }
+}
+
+/**
+ * Asks for marks where they come when a student is done. What is told without a connection is kept on this device, also
+ * when the page is opened anew, and told when the connection is back; an answer that is changed meanwhile is no longer
+ * done with.
+ */
+export function useDone(args: {
+  folioId: string;
+  document: OpenDocument;
+  edition: Deck;
+  folio: Folio;
+  isOnline: boolean;
+  lookAgain: () => Promise<unknown>;
+  onTrouble: (sentence: string) => void;
+}): Done {
+  const { folioId, document, edition, folio, isOnline, lookAgain, onTrouble } = args;
+  const [asked, setAsked] = useState(() => kept(folioId));
+  useEffect(() => {
+    if (Object.keys(asked).length === 0) localStorage.removeItem(keyOf(folioId));
+    else localStorage.setItem(keyOf(folioId), JSON.stringify(asked));
+  }, [asked, folioId]);
+
+  const meant = useMemo(
+    () => Object.keys(asked).filter((id) => asked[id] === answerNow(edition, folio, id)),
+    [asked, edition, folio],
+  );
+  useEffect(() => {
+    if (meant.length < Object.keys(asked).length) {
+      setAsked((before) => Object.fromEntries(meant.map((id) => [id, before[id]!])));
+    }
+  }, [meant, asked]);
+
+  const next = isOnline ? meant[0] : undefined;
+  const latest = useRef({ lookAgain, onTrouble });
+  useEffect(() => {
+    latest.current = { lookAgain, onTrouble };
+  });
+  useEffect(() => {
+    if (next === undefined) return;
+    let isOver = false;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const ask = async (): Promise<void> => {
+      try {
+        await whenSaved(document);
+        if (isOver) return;
+        await doneWith(next);
+        await latest.current.lookAgain();
+      } catch (error) {
+        if (isOver) return;
+        // Trouble is no refusal: it stays asked for.
+        if (!isRefusal(error)) return void (timer = setTimeout(() => void ask(), AGAIN));
+        latest.current.onTrouble(sentenceOf(error));
+      }
+      if (!isOver) setAsked(({ [next]: _, ...others }) => others);
+    };
+    void ask();
+    return () => {
+      isOver = true;
+      clearTimeout(timer);
+    };
+  }, [next, document]);
+
+  return useMemo(
+    () => ({
+      tell: (id) => setAsked((before) => ({ ...before, [id]: answerNow(edition, folio, id) })),
+      waits: (id) => (id in asked ? (isOnline ? 'for-mark' : 'for-network') : null),
+    }),
+    [asked, edition, folio, isOnline],
+  );
+}
