@@ -18,6 +18,8 @@ export interface Config {
   practiceWorker: string;
   /** The program that makes drawings clean and small. */
   drawingWorker: string;
+  /** The program that reads large changes. */
+  cuttingWorker: string;
   logLevel: string;
 }
 
@@ -38,6 +40,7 @@ export function configFromEnvironment(
     seedsDemo: env.GOBREL_DEMO === '1',
     practiceWorker: join(folder, 'practice', 'worker.js'),
     drawingWorker: join(folder, 'assets', 'drawingProcess.js'),
+    cuttingWorker: join(folder, 'sync', 'cuttingWorker.js'),
     logLevel: env.LOG_LEVEL ?? 'info',
   };
 }

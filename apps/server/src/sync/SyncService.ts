@@ -24,8 +24,8 @@ import {
 import { sessionsIn } from '../access/cookies.js';
 import { isSameOrigin } from '../access/originCheck.js';
 import { CONFIG, type Config } from '../config.js';
+import { Cutter } from './Cutter.js';
 import { isAcknowledgement, readClientMessage } from './messages.js';
-import { piecesOf } from './pieces.js';
 import { Pulse } from './Pulse.js';
 import { SlowLane } from './SlowLane.js';
 import { personOf, SocketGuard } from './SocketGuard.js';
@@ -63,6 +63,7 @@ export class SyncService implements BeforeApplicationShutdown {
   /** Connections of which a large change is being taken. */
   #taking = new WeakMap<Connection, Promise<unknown>>();
   #slowly = new SlowLane();
+  #cutter: Cutter;
   #pulse = new Pulse();
   #guard = new SocketGuard();
   #logger = new Logger('sync');
@@ -75,6 +76,7 @@ export class SyncService implements BeforeApplicationShutdown {
     private readonly access: AccessService,
     private readonly store: UpdateStore,
   ) {
+    this.#cutter = new Cutter(config.cuttingWorker);
     const extensions: Extension[] = [];
     if (config.redisUrl) {
       const { hostname, port } = new URL(config.redisUrl);
@@ -300,15 +302,18 @@ export class SyncService implements BeforeApplicationShutdown {
     const who = personOf((payload.context as { visitor: Visitor }).visitor);
     const step = <T>(work: () => T): Promise<T> => this.#slowly.step(who, work);
     const { update } = message;
-    const decoded = await step(() => decodedOf(update));
-    if (!decoded) return putOut(connection, 'not-understood');
-    if (!this.#guard.mayChange(connection.webSocket as WebSocket, decoded.structs.length)) {
+    const known = message.isCatchUp
+      ? await step(() => Y.encodeSnapshot(Y.snapshot(document)))
+      : null;
+    const cut = await this.#cutter.cut(who, { update, most: CHANGES_AT_ONCE, known });
+    if (!cut) return putOut(connection, 'not-understood');
+    if (!this.#guard.mayChange(connection.webSocket as WebSocket, cut.changes)) {
       return putOut(connection, 'too-large');
     }
     this.#acknowledgeWhenStored(connection);
-    if (!(message.isCatchUp && (await step(() => isKnown(document, update))))) {
+    if (!cut.isKnown) {
       if (!this.#hasRoom(documentName, update.length)) return putOut(connection, 'too-large');
-      for (const piece of piecesOf(decoded, CHANGES_AT_ONCE)) {
+      for (const piece of cut.pieces) {
         // Held or ended meanwhile: no more of it is taken, and the device is told.
         const isTaken = await step(() => {
           if (connection.readOnly || !document.hasConnection(connection)) return false;
@@ -398,6 +403,7 @@ export class SyncService implements BeforeApplicationShutdown {
       this.store.drained(),
       new Promise((resolve) => setTimeout(resolve, Math.max(1000, patience - Date.now())).unref()),
     ]);
+    this.#cutter.close();
   }
 
   /** Before the HTTP server closes, which waits for its sockets, and before the database does. */

@@ -13,7 +13,9 @@ export default function DoneButton(props: {
       disabled={!props.isReady || props.waits !== null}
       onClick={props.onDone}
       style={{ fontSize: '1.2em' }}
-      className="min-h-11 rounded-[8px] bg-petrol px-[1em] font-semibold text-white disabled:opacity-50"
+      className={`min-h-11 rounded-[8px] border border-petrol px-[1em] font-semibold ${
+        props.waits ? 'bg-sheet text-petrol' : 'bg-petrol text-white disabled:opacity-50'
+      }`}
     >
       {props.waits === 'for-network'
         ? 'Done: your mark comes with the network'
