@@ -26,6 +26,7 @@ import {
   RowsFollowDocuments1700000000005,
   DoneAnswers1700000000006,
   PictureUses1700000000007,
+  StoreAsTheyCome1700000000008,
   SharedFolios1700000000004,
 } from './database/migrations.js';
 import { DecksModule } from './decks/decks.module.js';
@@ -60,6 +61,7 @@ class AppModule {
             RowsFollowDocuments1700000000005,
             DoneAnswers1700000000006,
             PictureUses1700000000007,
+            StoreAsTheyCome1700000000008,
           ],
           migrationsRun: true,
           migrationsTransactionMode: 'each',

@@ -16,8 +16,8 @@ export interface Config {
   seedsDemo: boolean;
   /** The program that simulates the students of a practice class. */
   practiceWorker: string;
-  /** The program that makes drawings clean and small. */
-  drawingWorker: string;
+  /** The program that reads pictures and makes drawings clean. */
+  pictureWorker: string;
   /** The program that reads large changes. */
   cuttingWorker: string;
   logLevel: string;
@@ -39,7 +39,7 @@ export function configFromEnvironment(
     isSecure: env.GOBREL_HTTPS === '1',
     seedsDemo: env.GOBREL_DEMO === '1',
     practiceWorker: join(folder, 'practice', 'worker.js'),
-    drawingWorker: join(folder, 'assets', 'drawingProcess.js'),
+    pictureWorker: join(folder, 'assets', 'pictureProcess.js'),
     cuttingWorker: join(folder, 'sync', 'cuttingWorker.js'),
     logLevel: env.LOG_LEVEL ?? 'info',
   };

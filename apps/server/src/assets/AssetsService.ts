@@ -9,17 +9,10 @@ import { SERVER_LIMITS, type AssetRef } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { Turns } from '../access/Turns.js';
 import { invalid, notFound, refused } from '../problems/problem.js';
-import {
-  NO_PICTURE,
-  readBitmap,
-  sizeOf,
-  sizesOf,
-  type Picture,
-  type PictureSize,
-} from './bitmaps.js';
-import { DrawingService } from './DrawingService.js';
+import type { Picture, PictureSize } from './bitmaps.js';
+import { PictureMaker } from './PictureMaker.js';
 import { noteUses } from './pictureUses.js';
-import { SMALL, SMALL_WIDTHS, WIDTHS } from './sizes.js';
+import { NO_PICTURE, SMALL, SMALL_WIDTHS, WIDTHS } from './sizes.js';
 import { looksLikeSvg } from './svg.js';
 
 export interface ServedPicture {
@@ -43,7 +36,7 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
 
   constructor(
     private readonly database: DataSource,
-    private readonly drawings: DrawingService,
+    private readonly maker: PictureMaker,
   ) {}
 
   onApplicationBootstrap(): void {
@@ -137,9 +130,10 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
 
   /** A picture with all sizes that it is handed out in. */
   async #made(file: Buffer): Promise<{ picture: Picture; hash: string; sizes: PictureSize[] }> {
-    const picture = await (looksLikeSvg(file) ? this.#readSvg(file) : readBitmap(file));
+    const picture = await (looksLikeSvg(file) ? this.#readSvg(file) : this.maker.readBitmap(file));
     const hash = createHash('sha256').update(picture.bytes).digest('hex');
-    const sizes = picture.sizes ?? ((await this.#isKept(hash)) ? [] : await sizesOf(picture));
+    const sizes =
+      picture.sizes ?? ((await this.#isKept(hash)) ? [] : await this.maker.sizesOf(picture));
     return { picture, hash, sizes };
   }
 
@@ -171,18 +165,18 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
     >('SELECT media_type FROM asset WHERE hash = $1', [hash]);
     if (type === 'image/svg+xml') return this.#smallDrawing(hash, width);
     const whole = await this.#bytes(hash);
-    const size = await this.#turns.take(() => sizeOf(whole, width, format));
+    const size = await this.#turns.take(() => this.maker.sizeOf(whole, width, format));
     await this.#keepSize(hash, size);
     return size;
   }
 
   /** Of a drawing from before small pictures were made on the way in. */
   async #smallDrawing(hash: string, width: number): Promise<ServedPicture> {
-    const drawn = await this.drawings.draw((await this.#bytes(hash)).toString('utf8'));
+    const drawn = await this.maker.draw((await this.#bytes(hash)).toString('utf8'));
     const at = (SMALL_WIDTHS as readonly number[]).indexOf(width);
     const png = drawn?.small[at];
     if (!png) throw notFound('picture');
-    const size = { width, mediaType: 'image/png', bytes: Buffer.from(png, 'base64') };
+    const size = { width, mediaType: 'image/png', bytes: png };
     await this.#keepSize(hash, size);
     return size;
   }
@@ -199,7 +193,7 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
     if (file.length > SERVER_LIMITS.svg.bytes) {
       throw invalid('This drawing is too large: an SVG has 2 MB at the most.');
     }
-    const drawn = await this.drawings.draw(file.toString('utf8'));
+    const drawn = await this.maker.draw(file.toString('utf8'));
     if (!drawn) {
       throw invalid(
         'This drawing cannot be shown: it is no SVG, or it is too entangled to be drawn in a moment.',
@@ -214,7 +208,7 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
       sizes: drawn.small.map((png, index) => ({
         width: SMALL_WIDTHS[index]!,
         mediaType: 'image/png',
-        bytes: Buffer.from(png, 'base64'),
+        bytes: png,
       })),
     };
   }

@@ -1,12 +1,12 @@
 import { Module } from '@nestjs/common';
 import { AssetsController } from './AssetsController.js';
 import { AssetsService } from './AssetsService.js';
-import { DrawingService } from './DrawingService.js';
+import { PictureMaker } from './PictureMaker.js';
 import { FilesController } from './FilesController.js';
 
 @Module({
   controllers: [AssetsController, FilesController],
-  providers: [AssetsService, DrawingService],
+  providers: [AssetsService, PictureMaker],
   exports: [AssetsService],
 })
 export class AssetsModule {}

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { invalid } from '../problems/problem.js';
-import { SMALL_WIDTHS, WIDTHS } from './sizes.js';
+import { NO_PICTURE, SMALL_WIDTHS, WIDTHS } from './sizes.js';
 
 // Each picture is read once: a cache would only hold memory.
 sharp.cache(false);
@@ -8,6 +8,8 @@ sharp.cache(false);
 sharp.concurrency(1);
 
 const MOST_PIXELS = 40_000_000;
+/** Line by line: a picture is never whole in memory unless it has to be turned. */
+const READ = { limitInputPixels: MOST_PIXELS, sequentialRead: true };
 /** Pixels of the longer side that are kept: enough for a 4K projector. */
 const LONGEST_SIDE = 3840;
 
@@ -28,9 +30,6 @@ export interface Picture {
   sizes?: PictureSize[];
 }
 
-export const NO_PICTURE =
-  'This file is no picture that can be shown. PNG, JPEG, WebP, GIF and SVG pictures can be used.';
-
 /** Checks a bitmap by its content and encodes it anew, upright and without metadata. */
 export async function readBitmap(file: Buffer): Promise<Picture> {
   const meta = await sharp(file, { limitInputPixels: false })
@@ -47,7 +46,7 @@ export async function readBitmap(file: Buffer): Promise<Picture> {
     );
   }
   try {
-    const source = sharp(file, { animated: isAnimated, limitInputPixels: MOST_PIXELS });
+    const source = sharp(file, { ...READ, animated: isAnimated });
     const upright = isAnimated
       ? source
       : source.rotate().resize({
@@ -94,7 +93,7 @@ export async function sizeOf(
   width: number,
   format: 'webp' | 'png',
 ): Promise<PictureSize> {
-  const resized = sharp(whole, { limitInputPixels: MOST_PIXELS }).resize({
+  const resized = sharp(whole, READ).resize({
     width,
     // What is measured always has the same number of pixels; what is looked at is never blown up.
     withoutEnlargement: format === 'webp',

@@ -40,7 +40,7 @@ export async function startServer(settings: Partial<Config> = {}): Promise<TestS
     seedsDemo: false,
     // As built: a process of its own cannot be run from sources.
     practiceWorker: resolve('apps/server/dist/practice/worker.js'),
-    drawingWorker: resolve('apps/server/dist/assets/drawingProcess.js'),
+    pictureWorker: resolve('apps/server/dist/assets/pictureProcess.js'),
     cuttingWorker: resolve('apps/server/dist/sync/cuttingWorker.js'),
     logLevel: 'silent',
     ...settings,

@@ -1,0 +1,57 @@
+import { setPriority } from 'node:os';
+import sharp from 'sharp';
+import { Problem, type ProblemBody } from '../problems/problem.js';
+import { readBitmap, sizeOf, sizesOf, type Picture, type PictureSize } from './bitmaps.js';
+import { SMALL_WIDTHS } from './sizes.js';
+import { sanitiseSvg } from './svg.js';
+import { isDrawable } from './svgCost.js';
+
+/** A process of its own: a picture that takes too long or too much is ended with it, and nobody else waits for it. */
+export interface Drawn {
+  svg: string;
+  width: number;
+  height: number;
+  /** A PNG for each of `SMALL_WIDTHS`. */
+  small: Buffer[];
+}
+
+/** What is asked of the process, and what comes back. */
+export const WORK = {
+  /** A drawing made clean, with its small pictures; null when it is none that may be kept. */
+  async draw(source: string): Promise<Drawn | null> {
+    if (!isDrawable(source)) return null;
+    const clean = sanitiseSvg(source);
+    if (!clean) return null;
+    const small: Buffer[] = [];
+    for (const width of SMALL_WIDTHS) {
+      const drawing = sharp(Buffer.from(clean.svg), { limitInputPixels: 40_000_000 });
+      small.push(await drawing.resize({ width }).ensureAlpha().png().toBuffer());
+    }
+    return { ...clean, small };
+  },
+  readBitmap: (file: Buffer): Promise<Picture> => readBitmap(file),
+  sizesOf: (picture: Picture): Promise<PictureSize[]> => sizesOf(picture),
+  sizeOf: (whole: Buffer, width: number, format: 'webp' | 'png'): Promise<PictureSize> =>
+    sizeOf(whole, width, format),
+};
+
+export type Work = typeof WORK;
+/** `refused` is a sentence for whoever brought the picture. */
+export type Told = { id: number } & ({ done: unknown } | { refused: string } | { failed: string });
+
+if (process.send) {
+  // Classes come first.
+  setPriority(10);
+  process.on('message', ({ id, name, args }: { id: number; name: keyof Work; args: never[] }) => {
+    const work = WORK[name] as (...args: never[]) => Promise<unknown>;
+    work(...args)
+      .then((done): Told => ({ id, done }))
+      .catch((error: unknown): Told =>
+        error instanceof Problem
+          ? { id, refused: (error.getResponse() as ProblemBody).detail }
+          : { id, failed: String(error) },
+      )
+      .then((told) => process.send?.(told));
+  });
+  process.once('disconnect', () => process.exit(0));
+}
