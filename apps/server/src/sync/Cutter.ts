@@ -20,6 +20,7 @@ export class Cutter {
   #worker: Worker | null = null;
   #idle: NodeJS.Timeout | null = null;
   #orders = 0;
+  #isOver = false;
 
   /** @param program the worker's */
   constructor(private readonly program: string) {}
@@ -27,7 +28,12 @@ export class Cutter {
   /** The update in pieces; null for what is none, or is too much to be read. */
   cut(who: string, order: ToCut): Promise<Cut | null> {
     return new Promise((resolve) => {
-      this.#waiting.add(who, async () => resolve(await this.#cut(order)));
+      this.#waiting.add(who, async () => {
+        const cut = await this.#cut(order);
+        // The thread may have been lost for no fault of this one: once more.
+        const again = cut === 'lost' && !this.#isOver ? await this.#cut(order) : cut;
+        resolve(again === 'lost' ? null : again);
+      });
       void this.#run();
     });
   }
@@ -38,14 +44,14 @@ export class Cutter {
     if (this.#idle) clearTimeout(this.#idle);
     for (let next; (next = this.#waiting.next());) await next();
     this.#isRunning = false;
-    this.#idle = setTimeout(() => this.close(), IDLE).unref();
+    this.#idle = setTimeout(() => this.end(), IDLE).unref();
   }
 
-  #cut(order: ToCut): Promise<Cut | null> {
+  #cut(order: ToCut): Promise<Cut | null | 'lost'> {
     const worker = (this.#worker ??= this.#begin());
     const id = ++this.#orders;
     return new Promise((resolve) => {
-      const end = (cut: Cut | null): void => {
+      const end = (cut: Cut | null | 'lost'): void => {
         clearTimeout(timer);
         worker.off('message', heard).off('exit', gone);
         resolve(cut);
@@ -53,7 +59,7 @@ export class Cutter {
       const heard = (answer: Answer): void => {
         if (answer.id === id) end(answer.cut);
       };
-      const gone = (): void => end(null);
+      const gone = (): void => end('lost');
       const timer = setTimeout(() => void worker.terminate(), LONGEST);
       worker.on('message', heard).once('exit', gone);
       worker.postMessage({ id, ...order });
@@ -66,7 +72,7 @@ export class Cutter {
       execArgv: [],
       env: {},
     });
-    // Out of memory: it ends, and what it was at is refused.
+    // Out of memory: it ends, and what it was at twice is refused.
     worker.on('error', () => undefined);
     worker.once('exit', () => {
       if (this.#worker === worker) this.#worker = null;
@@ -75,8 +81,15 @@ export class Cutter {
     return worker;
   }
 
-  close(): void {
+  /** Ends the thread; whatever is to be cut next begins another. */
+  end(): void {
     void this.#worker?.terminate();
     this.#worker = null;
+  }
+
+  /** For good. */
+  close(): void {
+    this.#isOver = true;
+    this.end();
   }
 }
