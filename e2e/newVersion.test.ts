@@ -84,7 +84,9 @@ test('a new version is taken over: no page goes white, no word is lost', async (
     mona.evaluate(async () => Boolean((await navigator.serviceWorker.getRegistration())?.waiting));
   // A page that is just being loaded anew has no answer.
   await expect
-    .poll(async () => (await isFetched().catch(() => false)) || isNewer(mona).catch(() => false))
+    .poll(async () => (await isFetched().catch(() => false)) || isNewer(mona).catch(() => false), {
+      timeout: 120_000,
+    })
     .toBe(true);
   await mona.reload();
   await expect.poll(() => isNewer(mona).catch(() => false)).toBe(true);

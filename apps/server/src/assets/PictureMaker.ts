@@ -4,13 +4,13 @@ import { SERVER_LIMITS } from '@gobrel/core';
 import { CONFIG, type Config } from '../config.js';
 import { invalid } from '../problems/problem.js';
 import type { Picture, PictureSize } from './bitmaps.js';
-import type { Drawn, Told, Work } from './pictureProcess.js';
+import type { Drawn, READY, Told, Work } from './pictureProcess.js';
 
 /** Megabytes of memory that the process may use for the text of drawings. */
 const MEMORY = 300;
 /** Milliseconds that a bitmap may take, and after which a process that has nothing to do is ended. */
 const LONGEST = 60_000;
-const IDLE = 15_000;
+const IDLE = 60_000;
 
 /**
  * Reads pictures, makes drawings (SVG) clean, and makes their sizes: one after another, in a process of its own that
@@ -20,6 +20,7 @@ const IDLE = 15_000;
 export class PictureMaker implements BeforeApplicationShutdown {
   #last: Promise<unknown> = Promise.resolve();
   #child: ChildProcess | null = null;
+  #begun: Promise<ChildProcess> | null = null;
   #idle: NodeJS.Timeout | null = null;
   #orders = 0;
 
@@ -42,7 +43,7 @@ export class PictureMaker implements BeforeApplicationShutdown {
 
   /** A bitmap, or the first frame of an animation, at a width in pixels. */
   sizeOf(whole: Buffer, width: number, format: 'webp' | 'png'): Promise<PictureSize> {
-    return this.#have('sizeOf', [whole, width, format], LONGEST);
+    return this.#have('sizeOf', [whole, width, format], LONGEST).catch(ended(tooHard));
   }
 
   #have<N extends keyof Work>(
@@ -55,8 +56,8 @@ export class PictureMaker implements BeforeApplicationShutdown {
     return made as Promise<Awaited<ReturnType<Work[N]>>>;
   }
 
-  #ask(name: keyof Work, args: unknown[], longest: number): Promise<unknown> {
-    const child = this.#process();
+  async #ask(name: keyof Work, args: unknown[], longest: number): Promise<unknown> {
+    const child = await this.#process();
     const id = ++this.#orders;
     return new Promise((resolve, reject) => {
       const end = (): void => {
@@ -80,23 +81,34 @@ export class PictureMaker implements BeforeApplicationShutdown {
     });
   }
 
-  #process(): ChildProcess {
+  /** The process, once it can begin. */
+  #process(): Promise<ChildProcess> {
     if (this.#idle) clearTimeout(this.#idle);
-    if (this.#child?.connected) return this.#child;
+    if (this.#begun && this.#child?.connected) return this.#begun;
     const child = fork(this.config.pictureWorker, [], {
       stdio: 'ignore',
       serialization: 'advanced',
       execArgv: [`--max-old-space-size=${MEMORY}`],
       env: {},
     });
-    child.once('exit', () => {
-      if (this.#child === child) this.#child = null;
-    });
     // It keeps nobody from going down.
     child.unref();
     child.channel?.unref();
     this.#child = child;
-    return child;
+    this.#begun = new Promise((resolve, reject) => {
+      const timer = setTimeout(() => child.kill('SIGKILL'), LONGEST);
+      child.on('error', () => child.kill('SIGKILL'));
+      child.once('message', (_said: typeof READY) => {
+        clearTimeout(timer);
+        resolve(child);
+      });
+      child.once('exit', () => {
+        clearTimeout(timer);
+        if (this.#child === child) this.#child = null;
+        reject(new Ended());
+      });
+    });
+    return this.#begun;
   }
 
   /** What pictures took of memory goes back with the process. */

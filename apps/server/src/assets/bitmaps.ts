@@ -1,5 +1,4 @@
 import sharp from 'sharp';
-import { invalid } from '../problems/problem.js';
 import { NO_PICTURE, SMALL_WIDTHS, WIDTHS } from './sizes.js';
 
 // Each picture is read once: a cache would only hold memory.
@@ -30,18 +29,21 @@ export interface Picture {
   sizes?: PictureSize[];
 }
 
+/** A picture that is not taken; the message is a sentence for whoever brought it. */
+export class NotTaken extends Error {}
+
 /** Checks a bitmap by its content and encodes it anew, upright and without metadata. */
 export async function readBitmap(file: Buffer): Promise<Picture> {
   const meta = await sharp(file, { limitInputPixels: false })
     .metadata()
     .catch(() => null);
   if (!meta?.width || !meta.height || !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) {
-    throw invalid(NO_PICTURE);
+    throw new NotTaken(NO_PICTURE);
   }
   const isAnimated = (meta.pages ?? 1) > 1;
   const pixels = meta.width * meta.height * (meta.pages ?? 1);
   if (pixels > MOST_PIXELS) {
-    throw invalid(
+    throw new NotTaken(
       `This picture has ${Math.round(pixels / 1e6)} megapixels; 40 are the most. Make it smaller and try again.`,
     );
   }
@@ -72,7 +74,7 @@ export async function readBitmap(file: Buffer): Promise<Picture> {
       bytes: data,
     };
   } catch {
-    throw invalid('This picture is damaged and cannot be read.');
+    throw new NotTaken('This picture is damaged and cannot be read.');
   }
 }
 

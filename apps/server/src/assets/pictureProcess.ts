@@ -1,7 +1,13 @@
 import { setPriority } from 'node:os';
 import sharp from 'sharp';
-import { Problem, type ProblemBody } from '../problems/problem.js';
-import { readBitmap, sizeOf, sizesOf, type Picture, type PictureSize } from './bitmaps.js';
+import {
+  NotTaken,
+  readBitmap,
+  sizeOf,
+  sizesOf,
+  type Picture,
+  type PictureSize,
+} from './bitmaps.js';
 import { SMALL_WIDTHS } from './sizes.js';
 import { sanitiseSvg } from './svg.js';
 import { isDrawable } from './svgCost.js';
@@ -35,6 +41,8 @@ export const WORK = {
     sizeOf(whole, width, format),
 };
 
+/** Said once it can begin: loading takes its time on a busy machine, and is nobody's fault. */
+export const READY = 'ready';
 export type Work = typeof WORK;
 /** `refused` is a sentence for whoever brought the picture. */
 export type Told = { id: number } & ({ done: unknown } | { refused: string } | { failed: string });
@@ -47,11 +55,10 @@ if (process.send) {
     work(...args)
       .then((done): Told => ({ id, done }))
       .catch((error: unknown): Told =>
-        error instanceof Problem
-          ? { id, refused: (error.getResponse() as ProblemBody).detail }
-          : { id, failed: String(error) },
+        error instanceof NotTaken ? { id, refused: error.message } : { id, failed: String(error) },
       )
       .then((told) => process.send?.(told));
   });
   process.once('disconnect', () => process.exit(0));
+  process.send(READY);
 }

@@ -34,7 +34,7 @@ import { useNotices } from '../ui/Notice';
 import { Centre, Main } from '../ui/Page';
 import { SavedLabel } from '../workspace/SavedLabel';
 import { useLiveElements } from './LiveSlide';
-import { useDone } from './useDone';
+import type { Done } from './useDone';
 import { useSlideWork, useWalk } from './useFolio';
 import { HandIn, HandUp, missingAnswers, TryAgain, uncountedAnswers } from './FolioButtons';
 import { StateNote } from './StateNote';
@@ -45,6 +45,7 @@ const ClassAnswers = part(() => import('./ClassAnswers'));
 const LeavesPanel = part(() => import('./LeavesPanel'));
 // A wide screen needs none of it.
 const PhoneSlide = part(() => import('./PhoneSlide'));
+const DoneKeeper = part(() => import('./DoneKeeper'));
 const Presenting = part(() => import('./Presenting'));
 
 /** Milliseconds until what is needed only later is fetched. */
@@ -159,11 +160,9 @@ function AtWork(props: {
   }, [pace, classSlide, here, isClosed, isKnown, edition]);
 
   const { marks, lookAgain } = useMarks(lesson, `${renewed} ${lesson.handedInAt ?? ''}`, folio);
-  const toldDone = useDone({
-    ...{ folioId: lesson.folioId, document, edition, folio, isOnline, lookAgain },
-    onTrouble: trouble,
-  });
-  const done = lesson.seesMarks === 'at-once' && !isClosed ? toldDone : null;
+  const [toldDone, setToldDone] = useState<Done | null>(null);
+  const marksComeAtOnce = lesson.seesMarks === 'at-once' && !isClosed;
+  const done = marksComeAtOnce ? toldDone : null;
   const graph = useMemo(() => routeGraph(edition), [edition]);
   const slide = asked ?? edition.slides[here ?? edition.startSlideId ?? ''];
   const isNarrow = useIsNarrow();
@@ -215,6 +214,15 @@ function AtWork(props: {
     <div className="flex h-full flex-col">
       <StateNote state={state} handedInAt={lesson.handedInAt} isVoting={vote !== null} />
       <Suspense>{putUp && !isOnSlide && <ClassAnswers putUp={putUp} isOnSlide={false} />}</Suspense>
+      <Suspense>
+        {marksComeAtOnce && (
+          <DoneKeeper
+            {...{ folioId: lesson.folioId, document, edition, folio, isOnline, lookAgain }}
+            onTrouble={trouble}
+            onDone={setToldDone}
+          />
+        )}
+      </Suspense>
       <div className="min-h-0 flex-1">
         {leaves === 'open' ? (
           <Suspense fallback={<Centre>Opening your leaves …</Centre>}>

@@ -17,6 +17,9 @@ export interface Done {
 /** Milliseconds until it is asked again after trouble on the way. */
 const AGAIN = 3000;
 
+/** Milliseconds after which an answer that is another one is one that was changed. */
+const FOLIO_COMES = 3000;
+
 const isRefusal = (error: unknown): boolean =>
   error instanceof ApiProblem && error.status >= 400 && error.status < 500 && error.status !== 429;
 
@@ -68,15 +71,19 @@ export function useDone(args: {
     [asked, edition, folio],
   );
   useEffect(() => {
-    if (meant.length < Object.keys(asked).length) {
-      setAsked((before) => Object.fromEntries(meant.map((id) => [id, before[id]!])));
-    }
+    if (meant.length === Object.keys(asked).length) return;
+    // What this device keeps of a folio may still be on its way into it.
+    const timer = setTimeout(
+      () => setAsked((before) => Object.fromEntries(meant.map((id) => [id, before[id]!]))),
+      FOLIO_COMES,
+    );
+    return () => clearTimeout(timer);
   }, [meant, asked]);
 
   const next = isOnline ? meant[0] : undefined;
-  const latest = useRef({ lookAgain, onTrouble });
+  const latest = useRef({ lookAgain, onTrouble, edition, folio });
   useEffect(() => {
-    latest.current = { lookAgain, onTrouble };
+    latest.current = { lookAgain, onTrouble, edition, folio };
   });
   useEffect(() => {
     if (next === undefined) return;
@@ -103,11 +110,15 @@ export function useDone(args: {
     };
   }, [next, document]);
 
-  return useMemo(
-    () => ({
-      tell: (id) => setAsked((before) => ({ ...before, [id]: answerNow(edition, folio, id) })),
-      waits: (id) => (id in asked ? (isOnline ? 'for-mark' : 'for-network') : null),
-    }),
-    [asked, edition, folio, isOnline],
-  );
+  const waiting = meant.join(' ');
+  return useMemo(() => {
+    const ids = waiting.split(' ');
+    return {
+      tell: (id) => {
+        const { edition, folio } = latest.current;
+        setAsked((before) => ({ ...before, [id]: answerNow(edition, folio, id) }));
+      },
+      waits: (id) => (ids.includes(id) ? (isOnline ? 'for-mark' : 'for-network') : null),
+    };
+  }, [waiting, isOnline]);
 }

@@ -13,7 +13,13 @@ export function noteSaved(name: string, isSaved: boolean): void {
 /** Before someone else sits down here: removes all that is on the server as well. */
 export async function forgetKept(): Promise<void> {
   const keep = new Set(unsent());
-  for (const { name } of await indexedDB.databases()) {
-    if (name?.startsWith(PREFIX) && !keep.has(name)) indexedDB.deleteDatabase(name);
-  }
+  const names = (await indexedDB.databases()).flatMap(({ name }) => name ?? []);
+  await Promise.all(names.filter((name) => name.startsWith(PREFIX) && !keep.has(name)).map(removed));
 }
+
+/** Done when it is gone, or goes as soon as a page that still has it open is left. */
+const removed = (name: string): Promise<void> =>
+  new Promise((done) => {
+    const removing = indexedDB.deleteDatabase(name);
+    removing.onsuccess = removing.onerror = removing.onblocked = () => done();
+  });

@@ -58,6 +58,8 @@ export function openDocument(
   let hasOpened = false;
   /** How often in a row the server has not taken what was written. */
   let untaken = 0;
+  /** Something was written here that the server has not acknowledged. */
+  let hasWritten = false;
   let wasSaved: boolean | null = null;
   const signInAgain = (): void => {
     if (connection.isAlive() && !isClosed) {
@@ -67,12 +69,18 @@ export function openDocument(
   const tell = (): void => {
     const state = savedState();
     if (state === 'saved') untaken = 0;
-    if (options.keepAs && state !== 'opening' && wasSaved !== (state === 'saved')) {
-      wasSaved = state === 'saved';
-      noteSaved(options.keepAs, wasSaved);
+    if (state === 'saved') hasWritten = false;
+    // A page that is left while it only looks on has nothing that the server lacks.
+    const isSaved = hasWritten ? false : state === 'saved' ? true : null;
+    if (options.keepAs && isSaved !== null && wasSaved !== isSaved) {
+      wasSaved = isSaved;
+      noteSaved(options.keepAs, isSaved);
     }
     listeners.forEach((listener) => listener());
   };
+  doc.on('update', (_update: Uint8Array, origin: unknown) => {
+    if (origin !== provider && origin !== kept) hasWritten = true;
+  });
   const provider = new HocuspocusProvider({
     websocketProvider: connection.socket,
     name,
