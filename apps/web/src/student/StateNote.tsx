@@ -3,7 +3,7 @@ import type { ReactElement } from 'react';
 import { Countdown, useTimer } from '../ui/Countdown';
 
 /** What holds for everything a student does just now, over the slide. */
-export function StateNote({
+export default function StateNote({
   state,
   handedInAt,
   isVoting,

@@ -37,7 +37,6 @@ import { useLiveElements } from './LiveSlide';
 import type { Done } from './useDone';
 import { useSlideWork, useWalk } from './useFolio';
 import { HandIn, HandUp, missingAnswers, TryAgain, uncountedAnswers } from './FolioButtons';
-import { StateNote } from './StateNote';
 import { useIsNarrow } from './useIsNarrow';
 import { part } from '../offline/part';
 
@@ -45,6 +44,7 @@ const ClassAnswers = part(() => import('./ClassAnswers'));
 const LeavesPanel = part(() => import('./LeavesPanel'));
 // A wide screen needs none of it.
 const PhoneSlide = part(() => import('./PhoneSlide'));
+const StateNote = part(() => import('./StateNote'));
 const DoneKeeper = part(() => import('./DoneKeeper'));
 const Presenting = part(() => import('./Presenting'));
 
@@ -195,6 +195,8 @@ function AtWork(props: {
       </Suspense>
     );
   }
+  const hasNote =
+    isHeld || vote !== null || asked !== undefined || typeof state?.timerEndsAt === 'number';
   const missing = missingAnswers(edition, folio);
   const uncounted = uncountedAnswers(edition, folio);
   if (!slide) return <Centre title="Nothing to see yet">This lesson has no slides.</Centre>;
@@ -212,7 +214,11 @@ function AtWork(props: {
   );
   return (
     <div className="flex h-full flex-col">
-      <StateNote state={state} handedInAt={lesson.handedInAt} isVoting={vote !== null} />
+      <Suspense>
+        {hasNote && (
+          <StateNote state={state} handedInAt={lesson.handedInAt} isVoting={vote !== null} />
+        )}
+      </Suspense>
       <Suspense>{putUp && !isOnSlide && <ClassAnswers putUp={putUp} isOnSlide={false} />}</Suspense>
       <Suspense>
         {marksComeAtOnce && (
