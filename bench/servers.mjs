@@ -1,9 +1,23 @@
 import { spawn } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { freePort } from '../scripts/postgres.mjs';
 
 const root = join(import.meta.dirname, '..');
+
+/** What a process and all that it has begun keep in memory; nothing for one that has just gone. @param {number} pid @returns {number} */
+function kilobytesOf(pid) {
+  try {
+    const status = readFileSync(`/proc/${pid}/status`, 'utf8');
+    const begun = readdirSync(`/proc/${pid}/task`).flatMap((thread) =>
+      readFileSync(`/proc/${pid}/task/${thread}/children`, 'utf8').split(' ').filter(Boolean),
+    );
+    const own = Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? 0);
+    return begun.reduce((sum, child) => sum + kilobytesOf(Number(child)), own);
+  } catch {
+    return 0;
+  }
+}
 
 /**
  * Runs a server in a process of its own until `stop`.
@@ -22,14 +36,13 @@ export async function runServer(script, env = {}) {
   });
   return {
     url: `http://127.0.0.1:${port}`,
-    /** Seconds of processor time so far, and megabytes of memory now. */
+    /** Seconds of processor time so far, and megabytes of memory now, with the processes that it has begun. */
     usage() {
       const fields =
         readFileSync(`/proc/${child.pid}/stat`, 'utf8').split(') ')[1]?.split(' ') ?? [];
-      const status = readFileSync(`/proc/${child.pid}/status`, 'utf8');
       return {
         cpu: (Number(fields[11]) + Number(fields[12])) / 100,
-        megabytes: Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? 0) / 1024),
+        megabytes: Math.round(kilobytesOf(Number(child.pid)) / 1024),
       };
     },
     async stop() {

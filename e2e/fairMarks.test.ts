@@ -1,14 +1,20 @@
 import { expect } from '@playwright/test';
-import { gather, joinAs, lessonOfStarters, newDeck, signIn, someone, test } from './people';
+import {
+  gather,
+  giveMarksAtOnce,
+  joinAs,
+  lessonOfStarters,
+  newDeck,
+  signIn,
+  someone,
+  test,
+} from './people';
 
 test('a number that can be read in two ways is asked about; one that was read otherwise than written is shown', async ({
   browser,
 }) => {
   const { ines: desk, code, lessonId, slides } = await lessonOfStarters(browser, ['Work it out']);
-  await desk.request.put(`/api/lessons/${lessonId}/settings`, {
-    data: { seesMarks: 'at-once', locksDone: true },
-    headers: { origin: new URL(desk.url()).origin },
-  });
+  await giveMarksAtOnce(desk, lessonId);
   await gather(desk, lessonId, slides.get('Work it out')!);
   const mona = await someone(browser);
   await joinAs(mona, code, 'Mona');

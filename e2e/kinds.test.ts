@@ -5,7 +5,6 @@ import { joinAs, lessonOfStarters, newDeck, signIn, someone, test } from './peop
 test('every kind of question is answered by mouse, by finger on a phone and by keyboard alone', async ({
   browser,
 }) => {
-  test.setTimeout(300_000);
   const { ines, code, lessonId, slides } = await lessonOfStarters(
     browser,
     KINDS.map(({ starter }) => starter),

@@ -4,7 +4,6 @@ import { joinAs, pick, sameOnAnother, signIn, someone, startLesson, test } from 
 test('a live lesson: waiting room, together, vote, hold with a word, timer, put up, ask now, stars, hands', async ({
   browser,
 }) => {
-  test.setTimeout(300_000);
   const desk = await signIn(await someone(browser));
   const { lessonId, code } = await startLesson(desk);
   const screen = await sameOnAnother(browser, desk);
@@ -245,7 +244,6 @@ test('any kind of question is asked on the fly: in a moment, or set up with its 
 });
 
 test('a practice class of 24 fills the desk, and is gone with one click', async ({ browser }) => {
-  test.setTimeout(300_000);
   const desk = await signIn(await someone(browser));
   await startLesson(desk);
   await desk.getByRole('button', { name: 'Practice class' }).click();

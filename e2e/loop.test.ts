@@ -3,7 +3,6 @@ import { COAUTHOR, drag, isSaved, joinAs, newDeck, PNG, signIn, someone, test } 
 
 /** The whole loop: a deck from its first slide to a presented leaf, by a teacher, two students and a big screen. */
 test('from an empty map to a leaf on the big screen', async ({ browser }) => {
-  test.setTimeout(300_000);
   const teacher = await signIn(await someone(browser));
   const deckAddress = await test.step('a deck grows on the map', () => growDeck(teacher));
   await test.step('slides are built and walked', () => buildSlide(teacher, deckAddress));

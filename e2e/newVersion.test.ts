@@ -3,7 +3,7 @@ import { cp, mkdtemp, readdir, readFile, rename, rm, writeFile } from 'node:fs/p
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test } from './ownServer';
-import { isSaved, joinAs, newDeck, signIn, someone, startLesson } from './people';
+import { isSaved, joinToKeep, newDeck, signIn, someone, startLesson } from './people';
 
 const BUILT = join(import.meta.dirname, '../apps/web/dist');
 
@@ -50,10 +50,7 @@ test('a new version is taken over: no page goes white, no word is lost', async (
   const { baseURL } = own;
   const ines = await signIn(await someone(browser, { baseURL }));
   const { code } = await startLesson(ines);
-  const mona = await someone(browser, { baseURL, serviceWorkers: 'allow' });
-  await joinAs(mona, code, 'Mona');
-  await mona.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
-  await mona.reload();
+  const mona = await joinToKeep(browser, baseURL, code, 'Mona');
   // A second teacher whose browser keeps nothing: what is gone on the server is gone for this page.
   const tomas = await signIn(await someone(browser, { baseURL }));
   await newDeck(tomas, 'Begun before');

@@ -4,8 +4,10 @@ import { test } from './ownServer';
 import {
   drag,
   gather,
+  giveMarksAtOnce,
   isSaved,
   joinAs,
+  joinToKeep,
   lessonOfStarters,
   pick,
   signIn,
@@ -20,13 +22,8 @@ test('without a network for the whole lesson a student reloads, walks, answers, 
   const { baseURL } = own;
   const ines = await signIn(await someone(browser, { baseURL }));
   const { lessonId, code } = await startLesson(ines);
-  const mona = await someone(browser, { baseURL, serviceWorkers: 'allow' });
-  await joinAs(mona, code, 'Mona');
   // Once the application and the lesson are on the device …
-  await mona.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
-  await mona.reload();
-  await expect(mona.getByRole('button', { name: 'Hand in' })).toBeVisible();
-  await isSaved(mona);
+  const mona = await joinToKeep(browser, baseURL, code, 'Mona');
   const told = await (await mona.request.get(`${baseURL}/api/student/lesson`)).text();
   const pictures = new Set(told.match(/"hash":"[0-9a-f]{64}"/g)).size;
   const kept = (): Promise<number> =>
@@ -34,7 +31,7 @@ test('without a network for the whole lesson a student reloads, walks, answers, 
       const requests = await (await caches.open('pictures')).keys();
       return new Set(requests.map(({ url }) => new URL(url).pathname)).size;
     });
-  await expect.poll(kept, { timeout: 20_000 }).toBe(pictures);
+  await expect.poll(kept).toBe(pictures);
   // … the network goes.
   await own.kill();
   await mona.reload();
@@ -70,7 +67,7 @@ test('without a network for the whole lesson a student reloads, walks, answers, 
   await mona.reload();
 
   await own.start();
-  await expect(state).toHaveText('saved', { timeout: 20_000 });
+  await expect(state).toHaveText('saved');
   const { students } = (await (
     await ines.request.get(`${baseURL}/api/lessons/${lessonId}/results`)
   ).json()) as { students: { answers: object; walk: { slideId: string }[] }[] };
@@ -96,11 +93,7 @@ test('every kind of question is answered without a network, read anew, and arriv
     KINDS.map(({ starter }) => starter),
     { baseURL, isChain: true },
   );
-  const mona = await someone(browser, { baseURL, serviceWorkers: 'allow' });
-  await joinAs(mona, code, 'Mona');
-  await mona.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
-  await mona.reload();
-  await isSaved(mona);
+  const mona = await joinToKeep(browser, baseURL, code, 'Mona');
   await own.kill();
   await mona.reload();
   for (const [index, asked] of KINDS.entries()) {
@@ -138,16 +131,8 @@ test('a mark that is asked for without a network comes when it is back; an answe
   const { baseURL } = own;
   const ines = await signIn(await someone(browser, { baseURL }));
   const { lessonId, code } = await startLesson(ines);
-  const set = await ines.request.put(`/api/lessons/${lessonId}/settings`, {
-    data: { seesMarks: 'at-once', locksDone: true },
-    headers: { origin: baseURL },
-  });
-  expect(set.ok()).toBe(true);
-  const mona = await someone(browser, { baseURL, serviceWorkers: 'allow' });
-  await joinAs(mona, code, 'Mona');
-  await mona.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
-  await mona.reload();
-  await isSaved(mona);
+  await giveMarksAtOnce(ines, lessonId);
+  const mona = await joinToKeep(browser, baseURL, code, 'Mona');
   await own.kill();
   await mona.getByRole('link', { name: 'Climb the tower' }).click();
   await mona.getByRole('link', { name: 'Look first' }).click();

@@ -74,6 +74,30 @@ export async function joinAs(page: Page, code: string, name: string): Promise<vo
   await expect(page.getByRole('button', { name: 'Hand in' })).toBeVisible();
 }
 
+/** Joins on a device that keeps the application and the lesson, and waits until it has both. */
+export async function joinToKeep(
+  browser: Browser,
+  baseURL: string,
+  code: string,
+  name: string,
+): Promise<Page> {
+  const page = await someone(browser, { baseURL, serviceWorkers: 'allow' });
+  await joinAs(page, code, name);
+  await page.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
+  await page.reload();
+  await isSaved(page);
+  return page;
+}
+
+/** From now on marks come when a student is done with an answer, which stands then. */
+export async function giveMarksAtOnce(desk: Page, lessonId: string): Promise<void> {
+  const set = await desk.request.put(`/api/lessons/${lessonId}/settings`, {
+    data: { seesMarks: 'at-once', locksDone: true },
+    headers: { origin: new URL(desk.url()).origin },
+  });
+  expect(set.ok()).toBe(true);
+}
+
 export const isSaved = (page: Page): Promise<void> =>
   expect(page.getByRole('status', { name: 'Saved state' })).toHaveText('saved');
 

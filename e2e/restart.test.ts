@@ -25,13 +25,11 @@ test('the server is killed in mid-lesson and started again: desk and student go 
   await student.getByRole('link', { name: 'Look first' }).click();
   await own.start();
 
-  await expect(student.getByRole('status', { name: 'Saved state' })).toHaveText('saved', {
-    timeout: 20_000,
-  });
+  await expect(student.getByRole('status', { name: 'Saved state' })).toHaveText('saved');
   const moved = teacher
     .getByRole('list', { name: 'Students on What the keeper sees' })
     .getByRole('button', { name: 'Rafi Stone' });
-  await expect(moved).toBeVisible({ timeout: 20_000 });
+  await expect(moved).toBeVisible();
   for (const [press, seen] of [
     ['Hold', true],
     ['Let go on', false],

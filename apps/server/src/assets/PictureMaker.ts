@@ -4,7 +4,7 @@ import { SERVER_LIMITS } from '@gobrel/core';
 import { CONFIG, type Config } from '../config.js';
 import { invalid } from '../problems/problem.js';
 import type { Picture, PictureSize } from './bitmaps.js';
-import type { Drawn, READY, Told, Work } from './pictureProcess.js';
+import type { Drawn, Told, Work } from './pictureProcess.js';
 
 /** Megabytes of memory that the process may use for the text of drawings. */
 const MEMORY = 300;
@@ -98,7 +98,8 @@ export class PictureMaker implements BeforeApplicationShutdown {
     this.#begun = new Promise((resolve, reject) => {
       const timer = setTimeout(() => child.kill('SIGKILL'), LONGEST);
       child.on('error', () => child.kill('SIGKILL'));
-      child.once('message', (_said: typeof READY) => {
+      // Its first word: loading takes its time on a busy machine, and is nobody's fault.
+      child.once('message', () => {
         clearTimeout(timer);
         resolve(child);
       });

@@ -1,13 +1,6 @@
 import { setPriority } from 'node:os';
 import sharp from 'sharp';
-import {
-  NotTaken,
-  readBitmap,
-  sizeOf,
-  sizesOf,
-  type Picture,
-  type PictureSize,
-} from './bitmaps.js';
+import { NotTaken, readBitmap, sizeOf, sizesOf } from './bitmaps.js';
 import { SMALL_WIDTHS } from './sizes.js';
 import { sanitiseSvg } from './svg.js';
 import { isDrawable } from './svgCost.js';
@@ -22,7 +15,7 @@ export interface Drawn {
 }
 
 /** What is asked of the process, and what comes back. */
-export const WORK = {
+const WORK = {
   /** A drawing made clean, with its small pictures; null when it is none that may be kept. */
   async draw(source: string): Promise<Drawn | null> {
     if (!isDrawable(source)) return null;
@@ -35,30 +28,26 @@ export const WORK = {
     }
     return { ...clean, small };
   },
-  readBitmap: (file: Buffer): Promise<Picture> => readBitmap(file),
-  sizesOf: (picture: Picture): Promise<PictureSize[]> => sizesOf(picture),
-  sizeOf: (whole: Buffer, width: number, format: 'webp' | 'png'): Promise<PictureSize> =>
-    sizeOf(whole, width, format),
+  readBitmap,
+  sizesOf,
+  sizeOf,
 };
 
-/** Said once it can begin: loading takes its time on a busy machine, and is nobody's fault. */
-export const READY = 'ready';
 export type Work = typeof WORK;
 /** `refused` is a sentence for whoever brought the picture. */
 export type Told = { id: number } & ({ done: unknown } | { refused: string } | { failed: string });
 
-if (process.send) {
-  // Classes come first.
-  setPriority(10);
-  process.on('message', ({ id, name, args }: { id: number; name: keyof Work; args: never[] }) => {
-    const work = WORK[name] as (...args: never[]) => Promise<unknown>;
-    work(...args)
-      .then((done): Told => ({ id, done }))
-      .catch((error: unknown): Told =>
-        error instanceof NotTaken ? { id, refused: error.message } : { id, failed: String(error) },
-      )
-      .then((told) => process.send?.(told));
-  });
-  process.once('disconnect', () => process.exit(0));
-  process.send(READY);
-}
+// Classes come first.
+setPriority(10);
+
+process.on('message', ({ id, name, args }: { id: number; name: keyof Work; args: never[] }) => {
+  const work = WORK[name] as (...args: never[]) => Promise<unknown>;
+  work(...args)
+    .then((done): Told => ({ id, done }))
+    .catch((error: unknown): Told =>
+      error instanceof NotTaken ? { id, refused: error.message } : { id, failed: String(error) },
+    )
+    .then((told) => process.send?.(told));
+});
+process.once('disconnect', () => process.exit(0));
+process.send?.('ready');

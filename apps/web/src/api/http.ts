@@ -52,6 +52,10 @@ export const http = {
   remove: <T>(path: string) => request<T>('DELETE', path),
 };
 
+/** What was asked for will not be given, however often it is asked; anything else is trouble on the way. */
+export const isRefusal = (error: unknown): boolean =>
+  error instanceof ApiProblem && error.status >= 400 && error.status < 500 && error.status !== 429;
+
 /** A sentence for whatever was thrown. */
 export function sentenceOf(error: unknown): string {
   return error instanceof Error ? error.message : 'Something went wrong.';

@@ -327,7 +327,7 @@ function DeckMap(): ReactElement {
             if (hidden) run(setSection(doc, hidden, { isFolded: false }));
             setSelection(onlyCards([slideId]));
             const slide = deck.slides[slideId];
-            if (slide) moves.centre(slide.x + 75, slide.y + 55);
+            if (slide) moves.centre(slide);
           }}
           selected={selection.cards}
           onSelecting={setIsSelecting}
@@ -391,7 +391,7 @@ function DeckMap(): ReactElement {
               maxZoom={2}
               fitView
               fitViewOptions={WHOLE_MAP}
-              onMoveStart={(event) => event && moves.letBe()}
+              onMoveStart={moves.onMoveStart}
               proOptions={PLAIN}
             >
               <WireLayer

@@ -26,12 +26,12 @@ export interface MapMoves {
   fitCards(cards: readonly string[]): void;
   /** The whole map, when one of these cards, new on it, lies outside what is seen of it. */
   fitGrown(cards: readonly string[]): void;
-  /** A point in the middle, in the units of the map, large enough to be read. */
-  centre(x: number, y: number): void;
+  /** The card that lies at a place in the middle, large enough to be read. */
+  centre(card: { x: number; y: number }): void;
   /** A card, when it is not seen. */
   bringIntoView(slideId: SlideId): void;
-  /** Where the hand puts it: what was still to come does not. */
-  letBe(): void;
+  /** A hand takes hold of the map: what was still to come does not. An event is there when it is a hand. */
+  onMoveStart(event: unknown): void;
 }
 
 export function useMapMoves(frame: RefObject<HTMLElement | null>): MapMoves {
@@ -40,27 +40,31 @@ export function useMapMoves(frame: RefObject<HTMLElement | null>): MapMoves {
   const asked = useRef(0);
   const going = useRef<Promise<unknown>>(Promise.resolve());
   return useMemo(() => {
+    /** Whether nothing has been asked for since. */
+    const ask = (): (() => boolean) => {
+      const mine = ++asked.current;
+      return () => asked.current === mine;
+    };
     const go = (there: Promise<unknown>): void => {
       // Who takes hold of the map meanwhile ends it without a word.
       going.current = Promise.race([there, new Promise((done) => setTimeout(done, 2 * GOING))]);
     };
     const fit = (): void => {
-      asked.current += 1;
+      ask();
       go(flow.fitView({ ...WHOLE_MAP, duration: GOING }));
     };
     return {
       fit,
       fitCards: (cards) => {
-        asked.current += 1;
+        ask();
         const nodes = cards.map((id) => ({ id }));
         go(flow.fitView({ nodes, padding: 0.4, maxZoom: 1.4, duration: GOING }));
       },
       fitGrown: (cards) => {
-        asked.current += 1;
-        const mine = asked.current;
+        const isLatest = ask();
         setTimeout(() => {
           const seen = frame.current?.getBoundingClientRect();
-          if (!seen || asked.current !== mine) return;
+          if (!seen || !isLatest()) return;
           const isOutside = cards.some((id) => {
             const node = flow.getNode(id);
             if (!node) return false;
@@ -70,17 +74,17 @@ export function useMapMoves(frame: RefObject<HTMLElement | null>): MapMoves {
           if (isOutside) fit();
         }, MEASURED);
       },
-      centre: (x, y) => {
-        asked.current += 1;
-        go(flow.setCenter(x, y, { zoom: Math.max(0.7, flow.getZoom()), duration: GOING }));
+      centre: ({ x, y }) => {
+        ask();
+        const zoom = Math.max(0.7, flow.getZoom());
+        go(flow.setCenter(x + CARD.width / 2, y + CARD.height / 2, { zoom, duration: GOING }));
       },
       bringIntoView: (slideId) => {
-        asked.current += 1;
-        const mine = asked.current;
+        const isLatest = ask();
         const look = (frames: number): void => {
           const node = flow.getNode(slideId);
           const bounds = frame.current?.getBoundingClientRect();
-          if (!bounds || asked.current !== mine) return;
+          if (!bounds || !isLatest()) return;
           if (!node) {
             if (frames > 0) requestAnimationFrame(() => look(frames - 1));
             return;
@@ -93,17 +97,14 @@ export function useMapMoves(frame: RefObject<HTMLElement | null>): MapMoves {
             at.y < bounds.bottom - FOOT;
           if (isSeen) return;
           const { x, y } = node.position;
-          go(
-            flow.setCenter(x + CARD.width / 2, y + CARD.height / 2, {
-              ...{ zoom: flow.getZoom(), duration: GOING },
-            }),
-          );
+          const zoom = flow.getZoom();
+          go(flow.setCenter(x + CARD.width / 2, y + CARD.height / 2, { zoom, duration: GOING }));
         };
         // While it is on its way somewhere it waits: what is seen in passing may be out of sight in a moment.
         void going.current.then(() => requestAnimationFrame(() => look(FRAMES)));
       },
-      letBe: () => {
-        asked.current += 1;
+      onMoveStart: (event) => {
+        if (event) ask();
       },
     };
   }, [flow, frame]);

@@ -1,5 +1,13 @@
+import type { ElementId } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import type { Done } from '../student/useDone';
+
+/** How a student says that an answer is meant, where marks come for that. */
+export interface Done {
+  /** The answer to a question, as it is. */
+  tell: (questionId: ElementId) => void;
+  /** The mark has been asked for and has not come. */
+  waits: (questionId: ElementId) => 'for-mark' | 'for-network' | null;
+}
 
 /** Asks for the mark of an answer that is meant: one that comes of itself would tell the key tick by tick. */
 export default function DoneButton(props: {

@@ -8,7 +8,7 @@ import {
 } from '@gobrel/core';
 import { Suspense, type ReactElement } from 'react';
 import type { StudentMark } from '../api/student';
-import type { Done } from '../student/useDone';
+import type { Done } from './DoneButton';
 import { part } from '../offline/part';
 import { QuestionPicture } from './PictureSurface';
 import { fitting, QUESTION_VIEWS } from './registry';

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
-import { useDone, type Done } from './useDone';
+import type { Done } from '../questions/DoneButton';
+import { useDone } from './useDone';
 
 /** Keeps what a student is done with, where marks come for that: see `useDone`. A part of the page that shows nothing. */
 export default function DoneKeeper({

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { readJoinCode } from '@gobrel/core';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { ApiProblem, http, sentenceOf } from '../api/http';
+import { ApiProblem, http, isRefusal, sentenceOf } from '../api/http';
 import { comeBack, join, leaveDevice, look, type LessonLook } from '../api/student';
 import { forgetSocket } from '../sync/connection';
 import { forgetKept } from '../sync/kept';
@@ -179,7 +179,9 @@ function WhoAmI(props: {
     queryFn: () => look(code),
     initialData: found,
     staleTime: LOOK_AGAIN,
-    refetchInterval: found.names.length > 0 ? LOOK_AGAIN : false,
+    // A lesson that is over is not asked for again: each time would be a wrong code.
+    refetchInterval: ({ state }) =>
+      found.names.length > 0 && !isRefusal(state.error) ? LOOK_AGAIN : false,
     retry: false,
     gcTime: 0,
   });

@@ -1,18 +1,13 @@
 import { answerGiven, questionsOn, type Deck, type ElementId, type Folio } from '@gobrel/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { ApiProblem, sentenceOf } from '../api/http';
+import { isRefusal, sentenceOf } from '../api/http';
 import { doneWith } from '../api/student';
+import type { Done } from '../questions/DoneButton';
+import { DONE } from '../sync/kept';
 import { whenSaved, type OpenDocument } from '../sync/openDocument';
 
 /** What a student is done with and has no mark for yet: the questions, with the answer that was meant. */
 type Asked = Readonly<Record<ElementId, string>>;
-
-export interface Done {
-  /** Tells that the student is done with the answer to a question as it is. */
-  tell: (questionId: ElementId) => void;
-  /** The mark has been asked for and has not come. */
-  waits: (questionId: ElementId) => 'for-mark' | 'for-network' | null;
-}
 
 /** Milliseconds until it is asked again after trouble on the way. */
 const AGAIN = 3000;
@@ -20,10 +15,7 @@ const AGAIN = 3000;
 /** Milliseconds after which an answer that is another one is one that was changed. */
 const FOLIO_COMES = 3000;
 
-const isRefusal = (error: unknown): boolean =>
-  error instanceof ApiProblem && error.status >= 400 && error.status < 500 && error.status !== 429;
-
-const keyOf = (folioId: string): string => `gobrel.done.${folioId}`;
+const keyOf = (folioId: string): string => `${DONE}${folioId}`;
 
 /** An answer as it stands, to be compared. */
 function answerNow(edition: Deck, folio: Folio, questionId: ElementId): string {

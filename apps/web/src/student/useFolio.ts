@@ -22,7 +22,7 @@ import { useMemo } from 'react';
 import type * as Y from 'yjs';
 import { serverNow } from '../api/clock';
 import type { StudentMark } from '../api/student';
-import type { Done } from './useDone';
+import type { Done } from '../questions/DoneButton';
 import { usePieces, type PieceWork } from '../stage/usePieces';
 
 /** What a student does on a slide, for the wide and the narrow view alike. */

@@ -1,6 +1,8 @@
 /** What this browser keeps of documents for working without a connection, and which of it the server lacks. */
 const PREFIX = 'gobrel:';
 const UNSENT = 'gobrel.unsent';
+/** Of each folio, what its student is done with and has no mark for yet: see `useDone`. */
+export const DONE = 'gobrel.done.';
 
 const unsent = (): string[] => JSON.parse(localStorage.getItem(UNSENT) ?? '[]') as string[];
 
@@ -12,9 +14,13 @@ export function noteSaved(name: string, isSaved: boolean): void {
 
 /** Before someone else sits down here: removes all that is on the server as well. */
 export async function forgetKept(): Promise<void> {
+  for (const key of Object.keys(localStorage))
+    if (key.startsWith(DONE)) localStorage.removeItem(key);
   const keep = new Set(unsent());
   const names = (await indexedDB.databases()).flatMap(({ name }) => name ?? []);
-  await Promise.all(names.filter((name) => name.startsWith(PREFIX) && !keep.has(name)).map(removed));
+  await Promise.all(
+    names.filter((name) => name.startsWith(PREFIX) && !keep.has(name)).map(removed),
+  );
 }
 
 /** Done when it is gone, or goes as soon as a page that still has it open is left. */

@@ -4,6 +4,7 @@ import {
   keptOnTrack,
   linePoints,
   lineThrough,
+  middleOf,
   movedBy,
   readDeck,
   stretched,
@@ -64,7 +65,6 @@ const near = (a: Point | Box, b: Point | Box, digits = 4): void => {
     expect((a as unknown as Record<string, number>)[key]).toBeCloseTo(value as number, digits);
   }
 };
-const middle = ({ x, y, w, h }: Box): Point => ({ x: x + w / 2, y: y + h / 2 });
 
 test('a line through points goes through them', () => {
   fc.assert(
@@ -94,12 +94,17 @@ test('what is moved there and back lies where it lay', () => {
 
 test('a line whose two ends stick to something is not moved, one with a free end is', () => {
   const to = { elementId: 't', x: 0.5, y: 0.5 };
-  const line = { ...sample('line'), ...lineThrough([{ x: 0, y: 0 }, middle(STAGE_BOX)]) };
+  const line = {
+    ...sample('line'),
+    ...lineThrough([
+      { x: 0, y: 0 },
+      { x: 640, y: 360 },
+    ]),
+  };
   const held = { ...line, from: to, to } as LineElement;
   expect(movedBy([held], ['line'], 9, 9)).toEqual([]);
   expect(movedBy([{ ...held, to: null }], ['line'], 9, 9)).toHaveLength(1);
 });
-const STAGE_BOX = { x: 0, y: 0, w: STAGE.width, h: STAGE.height };
 
 test('a close-up takes along what lies in it, but not what is locked, scenery, or reaches out of it', () => {
   const closeUp = { ...sample('closeup'), box: { x: 100, y: 100, w: 400, h: 300 } };
@@ -125,7 +130,7 @@ test('turned as one, everything keeps its distance, and a whole turn brings it b
       turned.forEach((one, n) => {
         const was = all[n]!;
         const far = (box: Box): number =>
-          Math.hypot(middle(box).x - about!.x, middle(box).y - about!.y);
+          Math.hypot(middleOf(box).x - about!.x, middleOf(box).y - about!.y);
         expect(far(one.box)).toBeCloseTo(far(was.box), 4);
         expect(one.rotation).toBe((was.rotation + degrees) % 360);
       });
@@ -160,7 +165,7 @@ test('stretched as one, what is not turned keeps its share of the whole; what is
       now.forEach((one, n) => {
         const was = all[n]!;
         const share = (box: Box, whole: Box): Point => {
-          const { x, y } = was.rotation === 0 ? box : middle(box);
+          const { x, y } = was.rotation === 0 ? box : middleOf(box);
           return { x: (x - whole.x) / whole.w, y: (y - whole.y) / whole.h };
         };
         near(share(one.box, to), share(was.box, from));
@@ -215,15 +220,15 @@ describe('a piece that is pulled goes along its track', () => {
     (up) => {
       fc.assert(
         fc.property(anywhere, (box) => {
-          const at = middle({ ...box, ...keptOnTrack(rules('line', range, up), start, box) });
+          const at = middleOf({ ...box, ...keptOnTrack(rules('line', range, up), start, box) });
           const on = (share: number): Point => ({
             x: range.x + share * range.w,
             y: up ? range.y + range.h - share * range.h : range.y + share * range.h,
           });
           const far = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
           const shares = Array.from({ length: 201 }, (_, n) => on(n / 200));
-          const best = Math.min(...shares.map((one) => far(one, middle(box))));
-          expect(far(at, middle(box))).toBeLessThan(best + 3);
+          const best = Math.min(...shares.map((one) => far(one, middleOf(box))));
+          expect(far(at, middleOf(box))).toBeLessThan(best + 3);
           expect(Math.min(...shares.map((one) => far(one, at)))).toBeLessThan(3);
         }),
       );
