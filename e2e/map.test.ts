@@ -259,6 +259,8 @@ test('a trail is made by clicking cards, put in order, walked in the show, and p
   await page.getByRole('button', { name: 'Move stop 4, Up the tower' }).focus();
   const said = page.getByRole('status').filter({ hasText: 'Up the tower' });
   await page.keyboard.press('Space');
+  // The arrows are listened to from the turn after the one that takes the stop up.
+  await page.evaluate(() => new Promise((resolve) => setTimeout(resolve)));
   for (const place of [4, 3, 2]) {
     await expect(said).toHaveText(`Up the tower is over stop ${place}.`);
     if (place > 2) await page.keyboard.press('ArrowUp');

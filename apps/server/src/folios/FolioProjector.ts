@@ -389,11 +389,13 @@ export class FolioProjector
   }
 
   async #fillDesk(lessonId: string, doc: Document): Promise<void> {
-    const { editionId, settings, lineUp, starred, likened } = await this.lessons.require(lessonId);
+    const lesson = await this.lessons.require(lessonId);
+    const { editionId, settings, lineUp, starred, likened } = lesson;
     const known = await rows.readLesson(this.database, lessonId);
     fillDesk(doc, {
       known,
       work: { lineUp, starred, likened },
+      version: lesson.state.version,
       questions: questionsOf(await this.lessons.edition(editionId)),
       countsLate: settings.countsLate,
       isHere: (folioId) => this.#isHere(folioId),

@@ -126,7 +126,9 @@ export class FoliosService {
       this.sync.hangUpOn({ folioId: id });
       await this.sync.forget(`folio:${id}`);
     }
-    await this.projector.announce(lessonId, ...gone.map(({ id }) => id));
+    const ids = gone.map(({ id }) => id);
+    await this.lessons.leaveOut(lessonId, ids);
+    await this.projector.announce(lessonId, ...ids);
   }
 
   /** A student puts a hand up, or takes it down. */

@@ -52,6 +52,8 @@ export function fillDesk(
   from: {
     known: KnownOfLesson;
     work: DeskWork;
+    /** Of the lesson's state that the work was read with. */
+    version: number;
     questions: ReadonlyMap<ElementId, QuestionElement>;
     countsLate: boolean;
     isHere: (folioId: string) => boolean;
@@ -67,7 +69,7 @@ export function fillDesk(
     for (const { key, value } of known.placements) deskPlacements(desk).set(key, value);
     for (const { key, value } of known.votes) deskVotes(desk).set(key, value);
     for (const { via, count } of known.walks) deskWalks(desk).set(via, count);
-    writeDeskWork(desk, from.work);
+    writeDeskWork(desk, from.work, from.version);
     const given = answersByQuestion(desk, questions.keys(), from.countsLate);
     for (const [id, { question }] of questions) {
       deskTallies(desk).set(id, tallyOf(question, given.get(id)!));

@@ -222,11 +222,12 @@ test('line-up and presenting: only whose turn it is turns the leaves', async () 
   setText(folio.doc, 'leaf1', title.id, plain('Gulls'));
   await folio.acknowledged();
   const state = await bela.open(`lesson:${room.lessonId}`);
-  const lineUp = (folioIds: string[]) =>
-    room.ines.request('PUT', `lessons/${room.lessonId}/line-up`, { folioIds });
-  expect((await lineUp([ada.folioId, bela.folioId])).status).toBe(204);
-  expect((await lineUp([ada.folioId, ada.folioId])).status).toBe(409);
-  expect((await lineUp([room.lessonId])).status).toBe(409);
+  const lineUp = (folioId: string) =>
+    room.ines.request('PUT', `lessons/${room.lessonId}/line-up/${folioId}`, { before: null });
+  expect((await lineUp(ada.folioId)).status).toBe(204);
+  expect((await lineUp(ada.folioId)).status).toBe(204);
+  expect((await lineUp(room.lessonId)).status).toBe(404);
+  expect((await lineUp('nobody')).status).toBe(400);
   expect((await ada.post('student/turn', { leafId: 'leaf2' })).status).toBe(409);
   await room.ines.post(`lessons/${room.lessonId}/present`, { folioId: ada.folioId });
   await until(() => readLessonState(state.doc)?.presenting?.leafId === 'leaf1');

@@ -1,4 +1,14 @@
-import { Body, Controller, HttpCode, Param, Post, Put, UseGuards } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Put,
+  UseGuards,
+} from '@nestjs/common';
 import { readClip, type LessonState } from '@gobrel/core';
 import { AccessService } from '../access/AccessService.js';
 import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
@@ -18,7 +28,8 @@ import {
   TimerDto,
   VoteDto,
 } from './lessons.dto.js';
-import { LessonsService, type Lesson } from './LessonsService.js';
+import type { Lesson } from './lessonRows.js';
+import { LessonsService } from './LessonsService.js';
 
 /** What a teacher does at the desk while the lesson runs. */
 @Controller('api/lessons/:id')
@@ -172,15 +183,27 @@ export class DeskController {
     await this.lessons.star(id, answer, isStarred);
   }
 
-  @Put('line-up')
+  @Put('line-up/:folioId')
   @HttpCode(204)
   async lineUp(
     @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
-    @Body() { folioIds }: LineUpDto,
+    @Param('folioId', ParseUUIDPipe) folioId: string,
+    @Body() { before }: LineUpDto,
   ): Promise<void> {
     await this.#lesson(teacher, id);
-    await this.lessons.setLineUp(id, folioIds);
+    await this.lessons.lineUp(id, folioId, before ?? null);
+  }
+
+  @Delete('line-up/:folioId')
+  @HttpCode(204)
+  async takeOutOfLineUp(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+    @Param('folioId', ParseUUIDPipe) folioId: string,
+  ): Promise<void> {
+    await this.#lesson(teacher, id);
+    await this.lessons.takeOutOfLineUp(id, folioId);
   }
 
   @Post('present')

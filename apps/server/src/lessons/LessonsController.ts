@@ -16,7 +16,8 @@ import { ClassesService } from '../classes/ClassesService.js';
 import { FolioProjector } from '../folios/FolioProjector.js';
 import { invalid, refused } from '../problems/problem.js';
 import { NewLessonDto, SettingsDto, TimesDto } from './lessons.dto.js';
-import { LessonsService, type Lesson, type LessonCard } from './LessonsService.js';
+import type { Lesson, LessonCard } from './lessonRows.js';
+import { LessonsService } from './LessonsService.js';
 
 @Controller('api')
 @UseGuards(TeacherGuard)

@@ -8,6 +8,7 @@ import {
   decodeLessonSettings,
   decodeLessonState,
   editionChanges,
+  linedUp,
   newId,
   normalised,
   questionsOf,
@@ -26,47 +27,19 @@ import {
   type SlideId,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError, type EntityManager } from 'typeorm';
-import { noteUses, picturesIn } from '../assets/pictureUses.js';
 import { random } from '../access/tokens.js';
 import { DecksService } from '../decks/DecksService.js';
 import { notFound, Problem, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
-
-export interface Lesson {
-  id: string;
-  deckId: string;
-  editionId: string;
-  classListId: string | null;
-  title: string;
-  className: string | null;
-  joinCode: string;
-  allowsTypedNames: boolean;
-  settings: LessonSettings;
-  opensAt: string | null;
-  closesAt: string | null;
-  state: LessonState;
-  lineUp: string[];
-  /** Slides that were asked on the fly. */
-  asked: SlideId[];
-  /** Texts that count as others, by question: what was written → what it counts as, both as they are compared. */
-  likened: Record<string, Record<string, string>>;
-  /** Answers that are starred: `folio/question`, in the order they were. */
-  starred: string[];
-  startedAt: string;
-  endedAt: string | null;
-}
-
-export interface LessonCard {
-  id: string;
-  title: string;
-  className: string | null;
-  joinCode: string;
-  startedAt: string;
-  endedAt: string | null;
-  opensAt: string | null;
-  students: number;
-  handedIn: number;
-}
+import { editionIn, freeze } from './editions.js';
+import {
+  hasEndedLately,
+  lessonIn,
+  lessonsOfDeck,
+  runningWithCode,
+  type Lesson,
+  type LessonCard,
+} from './lessonRows.js';
 
 export interface NewLesson {
   deckId: string;
@@ -81,12 +54,10 @@ export interface NewLesson {
 }
 
 /** What of a lesson is changed while its row is locked. */
-type Locked = Pick<Lesson, 'deckId' | 'editionId' | 'state' | 'asked' | 'starred' | 'likened'>;
-
-const COLUMNS = `l.id, l.deck_id AS "deckId", l.edition_id AS "editionId", l.class_list_id AS "classListId",
-  l.title, c.name AS "className", l.join_code AS "joinCode", l.allows_typed_names AS "allowsTypedNames",
-  l.state, l.settings, l.opens_at AS "opensAt", l.closes_at AS "closesAt", l.asked, l.starred, l.likened,
-  l.line_up AS "lineUp", l.started_at AS "startedAt", l.ended_at AS "endedAt"`;
+type Locked = Pick<
+  Lesson,
+  'deckId' | 'editionId' | 'state' | 'asked' | 'starred' | 'likened' | 'lineUp'
+>;
 
 /** Milliseconds between two looks at the lessons whose time may be up. */
 const CLOCK = 15_000;
@@ -246,7 +217,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     text: string,
     as: string | null,
   ): Promise<void> {
-    const { likened } = await this.#alter(
+    const lesson = await this.#alter(
       lessonId,
       async (lesson, rows) => {
         const asked = questionsOf(await editionIn(rows, lesson.editionId)).get(questionId);
@@ -263,12 +234,12 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       },
       true,
     );
-    await this.#tellDesks(lessonId, { likened });
+    await this.#tellDesks(lessonId, lesson, ['likened']);
   }
 
   /** Stars an answer to be shown, or takes its star away. */
   async star(lessonId: string, answer: string, isStarred: boolean): Promise<void> {
-    const { starred } = await this.#alter(
+    const lesson = await this.#alter(
       lessonId,
       (lesson) => {
         const others = lesson.starred.filter((one) => one !== answer);
@@ -279,21 +250,11 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       },
       true,
     );
-    await this.#tellDesks(lessonId, { starred });
+    await this.#tellDesks(lessonId, lesson, ['starred']);
   }
 
-  async find(lessonId: string): Promise<Lesson | null> {
-    const [row] = await this.database.query<Lesson[]>(
-      `SELECT ${COLUMNS} FROM lesson l LEFT JOIN class_list c ON c.id = l.class_list_id WHERE l.id = $1`,
-      [lessonId],
-    );
-    return row
-      ? {
-          ...row,
-          state: decodeLessonState(row.state),
-          settings: decodeLessonSettings(row.settings),
-        }
-      : null;
+  find(lessonId: string): Promise<Lesson | null> {
+    return lessonIn(this.database, lessonId);
   }
 
   async require(lessonId: string): Promise<Lesson> {
@@ -304,49 +265,27 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
 
   /** The running lesson with a join code. */
   async findByCode(joinCode: string): Promise<Lesson | null> {
-    const [row] = await this.database.query<{ id: string }[]>(
-      'SELECT id FROM lesson WHERE join_code = $1 AND ended_at IS NULL',
-      [joinCode],
-    );
-    return row ? this.find(row.id) : null;
+    const id = await runningWithCode(this.database, joinCode);
+    return id === null ? null : this.find(id);
   }
 
   /** Whether a code was a lesson's that has ended: a kinder answer than "wrong". */
-  async hasEnded(joinCode: string): Promise<boolean> {
-    const rows = await this.database.query<unknown[]>(
-      `SELECT 1 FROM lesson WHERE join_code = $1 AND ended_at > now() - interval '1 day'`,
-      [joinCode],
-    );
-    return rows.length > 0;
+  hasEnded(joinCode: string): Promise<boolean> {
+    return hasEndedLately(this.database, joinCode);
   }
 
-  async listOfDeck(deckId: string): Promise<LessonCard[]> {
-    return this.database.query<LessonCard[]>(
-      `SELECT l.id, l.title, c.name AS "className", l.join_code AS "joinCode", l.started_at AS "startedAt",
-         l.ended_at AS "endedAt", l.opens_at AS "opensAt", count(f.id)::int AS students, count(f.handed_in_at)::int AS "handedIn"
-       FROM lesson l LEFT JOIN class_list c ON c.id = l.class_list_id LEFT JOIN folio f ON f.lesson_id = l.id
-       WHERE l.deck_id = $1 GROUP BY l.id, c.name ORDER BY l.started_at DESC`,
-      [deckId],
-    );
+  listOfDeck(deckId: string): Promise<LessonCard[]> {
+    return lessonsOfDeck(this.database, deckId);
   }
 
   /** The edition with everything in it: for teachers and for marking. */
   async edition(editionId: string): Promise<Deck> {
-    return this.#editionColumn(editionId, 'deck');
+    return editionIn(this.database, editionId);
   }
 
   /** The edition as students may see it. */
   async editionForStudents(editionId: string): Promise<Deck> {
-    return this.#editionColumn(editionId, 'student_view');
-  }
-
-  async #editionColumn(editionId: string, column: 'deck' | 'student_view'): Promise<Deck> {
-    const [row] = await this.database.query<{ deck: Deck }[]>(
-      `SELECT ${column} AS deck FROM edition WHERE id = $1`,
-      [editionId],
-    );
-    if (!row) throw notFound('edition');
-    return row.deck;
+    return editionIn(this.database, editionId, 'student_view');
   }
 
   /** Changes the lesson's state in its row, then tells everyone in the lesson. Refused once it has ended. */
@@ -378,7 +317,8 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       const [row] = await rows.query<
         (Omit<Locked, 'state'> & { state: unknown; endedAt: Date | null })[]
       >(
-        `SELECT deck_id AS "deckId", edition_id AS "editionId", state, asked, starred, likened, ended_at AS "endedAt"
+        `SELECT deck_id AS "deckId", edition_id AS "editionId", state, asked, starred, likened,
+           line_up AS "lineUp", ended_at AS "endedAt"
          FROM lesson WHERE id = $1 FOR UPDATE`,
         [lessonId],
       );
@@ -388,10 +328,10 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       const { version } = locked.state;
       await change(locked, rows);
       locked.state = { ...locked.state, version: version + 1 };
-      const { editionId, state, asked, starred, likened } = locked;
+      const { editionId, state, asked, starred, likened, lineUp } = locked;
       await rows.query(
         `UPDATE lesson SET edition_id = $2, state = $3, asked = $4, starred = $5, likened = $6,
-           ended_at = CASE WHEN $7 THEN coalesce(ended_at, now()) END WHERE id = $1`,
+           line_up = $8, ended_at = CASE WHEN $7 THEN coalesce(ended_at, now()) END WHERE id = $1`,
         [
           lessonId,
           editionId,
@@ -400,6 +340,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
           JSON.stringify(starred),
           JSON.stringify(likened),
           state.isEnded,
+          JSON.stringify(lineUp),
         ],
       );
       return locked;
@@ -449,53 +390,62 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     }
   }
 
-  async setLineUp(lessonId: string, folioIds: string[]): Promise<void> {
-    const known = await this.database.query<{ id: string }[]>(
-      'SELECT id FROM folio WHERE lesson_id = $1 AND id = ANY($2::uuid[])',
-      [lessonId, folioIds],
-    );
-    if (known.length !== new Set(folioIds).size || known.length !== folioIds.length) {
-      throw refused('The line-up names a student who is not in this lesson, or one twice.');
-    }
-    await this.database.query('UPDATE lesson SET line_up = $2 WHERE id = $1', [
+  /** Puts a student of the lesson into the line-up before another, or last; who is in it moves. */
+  async lineUp(lessonId: string, folioId: string, before: string | null): Promise<void> {
+    const lesson = await this.#alter(
       lessonId,
-      JSON.stringify(folioIds),
-    ]);
-    await this.#tellDesks(lessonId, { lineUp: folioIds });
+      async (lesson, rows) => {
+        const [known] = await rows.query<unknown[]>(
+          'SELECT 1 FROM folio WHERE lesson_id = $1 AND id = $2',
+          [lessonId, folioId],
+        );
+        if (!known) throw notFound('student');
+        lesson.lineUp = linedUp(lesson.lineUp, folioId, before);
+      },
+      true,
+    );
+    await this.#tellDesks(lessonId, lesson, ['lineUp']);
+  }
+
+  async takeOutOfLineUp(lessonId: string, folioId: string): Promise<void> {
+    const lesson = await this.#alter(
+      lessonId,
+      (lesson) => {
+        lesson.lineUp = lesson.lineUp.filter((one) => one !== folioId);
+      },
+      true,
+    );
+    await this.#tellDesks(lessonId, lesson, ['lineUp']);
+  }
+
+  /** Of students who are taken out nothing stays lined up, starred or on the big screen. */
+  async leaveOut(lessonId: string, folioIds: readonly string[]): Promise<void> {
+    const isGone = (folioId: string | undefined): boolean => folioIds.includes(folioId ?? '');
+    const lesson = await this.#alter(
+      lessonId,
+      (lesson) => {
+        lesson.lineUp = lesson.lineUp.filter((one) => !isGone(one));
+        lesson.starred = lesson.starred.filter((one) => !isGone(one.split('/')[0]));
+        const { presenting, shown } = lesson.state;
+        if (isGone(presenting?.folioId)) lesson.state.presenting = null;
+        if (isGone(shown?.folioId)) lesson.state.shown = null;
+      },
+      true,
+    );
+    await this.#tellDesks(lessonId, lesson, ['lineUp', 'starred']);
   }
 
   /** Everyone at the lesson's desk sees what one of them has set. */
-  #tellDesks(lessonId: string, work: Partial<DeskWork>): Promise<void> {
-    return this.sync.write(`desk:${lessonId}`, (doc) => writeDeskWork(doc, work));
+  #tellDesks(
+    lessonId: string,
+    lesson: Locked,
+    changed: readonly (keyof DeskWork)[],
+  ): Promise<void> {
+    const work = Object.fromEntries(changed.map((name) => [name, lesson[name]]));
+    return this.sync.write(`desk:${lessonId}`, (doc) =>
+      writeDeskWork(doc, work, lesson.state.version),
+    );
   }
-}
-
-/** Keeps an edition; the deck as students see it beside it. */
-async function freeze(
-  rows: Pick<EntityManager, 'query'>,
-  deckId: string,
-  deck: Deck,
-  view = studentView(deck),
-): Promise<string> {
-  const [edition] = await rows.query<{ id: string }[]>(
-    'INSERT INTO edition (deck_id, deck, student_view) VALUES ($1, $2, $3) RETURNING id',
-    [deckId, JSON.stringify(deck), JSON.stringify(view)],
-  );
-  await noteUses(rows, [
-    ...picturesIn(JSON.stringify(deck)).map((hash) => ({ hash, name: `edition:${edition!.id}` })),
-    ...picturesIn(JSON.stringify(view)).map((hash) => ({
-      ...{ hash, name: `edition:${edition!.id}#student` },
-    })),
-  ]);
-  return edition!.id;
-}
-
-async function editionIn(rows: Pick<EntityManager, 'query'>, editionId: string): Promise<Deck> {
-  const [row] = await rows.query<{ deck: Deck }[]>('SELECT deck FROM edition WHERE id = $1', [
-    editionId,
-  ]);
-  if (!row) throw notFound('edition');
-  return row.deck;
 }
 
 export function isDuplicate(error: QueryFailedError): boolean {

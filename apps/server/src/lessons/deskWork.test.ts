@@ -220,7 +220,7 @@ describe('while it runs', () => {
     ];
     const starred = [`${ada.folioId}/q`];
     for (const answer of starred) await room.ines.post(at('star'), { answer, isStarred: true });
-    await room.ines.request('PUT', at('line-up'), { folioIds: [ada.folioId] });
+    await room.ines.request('PUT', at(`line-up/${ada.folioId}`), { before: null });
     for (const { doc } of desks) {
       await until(() => readDesk(doc).lineUp[0] === ada.folioId);
       expect(readDesk(doc).starred).toEqual(starred);
@@ -228,6 +228,45 @@ describe('while it runs', () => {
     // And whoever comes later.
     const third = await room.ines.open(`desk:${room.lessonId}`);
     expect(readDesk(third.doc)).toMatchObject({ starred, lineUp: [ada.folioId] });
+  });
+
+  test('a whole class is lined up by two teachers at once: nobody is lost, nobody stands twice', async () => {
+    const students = [];
+    for (const name of ['Cai', 'Dora', 'Edda', 'Finn', 'Gry']) students.push(await room.join(name));
+    const ids = students.map(({ folioId }) => folioId);
+    const desk = await room.ines.open(`desk:${room.lessonId}`);
+    const lineUp = () => readDesk(desk.doc).lineUp.filter((id) => ids.includes(id));
+    const put = (folioId: string, before: string | null) =>
+      room.ines.request('PUT', at(`line-up/${folioId}`), { before });
+    await Promise.all([...ids, ...ids].map((id) => put(id, null)));
+    await until(() => lineUp().length === ids.length);
+    expect([...lineUp()].sort()).toEqual([...ids].sort());
+    // Each says what it means, not the list it saw: both moves hold.
+    await put(ids[0]!, ids[1]!);
+    await Promise.all([put(ids[4]!, ids[0]!), put(ids[3]!, ids[1]!)]);
+    await until(() => {
+      const now = lineUp();
+      const [last, first, fourth, second] = [4, 0, 3, 1].map((n) => now.indexOf(ids[n]!));
+      return last! < first! && fourth! + 1 === second;
+    });
+    await room.ines.request('DELETE', at(`line-up/${ids[2]}`));
+    await until(() => lineUp().length === ids.length - 1);
+    desk.close();
+  });
+
+  test('of a student who is taken out nothing stays lined up, starred or on the big screen', async () => {
+    const una = await room.join('Una');
+    const desk = await room.ines.open(`desk:${room.lessonId}`);
+    const state = await room.ines.open(`lesson:${room.lessonId}`);
+    await room.ines.request('PUT', at(`line-up/${una.folioId}`), { before: null });
+    await room.ines.post(at('star'), { answer: `${una.folioId}/q`, isStarred: true });
+    await room.ines.post(at('present'), { folioId: una.folioId });
+    await until(() => readLessonState(state.doc)?.presenting?.who === 'Una');
+    await room.ines.request('DELETE', at(`students/${una.folioId}`));
+    await until(() => readLessonState(state.doc)?.presenting === null);
+    await until(() => !JSON.stringify(readDesk(desk.doc)).includes(una.folioId));
+    state.close();
+    desk.close();
   });
 
   test('settings change at once in a class that is busy without a pause', async () => {

@@ -1,8 +1,6 @@
 import { MARKS_SEEN, type LessonSettings } from '@gobrel/core';
 import { Transform, Type } from 'class-transformer';
 import {
-  ArrayMaxSize,
-  IsArray,
   IsBoolean,
   IsIn,
   IsInt,
@@ -211,10 +209,10 @@ export class StudentDto {
 }
 
 export class LineUpDto {
-  @IsArray()
-  @ArrayMaxSize(500)
-  @IsUUID('all', { each: true })
-  folioIds: string[];
+  /** Who comes after; null for the end. */
+  @IsOptional()
+  @IsUUID()
+  before: string | null;
 }
 
 export class PresentDto {

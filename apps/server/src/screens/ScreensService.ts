@@ -19,7 +19,8 @@ import {
 import { DataSource } from 'typeorm';
 import { OPEN_SCREEN } from '../access/openScreen.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
-import { LessonsService, type Lesson } from '../lessons/LessonsService.js';
+import type { Lesson } from '../lessons/lessonRows.js';
+import { LessonsService } from '../lessons/LessonsService.js';
 import { Problem } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 

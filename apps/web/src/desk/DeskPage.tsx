@@ -216,7 +216,7 @@ function Desk(props: {
               edition={edition}
               student={desk.students.find((student) => student.folioId === panel.folioId)}
               isInLineUp={desk.lineUp.includes(panel.folioId)}
-              onLineUp={() => act.lineUp([...desk.lineUp, panel.folioId])}
+              onLineUp={() => act.lineUp(panel.folioId, null)}
               onClose={() => setPanel({ kind: 'slide' })}
             />
           ) : panel.kind === 'line-up' ? (
@@ -224,8 +224,7 @@ function Desk(props: {
               lineUp={desk.lineUp}
               students={desk.students}
               presenting={state.presenting}
-              onChange={act.lineUp}
-              onPresent={act.present}
+              act={act}
             />
           ) : panel.kind === 'people' ? (
             <PeoplePanel

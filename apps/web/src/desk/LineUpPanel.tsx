@@ -4,25 +4,20 @@ import type { ReactElement } from 'react';
 import { count } from '../decks/when';
 import { Button } from '../ui/Button';
 import { Initials } from '../ui/Page';
+import type { DeskActions } from './useDeskActions';
 
 /** The running order of students who present. */
 export function LineUpPanel(props: {
   lineUp: string[];
   students: DeskStudent[];
   presenting: Presenting | null;
-  onChange: (folioIds: string[]) => void;
-  onPresent: (folioId: string | null) => void;
+  act: DeskActions;
 }): ReactElement {
-  const { lineUp, students, presenting, onChange, onPresent } = props;
+  const { students, presenting, act } = props;
+  const lineUp = props.lineUp.filter((folioId) => students.some((one) => one.folioId === folioId));
   const waiting = students.filter(
     (student) => !lineUp.includes(student.folioId) && student.leaves.length > 0,
   );
-  const swap = (at: number, by: number): void => {
-    const next = [...lineUp];
-    const [moved] = next.splice(at, 1);
-    if (moved) next.splice(at + by, 0, moved);
-    onChange(next);
-  };
   return (
     <div className="p-5">
       <h2 className="mb-3 text-[20px]">Line-up</h2>
@@ -52,7 +47,7 @@ export function LineUpPanel(props: {
                 size="small"
                 aria-label={`${student?.name} earlier`}
                 disabled={index === 0}
-                onClick={() => swap(index, -1)}
+                onClick={() => act.lineUp(folioId, lineUp[index - 1] ?? null)}
               >
                 <ArrowUp size={15} />
               </Button>
@@ -61,23 +56,19 @@ export function LineUpPanel(props: {
                 size="small"
                 aria-label={`${student?.name} later`}
                 disabled={index === lineUp.length - 1}
-                onClick={() => swap(index, 1)}
+                onClick={() => act.lineUp(folioId, lineUp[index + 2] ?? null)}
               >
                 <ArrowDown size={15} />
               </Button>
-              <Button
-                look="quiet"
-                size="small"
-                onClick={() => onChange(lineUp.filter((id) => id !== folioId))}
-              >
+              <Button look="quiet" size="small" onClick={() => act.takeOutOfLineUp(folioId)}>
                 Out
               </Button>
               {isOn ? (
-                <Button size="small" onClick={() => onPresent(null)}>
+                <Button size="small" onClick={() => act.present(null)}>
                   Stop
                 </Button>
               ) : (
-                <Button size="small" look="main" onClick={() => onPresent(folioId)}>
+                <Button size="small" look="main" onClick={() => act.present(folioId)}>
                   Present
                 </Button>
               )}
@@ -91,7 +82,7 @@ export function LineUpPanel(props: {
           <ul className="flex flex-wrap gap-2">
             {waiting.map((student) => (
               <li key={student.folioId}>
-                <Button size="small" onClick={() => onChange([...lineUp, student.folioId])}>
+                <Button size="small" onClick={() => act.lineUp(student.folioId, null)}>
                   {student.name}
                 </Button>
               </li>

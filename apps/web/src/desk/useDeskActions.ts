@@ -12,7 +12,9 @@ export interface DeskActions {
   putUp(questionId: string | null, how?: Omit<PutUp, 'questionId'>): void;
   vote(vote: 'open' | 'closed' | 'none'): void;
   ask(clip: string | null): void;
-  lineUp(folioIds: string[]): void;
+  /** Lines somebody up before another, or last; who is in it moves. */
+  lineUp(folioId: string, before: string | null): void;
+  takeOutOfLineUp(folioId: string): void;
   present(folioId: string | null): void;
   star(answer: string, isStarred: boolean): void;
   /** An answer, `folio/question`, on the big screen; null takes it down. */
@@ -48,7 +50,8 @@ export function useDeskActions(lessonId: string): DeskActions {
     putUp: (questionId, how) => post('put-up', { questionId, ...how }),
     vote: (vote) => post('vote', { vote }),
     ask: (clip) => post('ask', { clip }),
-    lineUp: (folioIds) => put('line-up', { folioIds }),
+    lineUp: (folioId, before) => put(`line-up/${folioId}`, { before }),
+    takeOutOfLineUp: (folioId) => run(() => http.remove(`${at}/line-up/${folioId}`)),
     present: (folioId) => post('present', { folioId }),
     show: (key, withName = false) => {
       const [folioId = null, questionId] = key?.split('/') ?? [];

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import * as Y from 'yjs';
 import {
   deskAnswers,
@@ -5,7 +6,9 @@ import {
   deskPlacements,
   deskTallies,
   deskVotes,
+  linedUp,
   readDesk,
+  writeDeskWork,
   type DeskEntry,
 } from '../index.js';
 
@@ -61,4 +64,27 @@ test('what belongs to no student is passed over', () => {
     ...{ students: [], tallies: {}, walks: {}, wrongReturnCodes: 0 },
     ...{ lineUp: [], starred: [], likened: {} },
   });
+});
+
+test('work that was set earlier and comes later undoes nothing, each kind by itself', () => {
+  const doc = new Y.Doc();
+  writeDeskWork(doc, { lineUp: ['a', 'b'] }, 5);
+  writeDeskWork(doc, { lineUp: ['a'], starred: ['a/q'] }, 4);
+  expect(readDesk(doc)).toMatchObject({ lineUp: ['a', 'b'], starred: ['a/q'] });
+  writeDeskWork(doc, { lineUp: [] }, 6);
+  expect(readDesk(doc).lineUp).toEqual([]);
+});
+
+test('lining up keeps everybody once, in their order, and puts the one right before the other', () => {
+  const names = fc.constantFrom('a', 'b', 'c', 'd', 'e');
+  fc.assert(
+    fc.property(fc.uniqueArray(names), names, fc.option(names), (lineUp, who, before) => {
+      const after = linedUp(lineUp, who, before);
+      expect([...after].sort()).toEqual([...new Set([...lineUp, who])].sort());
+      expect(after.filter((one) => one !== who)).toEqual(lineUp.filter((one) => one !== who));
+      if (before === who) return;
+      const next = after[after.indexOf(who) + 1];
+      expect(next).toBe(before !== null && lineUp.includes(before) ? before : undefined);
+    }),
+  );
 });

@@ -90,8 +90,30 @@ export const deskTallies = (doc: Y.Doc): Y.Map<Tally> => doc.getMap('tallies');
 
 const deskWork = (doc: Y.Doc): Y.Map<DeskWork[keyof DeskWork]> => doc.getMap('work');
 
-export function writeDeskWork(doc: Y.Doc, work: Partial<DeskWork>): void {
-  for (const [name, value] of Object.entries(work)) deskWork(doc).set(name, value);
+const deskWorkVersions = (doc: Y.Doc): Y.Map<number> => doc.getMap('workVersions');
+
+/** `version` is that of the lesson as the work was set: what comes after something newer is left. */
+export function writeDeskWork(doc: Y.Doc, work: Partial<DeskWork>, version: number): void {
+  const versions = deskWorkVersions(doc);
+  doc.transact(() => {
+    for (const [name, value] of Object.entries(work)) {
+      if ((versions.get(name) ?? -1) > version) continue;
+      versions.set(name, version);
+      deskWork(doc).set(name, value);
+    }
+  });
+}
+
+/** The line-up with somebody before another, or last; who is in it moves. */
+export function linedUp(
+  lineUp: readonly FolioId[],
+  folioId: FolioId,
+  before: FolioId | null,
+): FolioId[] {
+  if (folioId === before && lineUp.includes(before)) return [...lineUp];
+  const others = lineUp.filter((one) => one !== folioId);
+  const at = before === null ? -1 : others.indexOf(before);
+  return at < 0 ? [...others, folioId] : others.toSpliced(at, 0, folioId);
 }
 
 export function readDesk(doc: Y.Doc): Desk {

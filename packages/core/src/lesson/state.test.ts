@@ -26,3 +26,9 @@ test('an empty document has no state; forged values become the plainest one', ()
   doc.getMap('lesson').set('x', { pace: 'sideways', presenting: 'me', slideId: 7 });
   expect(readLessonState(doc)).toEqual({ ...OPENING_STATE, presenting: null });
 });
+
+test('what was set earlier and comes later undoes nothing', () => {
+  const doc = made({ ...OPENING_STATE, version: 10, isHeld: true });
+  writeLessonState(doc, { ...OPENING_STATE, version: 9 });
+  expect(readLessonState(doc)).toMatchObject({ version: 10, isHeld: true });
+});

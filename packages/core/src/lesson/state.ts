@@ -78,8 +78,10 @@ export const OPENING_STATE: LessonState = {
   presenting: null,
 };
 
+/** What comes after something newer is left. */
 export function writeLessonState(doc: Y.Doc, state: LessonState): void {
   const versions = doc.getMap('lesson');
+  if ([...versions.keys()].some((version) => Number(version) > state.version)) return;
   doc.transact(() => {
     for (const version of [...versions.keys()]) versions.delete(version);
     versions.set(String(state.version), state);

@@ -1,0 +1,40 @@
+import { studentView, type Deck } from '@gobrel/core';
+import type { EntityManager } from 'typeorm';
+import { noteUses, picturesIn } from '../assets/pictureUses.js';
+import { notFound } from '../problems/problem.js';
+
+type Rows = Pick<EntityManager, 'query'>;
+
+/** Keeps an edition; the deck as students see it beside it. */
+export async function freeze(
+  rows: Rows,
+  deckId: string,
+  deck: Deck,
+  view = studentView(deck),
+): Promise<string> {
+  const [edition] = await rows.query<{ id: string }[]>(
+    'INSERT INTO edition (deck_id, deck, student_view) VALUES ($1, $2, $3) RETURNING id',
+    [deckId, JSON.stringify(deck), JSON.stringify(view)],
+  );
+  await noteUses(rows, [
+    ...picturesIn(JSON.stringify(deck)).map((hash) => ({ hash, name: `edition:${edition!.id}` })),
+    ...picturesIn(JSON.stringify(view)).map((hash) => ({
+      ...{ hash, name: `edition:${edition!.id}#student` },
+    })),
+  ]);
+  return edition!.id;
+}
+
+/** An edition with everything in it, or as students may see it. */
+export async function editionIn(
+  rows: Rows,
+  editionId: string,
+  column: 'deck' | 'student_view' = 'deck',
+): Promise<Deck> {
+  const [row] = await rows.query<{ deck: Deck }[]>(
+    `SELECT ${column} AS deck FROM edition WHERE id = $1`,
+    [editionId],
+  );
+  if (!row) throw notFound('edition');
+  return row.deck;
+}
