@@ -129,7 +129,8 @@ const isWhole = (deck: Deck, { deck: met, unmet }: StudentsMeet): boolean =>
   unmet.size === 0 &&
   met.startSlideId === deck.startSlideId &&
   met.trails === deck.trails &&
-  Object.keys(deck.slides).every((id) => met.slides[id] === deck.slides[id]);
+  (met.slides === deck.slides ||
+    Object.keys(deck.slides).every((id) => met.slides[id] === deck.slides[id]));
 
 const isSameList = (a: readonly Link[], b: readonly Link[]): boolean =>
   a.length === b.length && a.every((link, index) => link === b[index]);

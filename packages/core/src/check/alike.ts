@@ -44,7 +44,15 @@ const sameTargets = (deck: Deck, slide: Slide, links: readonly Link[]): Finding[
 /** Case and accents do not count. Plain letters need no folding. */
 const saysTheSame = (a: string, b: string): boolean =>
   a === b || (isPlain(a) && isPlain(b) ? isSamePlain(a, b) : folded(a) === folded(b));
-const isPlain = (text: string): boolean => !/[^\u0020-\u007e]/.test(text);
+
+function isPlain(text: string): boolean {
+  for (let index = 0; index < text.length; index += 1) {
+    const code = text.charCodeAt(index);
+    if (code < 0x20 || code > 0x7e) return false;
+  }
+  return true;
+}
+
 const isSamePlain = (a: string, b: string): boolean =>
   a.length === b.length && a.toLowerCase() === b.toLowerCase();
 

@@ -261,11 +261,13 @@ const closed = (link: Link, target: Slide): Finding => ({
 function unreachable(deck: Deck, routes: Routes): Finding[] {
   const { ids, isReachable } = routes;
   if (routes.start < 0) return [];
-  const reached = ids.filter((_, index) => isReachable[index]).map((id) => deck.slides[id]!);
-  const nearest = nearestAmong(reached);
+  let nearest: ReturnType<typeof nearestAmong> | null = null;
   return ids.flatMap((id, index) => {
     const slide = deck.slides[id]!;
     if (isReachable[index] || !isWalked(slide)) return [];
+    nearest ??= nearestAmong(
+      ids.filter((_, at) => isReachable[at]).map((reached) => deck.slides[reached]!),
+    );
     const from = nearest(slide);
     return [
       {

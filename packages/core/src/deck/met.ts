@@ -1,5 +1,6 @@
 import type { ElementId, LinkId, SlideId } from '../ids.js';
 import { elementById } from './elementById.js';
+import { linksOf } from './linksOf.js';
 import { TrailSteps } from './trailSteps.js';
 import {
   isSpare,
@@ -56,7 +57,10 @@ export function whatStudentsMeet(deck: Deck, walkers: Walkers = 'students'): Stu
     if (lines) lines.push(carrier.elementId);
     else closed.set(from, [carrier.elementId]);
   }
-  const links = allBut(deck.links, (link) => (unmet.has(link.id) ? null : link));
+  const links =
+    unmet.size === 0
+      ? deck.links
+      : allBut(deck.links, (link) => (unmet.has(link.id) ? null : link));
   const slides = allBut(deck.slides, (slide) =>
     slide.isLeftOut ? null : metSlide(slide, closed.get(slide.id)),
   );
@@ -71,7 +75,7 @@ export const unmetLinks = (deck: Deck): ReadonlyMap<LinkId, Unmet> =>
 function unmetAmong(deck: Deck, trails: Trail[], walkers: Walkers): Map<LinkId, Unmet> {
   const steps = new TrailSteps({ ...deck, trails });
   const unmet = new Map<LinkId, Unmet>();
-  for (const link of Object.values(deck.links)) {
+  for (const link of linksOf(deck)) {
     const why = whyUnmet(deck, link, steps, walkers);
     if (why) unmet.set(link.id, why);
   }

@@ -1,3 +1,4 @@
+import { linksOf } from '../deck/linksOf.js';
 import { whatStudentsMeet } from '../deck/met.js';
 import type { Target } from '../deck/target.js';
 import type { Deck, Link, Slide, SlideElement, Typography } from '../deck/types.js';
@@ -14,7 +15,7 @@ export function studentView(edition: Deck): Deck {
   const slides: Record<SlideId, Slide> = {};
   for (const slide of Object.values(met.slides)) slides[slide.id] = slideForStudents(slide);
   const links: Record<LinkId, Link> = {};
-  for (const { id, from, carrier, target, wording } of Object.values(met.links)) {
+  for (const { id, from, carrier, target, wording } of linksOf(met)) {
     links[id] = { id, from, carrier, target: targetForStudents(target, slides), wording };
   }
   return {

@@ -24,16 +24,16 @@ export function slideWords(slide: Slide): string {
   return words;
 }
 
-/** The words that students read on a slide: what stands there, not how a thing that says nothing is called. */
-export function readWords(slide: Slide): string {
-  let words = '';
+/** The texts that students read on a slide: what stands there, not how a thing that says nothing is called. */
+export function readTexts(slide: Slide): string[] {
+  const texts: string[] = [];
   for (const element of slide.elements) {
     if (!('text' in element) || isSpare(element)) continue;
-    words += `${wordsOf(element.text)} `;
+    texts.push(wordsOf(element.text));
     if (element.kind === 'question')
-      words += `${kindOf(element.question.kind).lines(element.question).join(' ')} `;
+      texts.push(...kindOf(element.question.kind).lines(element.question));
   }
-  return words;
+  return texts;
 }
 
 /** Case and accents do not count. */

@@ -1,5 +1,6 @@
 import type { Deck, Link, Slide, Trail, TrailStop } from '../deck/types.js';
 import { elementById } from '../deck/elementById.js';
+import { linksOf } from '../deck/linksOf.js';
 import { defaultTrail, TrailSteps, type OnwardStep } from '../deck/trailSteps.js';
 import type { LinkId, SlideId } from '../ids.js';
 
@@ -32,7 +33,7 @@ export function routeGraph(deck: Deck): RouteGraph {
   const broken: Link[] = [];
   const unset: Link[] = [];
   const trails = new TrailSteps(deck);
-  for (const link of Object.values(deck.links)) {
+  for (const link of linksOf(deck)) {
     const from = indexOf.get(link.from);
     if (from !== undefined) leaving.add(from, link);
     const { target } = link;
@@ -44,13 +45,15 @@ export function routeGraph(deck: Deck): RouteGraph {
     if (target.kind === 'step' && target.step === 'back') continue;
     const leadsTo =
       target.kind === 'step' ? trails.from(link.from, target.step as OnwardStep) : [target.slideId];
-    const there = leadsTo.filter((slideId) => {
+    let canArrive = target.kind === 'step' && leadsTo.length > 0;
+    for (const slideId of leadsTo) {
       const index = indexOf.get(slideId);
-      if (index !== undefined) arriving.add(index, link);
-      return index !== undefined || target.kind === 'step';
-    });
-    if (there.length === 0) broken.push(link);
-    else to.set(link.id, there);
+      if (index === undefined) continue;
+      arriving.add(index, link);
+      canArrive = true;
+    }
+    if (canArrive) to.set(link.id, leadsTo);
+    else broken.push(link);
   }
   const waysOut = leaving.by(ids);
   for (const [id, links] of waysOut) {
@@ -80,11 +83,11 @@ class Gathered {
     for (let index = 1; index < first.length; index += 1) first[index]! += first[index - 1]!;
     const next = first.slice();
     const inOrder = this.#links.slice();
-    this.#links.forEach((link, index) => {
-      inOrder[next[this.#slides[index]!]!++] = link;
-    });
+    for (let index = 0; index < inOrder.length; index += 1)
+      inOrder[next[this.#slides[index]!]!++] = this.#links[index]!;
     const found = new Map<SlideId, Link[]>();
-    ids.forEach((id, index) => found.set(id, inOrder.slice(first[index], first[index + 1])));
+    for (let index = 0; index < ids.length; index += 1)
+      found.set(ids[index]!, inOrder.slice(first[index], first[index + 1]));
     return found;
   }
 }

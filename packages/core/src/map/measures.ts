@@ -1,6 +1,7 @@
+import { linksOf } from '../deck/linksOf.js';
 import type { Deck, Slide } from '../deck/types.js';
 import type { ElementId, SlideId } from '../ids.js';
-import { readWords } from './find.js';
+import { readTexts } from './find.js';
 import { dominators, turned, withoutReturns, type Routes } from './routes.js';
 
 /** How long people take. */
@@ -40,7 +41,6 @@ export interface Measures {
   /** Where all that a choice leads to comes together again, if it does. */
   joins: { choice: SlideId; at: SlideId }[];
   coverage: QuestionCoverage[];
-  secondsOf: Record<SlideId, number>;
 }
 
 interface Reading {
@@ -54,7 +54,9 @@ function readingOf(slide: Slide): Reading {
   if (!known) {
     let questions = 0;
     for (const { kind } of slide.elements) if (kind === 'question') questions += 1;
-    known = { words: countWords(readWords(slide)), questions };
+    let words = 0;
+    for (const text of readTexts(slide)) words += countWords(text);
+    known = { words, questions };
     readings.set(slide, known);
   }
   return known;
@@ -99,10 +101,9 @@ export function measure(deck: Deck, walk: Routes, pace: ReadingPace = READING_PA
   }
   const base = {
     slides: ids.length,
-    links: Object.keys(deck.links).length,
+    links: linksOf(deck).length,
     endings: Object.values(deck.slides).filter((slide) => slide.isEnding).length,
     words,
-    secondsOf: Object.fromEntries(ids.map((id, index) => [id, weights[index]!])),
   };
   if (start < 0) {
     return {
@@ -309,9 +310,9 @@ function slidesOnEveryRoute(routes: Routes): number[] {
   return passed.reverse();
 }
 
-function* withSink(to: Int32Array, low: number, high: number, sink: number): Generator<number> {
-  for (let at = low; at < high; at += 1) yield to[at]!;
-  if (sink >= 0) yield sink;
+function withSink(to: Int32Array, low: number, high: number, sink: number): ArrayLike<number> {
+  const ways = to.subarray(low, high);
+  return sink >= 0 ? [...ways, sink] : ways;
 }
 
 /** For every slide with several ways on, the first slide that all routes from it pass again: its post-dominator. */

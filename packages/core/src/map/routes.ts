@@ -48,7 +48,9 @@ export function routesOf(deck: Deck, graph: RouteGraph): Routes {
           if (target !== undefined && from !== id) to.push(target);
         }
       }
-      for (const slideId of graph.to.get(link.id) ?? []) {
+      const leadsTo =
+        link.target.kind === 'slide' ? [link.target.slideId] : (graph.to.get(link.id) ?? []);
+      for (const slideId of leadsTo) {
         const target = indexOf.get(slideId);
         if (target !== undefined) to.push(target);
       }
@@ -237,26 +239,28 @@ export function turned(routes: Routes): { first: Int32Array; from: Int32Array } 
 export function dominators(
   n: number,
   root: number,
-  next: (index: number) => Iterable<number>,
-  before: (index: number) => Iterable<number>,
+  next: (index: number) => ArrayLike<number>,
+  before: (index: number) => ArrayLike<number>,
 ): Int32Array {
   const number = new Int32Array(n).fill(-1);
   const postorder: number[] = [];
   const seen = new Uint8Array(n);
-  const walk: { index: number; rest: Iterator<number> }[] = [];
+  const walk: { index: number; ways: ArrayLike<number>; taken: number }[] = [];
   const enter = (index: number): void => {
     seen[index] = 1;
-    walk.push({ index, rest: next(index)[Symbol.iterator]() });
+    walk.push({ index, ways: next(index), taken: 0 });
   };
   enter(root);
   while (walk.length > 0) {
     const top = walk[walk.length - 1]!;
-    const step = top.rest.next();
-    if (step.done) {
+    if (top.taken === top.ways.length) {
       number[top.index] = postorder.length;
       postorder.push(top.index);
       walk.pop();
-    } else if (!seen[step.value]) enter(step.value);
+      continue;
+    }
+    const way = top.ways[top.taken++]!;
+    if (!seen[way]) enter(way);
   }
   const idom = new Int32Array(n).fill(-1);
   idom[root] = root;
@@ -265,7 +269,9 @@ export function dominators(
     for (let at = postorder.length - 2; at >= 0; at -= 1) {
       const index = postorder[at]!;
       let above = -1;
-      for (let candidate of before(index)) {
+      const ways = before(index);
+      for (let taken = 0; taken < ways.length; taken += 1) {
+        let candidate = ways[taken]!;
         if (number[candidate]! < 0 || idom[candidate]! < 0) continue;
         if (above < 0) {
           above = candidate;
