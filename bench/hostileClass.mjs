@@ -100,7 +100,8 @@ report({
 report({
   name: 'hostile-class-memory',
   bar: 1.5,
-  ratio: median(harried.map(({ megabytes }, at) => megabytes / (alone[at]?.megabytes ?? 1))),
+  // Against the class before anybody hostile was there: what they leave behind is theirs.
+  ratio: Math.max(...harried.map(({ megabytes }) => megabytes)) / (alone[0]?.megabytes ?? 1),
   baseline: { megabytes: alone.map(({ megabytes }) => megabytes) },
   product: { megabytes: harried.map(({ megabytes }) => megabytes) },
 });

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { freePort } from '../scripts/postgres.mjs';
+import { SERVER_ENVIRONMENT } from '../scripts/serverEnvironment.mjs';
 
 const root = join(import.meta.dirname, '..');
 
@@ -28,7 +29,7 @@ export async function runServer(script, env = {}) {
   const port = await freePort();
   const child = spawn(process.execPath, [join(root, script)], {
     stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...process.env, ...env, PORT: String(port), LOG_LEVEL: 'error' },
+    env: { ...SERVER_ENVIRONMENT, ...process.env, ...env, PORT: String(port), LOG_LEVEL: 'error' },
   });
   await new Promise((resolve, reject) => {
     child.stdout.on('data', (chunk) => String(chunk).includes('listening') && resolve(undefined));

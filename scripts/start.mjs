@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { freePort, startCluster } from './postgres.mjs';
+import { SERVER_ENVIRONMENT } from './serverEnvironment.mjs';
 import {
   build,
   checkModules,
@@ -33,6 +34,7 @@ const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')],
   // Its own process group: Ctrl-C comes to us first, and we end things in order.
   detached: true,
   env: {
+    ...SERVER_ENVIRONMENT,
     ...process.env,
     PORT: String(port),
     DATABASE_URL: process.env.DATABASE_URL ?? cluster.createDatabase('gobrel'),
