@@ -1,6 +1,6 @@
-import { expect } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { isSaved, joinAs, pick, signIn, someone, startLesson, test } from './people';
+import { isSaved, joinAs, pick, sameOnAnother, signIn, someone, startLesson, test } from './people';
 
 test('a folio that was handed in is opened for another attempt, and what is changed arrives', async ({
   browser,
@@ -74,6 +74,54 @@ test('a student who is taken out is told so, and a blocked name does not come in
   await keno.getByLabel(/your name/i).fill('keno b.');
   await keno.getByRole('button', { name: 'Join', exact: true }).click();
   await expect(keno.getByRole('alert')).toContainText('does not come into this lesson');
+});
+
+test('two at one desk line students up at once: both stand there, in one order, until they are taken out', async ({
+  browser,
+}) => {
+  const desk = await signIn(await someone(browser));
+  const { code } = await startLesson(desk);
+  for (const name of ['Mona', 'Keno', 'Runa']) await joinAs(await someone(browser), code, name);
+  const desks = [desk, await sameOnAnother(browser, desk)] as const;
+  await desks[1].goto(desk.url());
+  const openFolio = async (page: Page, name: string): Promise<void> => {
+    await page.getByRole('button', { name: 'Who is here' }).click();
+    await page
+      .getByRole('region', { name: 'Details' })
+      .getByRole('button', { name, exact: true })
+      .click();
+  };
+  await Promise.all([openFolio(desks[0], 'Mona'), openFolio(desks[1], 'Keno')]);
+  const put = (page: Page): Promise<void> =>
+    page.getByRole('button', { name: 'Put in the line-up' }).click();
+  await Promise.all(desks.map(put));
+  await openFolio(desks[0], 'Runa');
+  await put(desks[0]);
+  const lined = (page: Page): Promise<string[]> =>
+    page.getByRole('region', { name: 'Details' }).getByRole('listitem').allTextContents();
+  for (const page of desks) {
+    await page.getByRole('button', { name: 'Line-up · 3' }).click();
+    await expect.poll(async () => (await lined(page)).length).toBe(3);
+  }
+  await desks[1].getByRole('button', { name: 'Runa earlier' }).click();
+  await expect.poll(async () => (await lined(desks[0]))[1]).toContain('Runa');
+  expect(await lined(desks[1])).toEqual(await lined(desks[0]));
+  await desks[0].getByRole('button', { name: 'Runa later' }).click();
+  await expect.poll(async () => (await lined(desks[1]))[2]).toContain('Runa');
+  await desks[0]
+    .getByRole('listitem')
+    .filter({ hasText: 'Mona' })
+    .getByRole('button', { name: 'Out', exact: true })
+    .click();
+  await expect(desks[1].getByRole('button', { name: 'Line-up · 2' })).toBeVisible();
+
+  // Who is taken out of the lesson does not stay in the line-up.
+  await desks[1].getByRole('button', { name: 'Who is here' }).click();
+  await desks[1].getByRole('button', { name: 'More about Keno' }).click();
+  await desks[1].getByRole('button', { name: 'Take out of the lesson' }).click();
+  await desks[1].getByRole('button', { name: 'Take out', exact: true }).click();
+  await expect(desks[0].getByRole('button', { name: 'Line-up · 1' })).toBeVisible();
+  await expect.poll(async () => (await lined(desks[0])).join()).toContain('Runa');
 });
 
 test('when a lesson opens is changed while it runs, and told in the time of the student', async ({

@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { KINDS } from './everyKind';
+import { add, horn, openSlide, thing } from './onTheStage';
 import { test } from './ownServer';
 import {
   drag,
@@ -151,6 +152,39 @@ test('a mark that is asked for without a network comes when it is back; an answe
   await own.start();
   await expect(mona.getByText(/^Right · 1 of 1/)).toBeVisible();
   await expect(mona.getByLabel('Something in the circuit is open')).toBeDisabled();
+});
+
+test('a sound of the lesson is heard without a network, from its middle too', async ({
+  browser,
+  own,
+}) => {
+  const { baseURL } = own;
+  const ines = await signIn(await someone(browser, { baseURL }));
+  await openSlide(ines, 'A horn in the fog');
+  await add(ines, 'Sound');
+  await ines
+    .getByLabel('Sound or video file')
+    .setInputFiles({ name: 'horn.wav', mimeType: 'audio/wav', buffer: horn() });
+  await expect(thing(ines, 'Sound: horn')).toBeVisible();
+  await isSaved(ines);
+  const [deck] = /\/deck\/[^/]+/.exec(ines.url())!;
+  const { code } = await startLesson(ines, { deck });
+  const mona = await joinToKeep(browser, baseURL, code, 'Mona');
+  const kept = (): Promise<number> =>
+    mona.evaluate(async () => (await (await caches.open('media')).keys()).length);
+  await expect.poll(kept).toBe(1);
+  await own.kill();
+  await mona.reload();
+  const player = mona.getByLabel('horn');
+  const from = (seconds: number): Promise<number> =>
+    player.evaluate(async (audio: HTMLAudioElement, at) => {
+      audio.currentTime = at;
+      await audio.play();
+      await new Promise((resolve) => audio.addEventListener('ended', resolve, { once: true }));
+      return audio.currentTime;
+    }, seconds);
+  expect(await from(0)).toBeCloseTo(0.5, 1);
+  expect(await from(0.3)).toBeCloseTo(0.5, 1);
 });
 
 /** Every picture on the page is there, also without a network. */

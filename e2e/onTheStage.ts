@@ -57,3 +57,24 @@ export async function numbers(page: Page): Promise<Record<string, number>> {
   await page.keyboard.press('Escape');
   return read;
 }
+
+/** Half a second of a low tone: WAV, one channel, 8 kHz, 8 bit. */
+export function horn(): Buffer {
+  const samples = Buffer.from(
+    Array.from({ length: 4000 }, (_, at) => 128 + Math.round(90 * Math.sin(at / 8))),
+  );
+  const head = Buffer.alloc(44);
+  head.write('RIFF', 0);
+  head.writeUInt32LE(36 + samples.length, 4);
+  head.write('WAVEfmt ', 8);
+  head.writeUInt32LE(16, 16);
+  head.writeUInt16LE(1, 20);
+  head.writeUInt16LE(1, 22);
+  head.writeUInt32LE(8000, 24);
+  head.writeUInt32LE(8000, 28);
+  head.writeUInt16LE(1, 32);
+  head.writeUInt16LE(8, 34);
+  head.write('data', 36);
+  head.writeUInt32LE(samples.length, 40);
+  return Buffer.concat([head, samples]);
+}

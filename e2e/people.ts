@@ -139,9 +139,9 @@ export const PNG = Buffer.from(
 /** Starts a lesson on the lamp deck, and gives its address and its code. */
 export async function startLesson(
   page: Page,
-  { className = '', byGroups = false } = {},
+  { className = '', byGroups = false, deck = LAMP } = {},
 ): Promise<{ lessonId: string; code: string }> {
-  await page.goto(`${LAMP}/lessons`);
+  await page.goto(`${deck}/lessons`);
   await page.getByRole('button', { name: 'Start a lesson' }).click();
   if (className) await page.getByRole('radio', { name: className }).check();
   if (byGroups) {

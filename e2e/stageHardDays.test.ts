@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { openSlide, stageOf, trayOf, add, thing, twoOnSlide, undo } from './onTheStage';
+import { add, horn, openSlide, stageOf, thing, trayOf, twoOnSlide, undo } from './onTheStage';
 import { isSaved, PNG, signIn, someone, test } from './people';
 
 test('two teachers on one slide: both move, one undoes only what is hers', async ({ browser }) => {
@@ -221,24 +221,3 @@ test('a sound is sent and plays in the show; pictures dropped on the stage lie t
   await page.getByText('What is said').click();
   await expect(page.getByText('A fog horn, twice.')).toBeVisible();
 });
-
-/** Half a second of a low tone: WAV, one channel, 8 kHz, 8 bit. */
-function horn(): Buffer {
-  const samples = Buffer.from(
-    Array.from({ length: 4000 }, (_, at) => 128 + Math.round(90 * Math.sin(at / 8))),
-  );
-  const head = Buffer.alloc(44);
-  head.write('RIFF', 0);
-  head.writeUInt32LE(36 + samples.length, 4);
-  head.write('WAVEfmt ', 8);
-  head.writeUInt32LE(16, 16);
-  head.writeUInt16LE(1, 20);
-  head.writeUInt16LE(1, 22);
-  head.writeUInt32LE(8000, 24);
-  head.writeUInt32LE(8000, 28);
-  head.writeUInt16LE(1, 32);
-  head.writeUInt16LE(8, 34);
-  head.write('data', 36);
-  head.writeUInt32LE(samples.length, 40);
-  return Buffer.concat([head, samples]);
-}

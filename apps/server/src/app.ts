@@ -27,6 +27,7 @@ import {
   DoneAnswers1700000000006,
   PictureUses1700000000007,
   StoreAsTheyCome1700000000008,
+  UsesOfAll1700000000009,
   SharedFolios1700000000004,
 } from './database/migrations.js';
 import { DecksModule } from './decks/decks.module.js';
@@ -62,6 +63,7 @@ class AppModule {
             DoneAnswers1700000000006,
             PictureUses1700000000007,
             StoreAsTheyCome1700000000008,
+            UsesOfAll1700000000009,
           ],
           migrationsRun: true,
           migrationsTransactionMode: 'each',

@@ -6,13 +6,13 @@ import { cookieIn } from './cookies.js';
 import { OPEN_SCREEN } from './openScreen.js';
 import { hashToken, SCREEN_COOKIE, SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
 
-/** What uses a picture, by its identity; the names are told in `assets/pictureUses.ts`. */
+/** What uses a picture, sound or file, by its identity; the names are told in `assets/uses.ts`. */
 const idOf = (kind: string): string =>
   `CASE WHEN u.name LIKE '${kind}:%' THEN substr(u.name, ${kind.length + 2}, 36)::uuid END AS ${kind}_id`;
 const USED = `WITH used AS (
   SELECT u.name, ${['deck', 'edition', 'folio', 'starter'].map(idOf).join(', ')}
   FROM asset_use u WHERE u.hash = $1)`;
-const PICTURE_OF_TEACHER = `${USED}
+const READ_BY_TEACHER = `${USED}
   SELECT 1 FROM used WHERE name = 'by:teacher:' || $2::text UNION ALL
   SELECT 1 FROM used JOIN deck_person p USING (deck_id) WHERE p.teacher_id = $2::uuid UNION ALL
   SELECT 1 FROM used JOIN edition e ON e.id = edition_id JOIN deck_person p ON p.deck_id = e.deck_id
@@ -21,13 +21,13 @@ const PICTURE_OF_TEACHER = `${USED}
     JOIN deck_person p ON p.deck_id = l.deck_id WHERE p.teacher_id = $2::uuid UNION ALL
   SELECT 1 FROM used JOIN starter s ON s.id = starter_id WHERE s.teacher_id = $2::uuid LIMIT 1`;
 /** $3 is null while a student waits to be let in. */
-const PICTURE_OF_STUDENT = `${USED}
+const READ_BY_STUDENT = `${USED}
   SELECT 1 FROM used WHERE name = 'by:folio:' || $2::text OR folio_id = $2::uuid UNION ALL
   SELECT 1 FROM used JOIN lesson l USING (edition_id) WHERE l.id = $3::uuid AND used.name LIKE '%#student' UNION ALL
   SELECT 1 FROM used JOIN folio f ON f.id = folio_id JOIN lesson l ON l.id = f.lesson_id
     WHERE l.id = $3::uuid AND f.status = 'in' AND ((l.settings->>'seesLeaves')::boolean
       OR l.state->'presenting'->>'folioId' = f.id::text) LIMIT 1`;
-const PICTURE_ON_SCREEN = `${USED}, paired AS (
+const READ_ON_SCREEN = `${USED}, paired AS (
     SELECT l.* FROM ${OPEN_SCREEN} JOIN lesson l ON l.id = s.lesson_id WHERE s.token_hash = $2)
   SELECT 1 FROM used JOIN paired USING (edition_id) WHERE used.name LIKE '%#student' UNION ALL
   SELECT 1 FROM used JOIN paired l ON l.state->'presenting'->>'folioId' = folio_id::text LIMIT 1`;
@@ -129,21 +129,25 @@ export class AccessService {
   }
 
   /**
-   * Whether the bearer of these cookies may see a picture: whoever brought it, and whoever may read something that uses
+   * Whether the bearer of these cookies may have a picture, sound or file: whoever brought it, and whoever may read something that uses
    * it. On a big screen that is the lesson's edition and the leaves that are presented on it.
    */
-  async requirePicture(cookieHeader: string | undefined, hash: string): Promise<void> {
-    if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound('picture');
+  async requireReader(
+    cookieHeader: string | undefined,
+    hash: string,
+    what: 'picture' | 'sound or video' | 'file',
+  ): Promise<void> {
+    if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound(what);
     const { teacher, student } = await this.visitorOf(cookieHeader);
     const screen = cookieIn(cookieHeader, this.config, SCREEN_COOKIE);
-    if (teacher && (await this.#isFound(PICTURE_OF_TEACHER, [hash, teacher.id]))) return;
+    if (teacher && (await this.#isFound(READ_BY_TEACHER, [hash, teacher.id]))) return;
     if (student) {
       const isIn = student.status === 'in';
       const given = [hash, student.folioId, isIn ? student.lessonId : null];
-      if (await this.#isFound(PICTURE_OF_STUDENT, given)) return;
+      if (await this.#isFound(READ_BY_STUDENT, given)) return;
     }
-    if (screen && (await this.#isFound(PICTURE_ON_SCREEN, [hash, hashToken(screen)]))) return;
-    throw notFound('picture');
+    if (screen && (await this.#isFound(READ_ON_SCREEN, [hash, hashToken(screen)]))) return;
+    throw notFound(what);
   }
 
   async #isFound(statement: string, given: unknown[]): Promise<boolean> {

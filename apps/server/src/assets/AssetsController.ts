@@ -52,7 +52,7 @@ export class AssetsController {
     @Req() request: Request,
     @Res() response: Response,
   ): Promise<void> {
-    await this.access.requirePicture(request.headers.cookie, hash);
+    await this.access.requireReader(request.headers.cookie, hash, 'picture');
     const { bytes, isDrawing } = await this.assets.small(
       hash,
       SMALL_WIDTHS.find((known) => String(known) === width),
@@ -73,7 +73,7 @@ export class AssetsController {
     @Req() request: Request,
     @Res() response: Response,
   ): Promise<void> {
-    await this.access.requirePicture(request.headers.cookie, hash);
+    await this.access.requireReader(request.headers.cookie, hash, 'picture');
     const wanted = Number(width);
     const picture = await this.assets.serve(hash, wanted > 0 ? wanted : undefined, still === '1');
     response

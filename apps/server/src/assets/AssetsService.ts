@@ -11,7 +11,7 @@ import { Turns } from '../access/Turns.js';
 import { invalid, notFound, refused } from '../problems/problem.js';
 import type { Picture, PictureSize } from './bitmaps.js';
 import { PictureMaker } from './PictureMaker.js';
-import { noteUses } from './pictureUses.js';
+import { letGo, noteUses } from './uses.js';
 import { NO_PICTURE, SMALL, SMALL_WIDTHS, WIDTHS } from './sizes.js';
 import { looksLikeSvg } from './svg.js';
 
@@ -20,14 +20,12 @@ export interface ServedPicture {
   bytes: Buffer;
 }
 
-/** How long a picture that nothing uses is kept: it may be in somebody's clipboard, or come back by an undo. */
-const GRACE = '7 days';
-/** Milliseconds between two looks for pictures that nothing uses. */
+/** Milliseconds between two looks for what nothing uses. */
 const CLEANING = 6 * 3_600_000;
 
 @Injectable()
 export class AssetsService implements OnApplicationBootstrap, OnApplicationShutdown {
-  #logger = new Logger('pictures');
+  #logger = new Logger('files');
   #cleaning: NodeJS.Timeout | null = null;
   #turns = new Turns({
     ...SERVER_LIMITS.pictures,
@@ -41,7 +39,7 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
 
   onApplicationBootstrap(): void {
     const clean = (): void => {
-      this.clean().catch((error: unknown) => this.#logger.error(String(error)));
+      letGo(this.database).catch((error: unknown) => this.#logger.error(String(error)));
     };
     clean();
     this.#cleaning = setInterval(clean, CLEANING).unref();
@@ -49,20 +47,6 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
 
   onApplicationShutdown(): void {
     if (this.#cleaning) clearInterval(this.#cleaning);
-  }
-
-  /** Lets go of pictures that nothing uses any more, and of what gone editions and starters used. */
-  async clean(): Promise<number> {
-    await this.database.query(
-      `DELETE FROM asset_use u WHERE
-         (u.name LIKE 'edition:%' AND NOT EXISTS (SELECT 1 FROM edition e WHERE 'edition:' || e.id = split_part(u.name, '#', 1))) OR
-         (u.name LIKE 'starter:%' AND NOT EXISTS (SELECT 1 FROM starter s WHERE 'starter:' || s.id = u.name))`,
-    );
-    const [, gone] = await this.database.query<[unknown, number]>(
-      `DELETE FROM asset a WHERE a.created_at < now() - interval '${GRACE}' AND NOT EXISTS
-         (SELECT 1 FROM asset_use u WHERE u.hash = a.hash AND u.name NOT LIKE 'by:%')`,
-    );
-    return gone;
   }
 
   /** Takes from what a student's pictures may have in all; refuses what is over. */

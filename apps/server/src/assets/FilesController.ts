@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import {
   Controller,
   Get,
+  Headers,
   Param,
   Post,
   Res,
@@ -12,15 +13,20 @@ import {
 import { FileInterceptor } from '@nestjs/platform-express';
 import type { Response } from 'express';
 import { DataSource } from 'typeorm';
-import { TeacherGuard } from '../access/guards.js';
+import { AccessService } from '../access/AccessService.js';
+import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
 import { invalid, notFound } from '../problems/problem.js';
+import { noteUses } from './uses.js';
 
 const LARGEST_FILE = 10_000_000;
 
 /** Files of any kind that a deck links to. They are handed out to be kept, never to be opened in the page. */
 @Controller('api/files')
 export class FilesController {
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly access: AccessService,
+  ) {}
 
   @Post()
   @UseGuards(TeacherGuard)
@@ -29,13 +35,16 @@ export class FilesController {
   )
   async add(
     @UploadedFile() file: Express.Multer.File | undefined,
+    @CurrentTeacher() teacher: Teacher,
   ): Promise<{ hash: string; size: number }> {
     if (!file || file.size === 0) throw invalid('This file is empty.');
     const hash = createHash('sha256').update(file.buffer).digest('hex');
     await this.database.query(
-      'INSERT INTO file (hash, bytes) VALUES ($1, $2) ON CONFLICT DO NOTHING',
+      `INSERT INTO file (hash, bytes) VALUES ($1, $2)
+       ON CONFLICT (hash) DO UPDATE SET created_at = now()`,
       [hash, file.buffer],
     );
+    await noteUses(this.database, [{ hash, name: `by:teacher:${teacher.id}` }]);
     return { hash, size: file.size };
   }
 
@@ -43,13 +52,14 @@ export class FilesController {
   async serve(
     @Param('hash') hash: string,
     @Param('name') name: string,
+    @Headers('cookie') cookie: string | undefined,
     @Res() response: Response,
   ): Promise<void> {
-    const [file] = /^[0-9a-f]{64}$/.test(hash)
-      ? await this.database.query<{ bytes: Buffer }[]>('SELECT bytes FROM file WHERE hash = $1', [
-          hash,
-        ])
-      : [];
+    await this.access.requireReader(cookie, hash, 'file');
+    const [file] = await this.database.query<{ bytes: Buffer }[]>(
+      'SELECT bytes FROM file WHERE hash = $1',
+      [hash],
+    );
     if (!file) throw notFound('file');
     response
       .attachment(name.slice(0, 200))

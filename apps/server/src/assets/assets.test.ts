@@ -20,8 +20,8 @@ import {
   type Answered,
   type TestServer,
 } from '../testing/testServer.js';
-import { AssetsService } from './AssetsService.js';
 import { sanitiseSvg } from './svg.js';
+import { letGo } from './uses.js';
 
 let server: TestServer;
 let ines: Visitor;
@@ -182,14 +182,16 @@ test('a file that a deck links to is handed out to be kept, never to be opened i
     form(),
   );
   expect([status, body.size]).toEqual([201, 25]);
-  const kept = await fetch(`${server.url}/api/files/${body.hash}/tide%20table.html`);
+  const get = (path: string): Promise<Response> =>
+    fetch(`${server.url}/api/files/${path}`, { headers: { cookie: ines.cookie } });
+  const kept = await get(`${body.hash}/tide%20table.html`);
   expect(kept.headers.get('content-disposition')).toBe('attachment; filename="tide table.html"');
   expect(kept.headers.get('content-type')).toContain('octet-stream');
   expect(kept.headers.get('x-content-type-options')).toBe('nosniff');
   expect(await kept.text()).toContain('alert');
   const stranger = new Visitor(server.url);
   expect((await stranger.request('POST', 'files', form())).status).toBe(401);
-  expect((await fetch(`${server.url}/api/files/${'0'.repeat(64)}/x`)).status).toBe(404);
+  expect((await get(`${'0'.repeat(64)}/x`)).status).toBe(404);
 });
 
 describe('pictures are shown to those who may read what uses them', () => {
@@ -261,7 +263,7 @@ describe('pictures are shown to those who may read what uses them', () => {
       `UPDATE asset SET created_at = now() - interval '8 days' WHERE hash = ANY($1)`,
       [[used.hash, unused.hash]],
     );
-    await server.app.get(AssetsService).clean();
+    await letGo(database);
     expect(await sees(room.ines, used.hash)).toBe(true);
     expect(await sees(ines, unused.hash)).toBe(false);
     expect(await sees(ines, fresh.hash)).toBe(true);

@@ -1,4 +1,4 @@
-import { noteUses, picturesIn } from '../assets/pictureUses.js';
+import { noteUses, hashesIn } from '../assets/uses.js';
 import { readPlainDeck, studentView } from '@gobrel/core';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
@@ -349,42 +349,13 @@ export class PictureUses1700000000007 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(`
       CREATE TABLE asset_use (
-        hash text NOT NULL REFERENCES asset ON DELETE CASCADE,
+        hash text NOT NULL,
         name text NOT NULL,
         PRIMARY KEY (hash, name)
       );
       CREATE INDEX asset_use_by_name ON asset_use (name text_pattern_ops);
     `);
-    // One at a time: documents and editions may be large.
-    for (const [list, read] of [
-      ['SELECT id, name FROM doc_update', 'SELECT data AS stored FROM doc_update WHERE id = $1'],
-      [
-        'SELECT name AS id, name FROM doc_state',
-        'SELECT data AS stored FROM doc_state WHERE name = $1',
-      ],
-      [
-        `SELECT id, 'edition:' || id AS name FROM edition`,
-        'SELECT deck::text AS stored FROM edition WHERE id = $1',
-      ],
-      [
-        `SELECT id, 'edition:' || id || '#student' AS name FROM edition`,
-        'SELECT student_view::text AS stored FROM edition WHERE id = $1',
-      ],
-      [
-        `SELECT id, 'starter:' || id AS name FROM starter`,
-        'SELECT clip::text AS stored FROM starter WHERE id = $1',
-      ],
-      [
-        `SELECT folio_id || '#' || number AS id, 'folio:' || folio_id || '#' || number AS name FROM attempt`,
-        `SELECT document AS stored FROM attempt WHERE folio_id || '#' || number = $1`,
-      ],
-    ] as const) {
-      for (const { id, name } of (await runner.query(list)) as { id: string; name: string }[]) {
-        const [row] = (await runner.query(read, [id])) as { stored: Buffer | string }[];
-        const uses = picturesIn(row!.stored).map((hash) => ({ hash, name }));
-        await noteUses(runner, uses);
-      }
-    }
+    await noteUsesOfAll(runner);
   }
 
   async down(runner: QueryRunner): Promise<void> {
@@ -416,6 +387,60 @@ const PACKED_ALREADY = [
   'media_part ALTER COLUMN bytes',
   'file ALTER COLUMN bytes',
 ];
+
+/** Sounds and files, too, are given to those who may read what uses them, and go when nothing does. */
+export class UsesOfAll1700000000009 implements MigrationInterface {
+  name = 'UsesOfAll1700000000009';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE asset_use DROP CONSTRAINT IF EXISTS asset_use_hash_fkey');
+    await noteUsesOfAll(runner);
+    // Nobody knows who brought what is there: it has its time of grace from now on.
+    await runner.query('UPDATE media SET created_at = now(); UPDATE file SET created_at = now()');
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      `DELETE FROM asset_use u WHERE NOT EXISTS (SELECT 1 FROM asset a WHERE a.hash = u.hash);
+       ALTER TABLE asset_use ADD CONSTRAINT asset_use_hash_fkey
+         FOREIGN KEY (hash) REFERENCES asset ON DELETE CASCADE`,
+    );
+  }
+}
+
+/** Reads off all that is stored what it uses. */
+async function noteUsesOfAll(runner: QueryRunner): Promise<void> {
+  // One at a time: documents and editions may be large.
+  for (const [list, read] of [
+    ['SELECT id, name FROM doc_update', 'SELECT data AS stored FROM doc_update WHERE id = $1'],
+    [
+      'SELECT name AS id, name FROM doc_state',
+      'SELECT data AS stored FROM doc_state WHERE name = $1',
+    ],
+    [
+      `SELECT id, 'edition:' || id AS name FROM edition`,
+      'SELECT deck::text AS stored FROM edition WHERE id = $1',
+    ],
+    [
+      `SELECT id, 'edition:' || id || '#student' AS name FROM edition`,
+      'SELECT student_view::text AS stored FROM edition WHERE id = $1',
+    ],
+    [
+      `SELECT id, 'starter:' || id AS name FROM starter`,
+      'SELECT clip::text AS stored FROM starter WHERE id = $1',
+    ],
+    [
+      `SELECT folio_id || '#' || number AS id, 'folio:' || folio_id || '#' || number AS name FROM attempt`,
+      `SELECT document AS stored FROM attempt WHERE folio_id || '#' || number = $1`,
+    ],
+  ] as const) {
+    for (const { id, name } of (await runner.query(list)) as { id: string; name: string }[]) {
+      const [row] = (await runner.query(read, [id])) as { stored: Buffer | string }[];
+      const uses = hashesIn(row!.stored).map((hash) => ({ hash, name }));
+      await noteUses(runner, uses);
+    }
+  }
+}
 
 /** Editions as decks are read by now: what slides and questions have since is there, as in an old deck. */
 async function readEditionsAnew(runner: QueryRunner): Promise<void> {

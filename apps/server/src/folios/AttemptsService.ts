@@ -11,7 +11,7 @@ import {
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
-import { noteUses, picturesIn } from '../assets/pictureUses.js';
+import { noteUses, hashesIn } from '../assets/uses.js';
 import { notFound, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 
@@ -106,7 +106,7 @@ export class AttemptsService {
       const name = `folio:${folioId}#${attempt!.number}`;
       await noteUses(
         rows,
-        picturesIn(document).map((hash) => ({ hash, name })),
+        hashesIn(document).map((hash) => ({ hash, name })),
       );
       return updated.handed_in_at.toISOString();
     });

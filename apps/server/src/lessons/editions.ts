@@ -1,6 +1,6 @@
 import { studentView, type Deck } from '@gobrel/core';
 import type { EntityManager } from 'typeorm';
-import { noteUses, picturesIn } from '../assets/pictureUses.js';
+import { noteUses, hashesIn } from '../assets/uses.js';
 import { notFound } from '../problems/problem.js';
 
 type Rows = Pick<EntityManager, 'query'>;
@@ -17,8 +17,8 @@ export async function freeze(
     [deckId, JSON.stringify(deck), JSON.stringify(view)],
   );
   await noteUses(rows, [
-    ...picturesIn(JSON.stringify(deck)).map((hash) => ({ hash, name: `edition:${edition!.id}` })),
-    ...picturesIn(JSON.stringify(view)).map((hash) => ({
+    ...hashesIn(JSON.stringify(deck)).map((hash) => ({ hash, name: `edition:${edition!.id}` })),
+    ...hashesIn(JSON.stringify(view)).map((hash) => ({
       ...{ hash, name: `edition:${edition!.id}#student` },
     })),
   ]);

@@ -17,7 +17,8 @@ import { FileInterceptor } from '@nestjs/platform-express';
 import type { MediaRef } from '@gobrel/core';
 import type { Response } from 'express';
 import { diskStorage } from 'multer';
-import { TeacherGuard } from '../access/guards.js';
+import { AccessService } from '../access/AccessService.js';
+import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
 import { invalid, notFound } from '../problems/problem.js';
 import { MediaService } from './MediaService.js';
 
@@ -25,7 +26,10 @@ const LARGEST_FILE = 60_000_000;
 
 @Controller('api/media')
 export class MediaController {
-  constructor(private readonly media: MediaService) {}
+  constructor(
+    private readonly media: MediaService,
+    private readonly access: AccessService,
+  ) {}
 
   @Post()
   @UseGuards(TeacherGuard)
@@ -38,10 +42,11 @@ export class MediaController {
   )
   async add(
     @UploadedFile() file: Express.Multer.File | undefined,
+    @CurrentTeacher() teacher: Teacher,
   ): Promise<Omit<MediaRef, 'seconds'>> {
     if (!file || file.size === 0) throw invalid('This file is empty.');
     try {
-      return await this.media.add(file.path, file.size);
+      return await this.media.add(file.path, file.size, `teacher:${teacher.id}`);
     } finally {
       await unlink(file.path);
     }
@@ -52,14 +57,16 @@ export class MediaController {
   async serve(
     @Param('hash') hash: string,
     @Headers('range') range: string | undefined,
+    @Headers('cookie') cookie: string | undefined,
     @Res() response: Response,
   ): Promise<void> {
-    const media = /^[0-9a-f]{64}$/.test(hash) ? await this.media.find(hash) : null;
+    await this.access.requireReader(cookie, hash, 'sound or video');
+    const media = await this.media.find(hash);
     if (!media) throw notFound('sound or video');
     response
       .type(media.type)
       .set('Accept-Ranges', 'bytes')
-      .set('Cache-Control', 'public, max-age=31536000, immutable')
+      .set('Cache-Control', 'private, max-age=31536000, immutable')
       .set('Content-Security-Policy', "default-src 'none'; sandbox");
     const stretch = stretchOf(range, media.size);
     if (stretch === 'outside') {

@@ -5,6 +5,7 @@ import { Injectable } from '@nestjs/common';
 import type { MediaRef } from '@gobrel/core';
 import { fileTypeFromBuffer } from 'file-type';
 import { DataSource, type EntityManager } from 'typeorm';
+import { noteUses } from '../assets/uses.js';
 import { invalid } from '../problems/problem.js';
 
 /** Bytes of a part: what is read at a time when a player asks for a stretch of it. */
@@ -24,17 +25,22 @@ const OPEN_FORMATS = 'Sounds and videos can be WebM, Ogg, WAV, FLAC or MP3.';
 export class MediaService {
   constructor(private readonly database: DataSource) {}
 
-  /** Keeps a file that lies on disk. Its type is told by its contents; what is no open format is refused. */
-  async add(path: string, size: number): Promise<Omit<MediaRef, 'seconds'>> {
+  /**
+   * Keeps a file that lies on disk. Its type is told by its contents; what is no open format is refused.
+   * @param by who brings it and may hear it before anything uses it: `teacher:<id>`
+   */
+  async add(path: string, size: number, by: string): Promise<Omit<MediaRef, 'seconds'>> {
     const type = await mediaTypeOf(path);
     const hash = await hashOf(path);
     await this.database.transaction(async (manager) => {
-      const [isNew] = await manager.query<{ hash: string }[]>(
+      // A row that was there is touched: it is not to go just now.
+      const [row] = await manager.query<{ isNew: boolean }[]>(
         `INSERT INTO media (hash, media_type, size) VALUES ($1, $2, $3)
-         ON CONFLICT DO NOTHING RETURNING hash`,
+         ON CONFLICT (hash) DO UPDATE SET created_at = now() RETURNING xmax = 0 AS "isNew"`,
         [hash, type, size],
       );
-      if (isNew) await keepParts(manager, hash, path);
+      if (row!.isNew) await keepParts(manager, hash, path);
+      await noteUses(manager, [{ hash, name: `by:${by}` }]);
     });
     return { hash, type, size };
   }

@@ -30,7 +30,9 @@ function send(bytes: Buffer, who = ines): Promise<Answered<Kept>> {
   return who.request('POST', 'media', form);
 }
 const play = (hash: string, range?: string): Promise<Response> =>
-  fetch(`${server.url}/api/media/${hash}`, { headers: range ? { Range: range } : {} });
+  fetch(`${server.url}/api/media/${hash}`, {
+    headers: { cookie: ines.cookie, ...(range ? { Range: range } : {}) },
+  });
 
 /** A WAV of so many samples: a head, and a slow saw tooth. */
 function wav(samples: number): Buffer {

@@ -14,7 +14,7 @@ import { Transform } from 'class-transformer';
 import { IsString, Length, MaxLength } from 'class-validator';
 import { DataSource } from 'typeorm';
 import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
-import { noteUses, picturesIn } from '../assets/pictureUses.js';
+import { noteUses, hashesIn } from '../assets/uses.js';
 import { invalid, notFound, refused } from '../problems/problem.js';
 
 /** A slide of one's own, kept to begin other slides from. */
@@ -67,7 +67,7 @@ export class StartersController {
     );
     if (!row) throw refused(`${MOST} starters of your own are kept. Take one out first.`);
     const name = `starter:${row.id}`;
-    const used = picturesIn(JSON.stringify(read)).map((hash) => ({ hash, name }));
+    const used = hashesIn(JSON.stringify(read)).map((hash) => ({ hash, name }));
     await noteUses(this.database, used);
     return row;
   }

@@ -1,7 +1,7 @@
 import { Injectable, Logger } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import * as Y from 'yjs';
-import { forgetUses, noteAllUses, noteUses, picturesIn } from '../assets/pictureUses.js';
+import { forgetUses, noteAllUses, noteUses, hashesIn } from '../assets/uses.js';
 
 interface Waiting {
   name: string;
@@ -83,9 +83,7 @@ export class UpdateStore {
 
   /** What uses a picture is told of with it, or not stored yet: a picture that nothing is known to use goes after a while. */
   async #write(batch: readonly Waiting[]): Promise<Stored[]> {
-    const uses = batch.flatMap(({ name, data }) =>
-      picturesIn(data).map((hash) => ({ hash, name })),
-    );
+    const uses = batch.flatMap(({ name, data }) => hashesIn(data).map((hash) => ({ hash, name })));
     const large = batch.filter(({ data }) => data.length > LARGE);
     if (uses.length === 0 && large.length === 0) return insertMany(this.database, batch);
     return this.database.transaction(async (rows) => {
@@ -177,7 +175,7 @@ export class UpdateStore {
          ON CONFLICT (name) DO UPDATE SET data = excluded.data, up_to = excluded.up_to, received_at = excluded.received_at`,
         [name, state, last.id, last.received_at],
       );
-      await noteAllUses(rows, name, picturesIn(state));
+      await noteAllUses(rows, name, hashesIn(state));
       await rows.query('DELETE FROM doc_update WHERE id = ANY($1::bigint[])', [
         updates.map((update) => update.id),
       ]);

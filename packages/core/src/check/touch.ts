@@ -9,7 +9,7 @@ import {
 } from '../deck/types.js';
 import { isInTheWay } from '../stage/covering.js';
 import { NARROWEST_STAGE } from '../stage/themes.js';
-import type { Finding } from './finding.js';
+import type { Finding, Mend } from './finding.js';
 
 /** The side of the smallest area that a finger meets, in CSS pixels (WCAG 2.5.5). */
 const FINGER = 44;
@@ -17,6 +17,10 @@ const FINGER = 44;
 export const SMALLEST_AREA = Math.ceil((FINGER * STAGE.width) / NARROWEST_STAGE);
 /** Less than this much overlap, in slide units, is taken for touching edges. */
 const SLACK = 4;
+/** Things on a slide for which a free spot is looked for: what shares it is moved one after the other anyway. */
+const MOST_LOOKED_FOR = 12;
+/** Things that a finding points at besides the one that it is about. */
+const MOST_SHOWN = 12;
 
 interface Area {
   element: SlideElement;
@@ -40,32 +44,28 @@ export function touchFindings(slide: Slide, links: readonly Link[]): Finding[] {
     const offStage = link || isOwn ? offTheStage(slide, element, link) : null;
     if (offStage) found.push(offStage);
   });
+  let looked = 0;
+  const freeSpot = (element: SlideElement): Mend[] =>
+    ++looked > MOST_LOOKED_FOR ? [] : parted(slide, element, areas);
   areas.forEach((area, index) => {
     const { element, link } = area;
     if (isSpare(element)) return;
     const small = tooSmall(slide, area);
     if (small) found.push(small);
-    for (const other of areas.slice(0, index)) {
-      const shared = intersection(other.element.box, element.box);
-      if (!shared || isSameTarget(other.link.target, link.target)) continue;
-      found.push({
-        kind: 'overlap',
-        slideId: slide.id,
-        elementIds: [other.element.id, element.id],
-        linkIds: [other.link.id, link.id],
-        box: shared,
-        why: `“${other.link.wording || 'One link'}” and “${link.wording || 'another'}” lead to different places but share a spot: a finger may meet either.`,
-        mends: parted(slide, element, areas),
-      });
+    const sharing: Area[] = [];
+    for (let at = 0; at < index; at += 1) {
+      const other = areas[at]!;
+      if (intersection(other.element.box, element.box) === null) continue;
+      if (!isSameTarget(other.link.target, link.target)) sharing.push(other);
     }
-    const above = slide.elements
-      .slice(area.level + 1)
-      .find(
-        (candidate) =>
-          !carried.has(candidate.id) &&
-          candidate.groupId !== element.id &&
-          covers(candidate, element.box),
-      );
+    if (sharing.length > 0) found.push(overlap(slide, area, sharing, freeSpot(element)));
+    const above = slide.elements.find(
+      (candidate, level) =>
+        level > area.level &&
+        !carried.has(candidate.id) &&
+        candidate.groupId !== element.id &&
+        covers(candidate, element.box),
+    );
     if (above) {
       found.push({
         kind: 'covered',
@@ -85,11 +85,29 @@ export function touchFindings(slide: Slide, links: readonly Link[]): Finding[] {
                   to: 'front',
                 },
               ]
-            : parted(slide, element, areas),
+            : freeSpot(element),
       });
     }
   });
   return found;
+}
+
+/** One finding for a thing, however many it shares a spot with. */
+function overlap(slide: Slide, { element, link }: Area, sharing: Area[], mends: Mend[]): Finding {
+  const [first] = sharing as [Area];
+  const shown = sharing.slice(0, MOST_SHOWN);
+  const others = sharing.map((other) => `“${other.link.wording || 'one link'}”`);
+  const named =
+    others.length < 3 ? others.join(' and ') : `${others[0]} and ${others.length - 1} more`;
+  return {
+    kind: 'overlap',
+    slideId: slide.id,
+    elementIds: [...shown.map((other) => other.element.id), element.id],
+    linkIds: [...shown.map((other) => other.link.id), link.id],
+    box: intersection(first.element.box, element.box)!,
+    why: `“${link.wording || 'This link'}” shares a spot with ${named}, which lead${sharing.length > 1 ? '' : 's'} somewhere else: a finger may meet either.`,
+    mends,
+  };
 }
 
 function offTheStage(slide: Slide, element: SlideElement, link: Link | undefined): Finding | null {
@@ -177,7 +195,7 @@ function covers(element: SlideElement, box: Box): boolean {
 }
 
 /** Where the thing would touch no other: the nearest free spot in steps of 16 units, if there is one. */
-function parted(slide: Slide, element: SlideElement, areas: readonly Area[]): Finding['mends'] {
+function parted(slide: Slide, element: SlideElement, areas: readonly Area[]): Mend[] {
   const { w, h } = element.box;
   const others = [
     ...areas.filter((area) => area.element !== element).map((area) => area.element.box),
