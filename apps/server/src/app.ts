@@ -9,7 +9,6 @@ import helmet from 'helmet';
 import compression from 'compression';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
-import sirv from 'sirv';
 import { AccessModule } from './access/access.module.js';
 import { readable, readableAddress } from './problems/readable.js';
 import { fairShare } from './access/fairShare.js';
@@ -18,6 +17,7 @@ import { AccountsModule } from './accounts/accounts.module.js';
 import { AssetsModule } from './assets/assets.module.js';
 import { ClassesModule } from './classes/classes.module.js';
 import { CONFIG, type Config } from './config.js';
+import { serveInterface } from './serveInterface.js';
 import {
   FilesAndTrails1700000000001,
   FirstSchema1700000000000,
@@ -131,7 +131,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.useGlobalPipes(validation);
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
-  if (config.webFolder) serveInterface(app, config.webFolder);
+  if (config.webFolder) app.use(serveInterface(config.webFolder));
   app.get(SyncService).attach(app.getHttpServer() as Server);
   await app.init();
   return app;
@@ -159,29 +159,5 @@ function contentPolicy(config: Config): ReturnType<typeof helmet> {
     },
     hsts: config.isSecure,
     crossOriginEmbedderPolicy: false,
-  });
-}
-
-/** The built interface: hashed files for ever, the page itself fresh; every other address is the page's own. */
-function serveInterface(app: NestExpressApplication, folder: string): void {
-  const files = sirv(folder, {
-    gzip: true,
-    brotli: true,
-    setHeaders: (response, path) =>
-      response.setHeader(
-        'Cache-Control',
-        path.startsWith('/static/') ? 'public, max-age=31536000, immutable' : 'no-cache',
-      ),
-  });
-  app.use((request: Request, response: Response, next: NextFunction) => {
-    if (!['GET', 'HEAD'].includes(request.method) || /^\/(api|sync)(\/|$)/.test(request.path)) {
-      return next();
-    }
-    files(request, response, () => {
-      // A file that is gone is told, not answered with the page: an old page would take that for a script.
-      if (request.path.startsWith('/static/')) return next();
-      request.url = '/';
-      files(request, response, next);
-    });
   });
 }

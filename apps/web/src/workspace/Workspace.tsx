@@ -9,7 +9,7 @@ import {
   useNavigate,
   useParams,
 } from 'react-router';
-import { FINDING_KINDS, renameDeck } from '@gobrel/core';
+import { renameDeck } from '@gobrel/core';
 import { RequireTeacher } from '../decks/RequireTeacher';
 import type { Teacher } from '../api/teacher';
 import { CheckProvider, useCheck } from '../check/CheckProvider';
@@ -79,8 +79,7 @@ function Views(): ReactElement {
   const navigate = useNavigate();
   // A show starts from the slide one is on.
   const here = useMatch('/deck/:deckId/slide/:slideId')?.params.slideId;
-  const findings =
-    report?.findings.filter(({ kind }) => FINDING_KINDS[kind].severity !== 'minor').length ?? 0;
+  const findings = report?.findings.length ?? 0;
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {

@@ -1,0 +1,43 @@
+import { statSync } from 'node:fs';
+import { join } from 'node:path';
+import type { NextFunction, Request, RequestHandler, Response } from 'express';
+import sirv from 'sirv';
+
+/**
+ * The built interface: hashed files for ever, the page itself fresh; every other address is the page's own. The files are
+ * listed once, and anew when another version lies there: who comes while a server is being replaced gets one whole
+ * version, not the new page with the old list of its parts.
+ */
+export function serveInterface(folder: string): RequestHandler {
+  const page = join(folder, 'index.html');
+  const versionNow = (): number => statSync(page, { throwIfNoEntry: false })?.mtimeMs ?? 0;
+  let version = versionNow();
+  let files = listed(folder);
+  return (request: Request, response: Response, next: NextFunction) => {
+    if (!['GET', 'HEAD'].includes(request.method) || /^\/(api|sync)(\/|$)/.test(request.path)) {
+      return next();
+    }
+    const isPart = request.path.startsWith('/static/');
+    if (!isPart) {
+      const now = versionNow();
+      if (now !== version && now !== 0) [version, files] = [now, listed(folder)];
+    }
+    files(request, response, () => {
+      // A file that is gone is told, not answered with the page: an old page would take that for a script.
+      if (isPart) return next();
+      request.url = '/';
+      files(request, response, next);
+    });
+  };
+}
+
+const listed = (folder: string): ReturnType<typeof sirv> =>
+  sirv(folder, {
+    gzip: true,
+    brotli: true,
+    setHeaders: (response, path) =>
+      response.setHeader(
+        'Cache-Control',
+        path.startsWith('/static/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+      ),
+  });
