@@ -33,6 +33,7 @@ import {
   type Told,
 } from './deskDocument.js';
 import * as rows from './folioRows.js';
+import { Problem } from '../problems/problem.js';
 import { LiveLessons, type LiveLesson } from './LiveLessons.js';
 
 interface LiveFolio {
@@ -268,7 +269,7 @@ export class FolioProjector
         this.#logger.error(error instanceof Error ? error.message : String(error));
         // Going down: the rows are made good when the folio is next opened.
         if (this.#isClosing) this.#dirty.clear();
-        else if (isOfTheData(error)) await this.#projectOneByOne(this.#takeDirty());
+        else if (isLasting(error)) await this.#projectOneByOne(this.#takeDirty());
         await new Promise((resolve) => setTimeout(resolve, 500));
       }
       for (const tell of this.#onPass.splice(0)) tell();
@@ -294,22 +295,25 @@ export class FolioProjector
         await this.#project([folio]);
       } catch (error) {
         this.#logger.error(`folio ${folio.id}: ${String(error)}`);
-        if (isOfTheData(error)) this.#dirty.delete(folio);
+        if (isLasting(error)) this.#dirty.delete(folio);
       }
     }
   }
 
-  async #project(batch: LiveFolio[]): Promise<void> {
+  async #project(all: LiveFolio[]): Promise<void> {
+    let batch = all;
     const changed: { folio: LiveFolio; changes: Told }[] = [];
     const answeredBefore = new Map(batch.map((folio) => [folio, folio.projection.answered]));
     try {
-      const states = new Map<LiveLesson, LessonState>();
+      const states = new Map<LiveLesson, LessonState | null>();
       for (const { lesson } of batch) {
         if (states.has(lesson)) continue;
         const state = await this.#live.stateOf(lesson);
         states.set(lesson, state);
-        if (state.renewed > lesson.renewed) await this.#refresh(lesson);
+        if (state && state.renewed > lesson.renewed) await this.#refresh(lesson);
       }
+      // Of a lesson that is gone nothing is written any more.
+      batch = all.filter(({ lesson }) => states.get(lesson));
       for (const some of chunks(batch)) {
         for (const folio of some) {
           const state = states.get(folio.lesson)!;
@@ -462,10 +466,14 @@ export class FolioProjector
   }
 }
 
-/** Whether the database refused what it was given, rather than being out of reach (SQLSTATE classes 21 to 23). */
-const isOfTheData = (error: unknown): boolean =>
-  error instanceof QueryFailedError &&
-  /^2[123]/.test((error.driverError as { code?: string }).code ?? '');
+/**
+ * Whether something would go wrong again however often it was tried: the database refused what it was given (SQLSTATE
+ * classes 21 to 23), rather than being out of reach; what it was for is gone; or it is a mistake of ours.
+ */
+const isLasting = (error: unknown): boolean =>
+  error instanceof QueryFailedError
+    ? /^2[123]/.test((error.driverError as { code?: string }).code ?? '')
+    : error instanceof Problem || error instanceof TypeError || error instanceof RangeError;
 
 const othersTurn = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 

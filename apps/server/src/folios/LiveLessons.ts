@@ -70,10 +70,11 @@ export class LiveLessons {
     if (lesson.desk) await lesson.tallies.follow(lesson.questions, countsLate);
   }
 
-  /** The lesson's state as everyone here is told it; from its row while nobody has it open. */
-  async stateOf(lesson: LiveLesson): Promise<LessonState> {
+  /** The lesson's state as everyone here is told it; from its row while nobody has it open. null once it is gone. */
+  async stateOf(lesson: LiveLesson): Promise<LessonState | null> {
     const doc = this.sync.hocuspocus.documents.get(`lesson:${lesson.id}`);
-    return (doc && readLessonState(doc)) ?? (await this.lessons.require(lesson.id)).state;
+    const told = doc && readLessonState(doc);
+    return told ?? (await this.lessons.find(lesson.id))?.state ?? null;
   }
 
   async closeAll(): Promise<void> {

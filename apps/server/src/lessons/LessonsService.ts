@@ -93,9 +93,9 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       'SELECT id FROM lesson WHERE closes_at <= now() AND ended_at IS NULL',
     );
     for (const { id } of due) {
-      // Another server may have been quicker.
+      // Another server may have been quicker; one that cannot be ended now holds up no other.
       await this.end(id).catch((error: unknown) => {
-        if (!(error instanceof Problem)) throw error;
+        if (!(error instanceof Problem)) this.#logger.error(`lesson ${id}: ${String(error)}`);
       });
     }
   }
@@ -384,6 +384,8 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       [lessonId],
     );
     await this.database.query('DELETE FROM lesson WHERE id = $1', [lessonId]);
+    // Desks and big screens that look at it come back to hear that it is gone.
+    for (const kind of ['lesson', 'desk']) this.sync.reopen(`${kind}:${lessonId}`);
     for (const { id } of folios) {
       this.sync.hangUpOn({ folioId: id });
       await this.sync.forget(`folio:${id}`);

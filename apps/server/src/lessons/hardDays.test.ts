@@ -143,3 +143,27 @@ test('who guesses return codes is held back, and the desk raises an alarm', asyn
   );
   expect((await guess(1)).status).toBe(429);
 });
+
+test('a lesson is deleted while devices have it open: they hear of it, and every other lesson goes on', async () => {
+  const gone = await openClassroom(server);
+  const students = await Promise.all(['Ada', 'Bela', 'Cai'].map((name) => gone.join(name)));
+  const folios = await Promise.all(
+    students.map(async (student) => {
+      const folio = await student.open(`folio:${student.folioId}`);
+      answer(folio.doc, 'q', picks('a'), Date.now());
+      await folio.acknowledged();
+      return folio;
+    }),
+  );
+  const desk = await gone.ines.open(`desk:${gone.lessonId}`);
+  await gone.ines.post(`lessons/${gone.lessonId}/end`);
+  const { status } = await gone.ines.request('DELETE', `lessons/${gone.lessonId}`);
+  expect(status).toBe(204);
+  await until(() => [...folios, desk].every(({ provider }) => !provider.isSynced));
+
+  const watched = await room.ines.open(`desk:${room.lessonId}`);
+  const dora = await room.join('Dora');
+  const folio = await dora.open(`folio:${dora.folioId}`);
+  answer(folio.doc, 'q', picks('b'), Date.now());
+  await until(() => deskTallies(watched.doc).get('q')?.answered === 1);
+});
