@@ -13,6 +13,7 @@ import {
   normalised,
   questionsOf,
   spotInRowBelow,
+  stateInEdition,
   makeJoinCode,
   OPENING_STATE,
   studentView,
@@ -181,12 +182,18 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     edition: Deck,
     askedSlideId?: SlideId,
   ): Promise<void> {
-    lesson.editionId = await freeze(rows, lesson.deckId, edition);
+    const view = studentView(edition);
+    if (!view.startSlideId) {
+      throw refused('This deck has no slide to start on any more. The lesson stays as it is.');
+    }
+    lesson.editionId = await freeze(rows, lesson.deckId, edition, view);
     if (askedSlideId) lesson.asked.push(askedSlideId);
-    const { slideId, renewed } = lesson.state;
-    lesson.state.slideId = edition.slides[slideId ?? ''] ? slideId : edition.startSlideId;
-    lesson.state.askedSlideId = askedSlideId ?? lesson.state.askedSlideId;
-    lesson.state.renewed = renewed + 1;
+    const state = stateInEdition(lesson.state, view);
+    lesson.state = {
+      ...state,
+      askedSlideId: askedSlideId ?? state.askedSlideId,
+      renewed: state.renewed + 1,
+    };
   }
 
   /** Other settings, at any time; what is not named stays as it is. */

@@ -9,6 +9,7 @@ import {
   readDesk,
   readLessonState,
   setElement,
+  setSlideFlag,
   visit,
   voteFor,
   type Deck,
@@ -173,6 +174,26 @@ describe('while it runs', () => {
     await room.ines.post(at('renew'));
     await until(() => !deskAnswers(desk.doc).has(`${ada.folioId}/q`));
     await until(() => (deskTallies(desk.doc).get('q')?.answered ?? 0) === 0);
+  });
+
+  test('a slide that is left out of the deck by now: the class stands at the start, nothing of it is voted on or put up', async () => {
+    const state = await room.ines.open(`lesson:${room.lessonId}`);
+    const document = await room.ines.open(`deck:${room.deckId}`);
+    await room.ines.post(at('pace'), { pace: 'together', slideId: 'sea' });
+    await room.ines.post(at('put-up'), { questionId: 'q', isInPlace: false, showsKey: false });
+    await until(() => readLessonState(state.doc)?.putUp?.questionId === 'q');
+    const start = readDeck(document.doc).startSlideId!;
+    expect(start).not.toBe('sea');
+    setSlideFlag(document.doc, 'sea', 'isLeftOut', true);
+    await document.acknowledged();
+    expect((await room.ines.post(at('renew'))).status).toBe(204);
+    await until(() => readLessonState(state.doc)?.slideId === start);
+    expect(readLessonState(state.doc)).toMatchObject({ putUp: null, vote: null });
+    // With nothing left to stand on the lesson stays as it was.
+    for (const id of Object.keys(readDeck(document.doc).slides))
+      setSlideFlag(document.doc, id, 'isLeftOut', true);
+    await document.acknowledged();
+    expect((await room.ines.post(at('renew'))).status).toBe(409);
   });
 
   test('a word is counted as another by hand: marks and tallies follow, and back', async () => {

@@ -1,4 +1,12 @@
-import { editionChanges, readDeck, setQuestion, type Deck } from '../index.js';
+import {
+  editionChanges,
+  OPENING_STATE,
+  readDeck,
+  setQuestion,
+  stateInEdition,
+  type Deck,
+  type LessonState,
+} from '../index.js';
 import { choice, choiceQuestion, deck, slide, text } from '../testing/builder.js';
 
 const doc = deck(
@@ -47,4 +55,32 @@ test('what was asked on the fly is not missed in the deck', () => {
   const after = structuredClone(before);
   const lesson = { ...before, slides: { ...before.slides, asked: before.slides.sea! } };
   expect(editionChanges(lesson, after, ['asked']).isSame).toBe(true);
+});
+
+describe('the state of a lesson in another edition', () => {
+  const state: LessonState = {
+    ...{ ...OPENING_STATE, pace: 'together', slideId: 'sea', askedSlideId: 'sea' },
+    vote: { slideId: 'sea', isOpen: true },
+    putUp: { questionId: 'q', isInPlace: false, showsKey: true },
+    shown: { folioId: 'ada', questionId: 'q', withName: true },
+  };
+
+  test('stays as it is where all of it is there', () => {
+    expect(stateInEdition(state, before)).toEqual(state);
+  });
+
+  test('lets go of what is gone, and the class stands at the start', () => {
+    const after = structuredClone(before);
+    delete after.slides.sea;
+    expect(stateInEdition(state, after)).toEqual({
+      ...{ ...OPENING_STATE, pace: 'together', slideId: 'pier' },
+    });
+  });
+
+  test('a question that is gone is put up no more; the class stays on its slide', () => {
+    const after = structuredClone(before);
+    after.slides.sea!.elements = [];
+    const { slideId, vote, putUp, shown } = stateInEdition(state, after);
+    expect([slideId, vote?.slideId, putUp, shown]).toEqual(['sea', 'sea', null, null]);
+  });
 });

@@ -3,6 +3,7 @@ import type { Deck, QuestionElement } from '../deck/types.js';
 import { questionsOf } from '../folio/projection.js';
 import type { ElementId, SlideId } from '../ids.js';
 import { sameData } from '../sameData.js';
+import type { LessonState } from './state.js';
 
 /** What a running lesson would take over from the deck as it is now. */
 export interface EditionChanges {
@@ -59,4 +60,22 @@ function howChanged(
   if (!now) return 'gone';
   if (!sameData(before.question, now.question)) return 'asks';
   return sameData(before.key, now.key) ? null : 'key';
+}
+
+/**
+ * A lesson's state in another edition, as students get that: where the class stands, what is asked, voted on, put up and
+ * shown there is let go when it is gone.
+ */
+export function stateInEdition(state: LessonState, view: Deck): LessonState {
+  const { slideId, askedSlideId, vote, putUp, shown } = state;
+  const isThere = (one: SlideId | null | undefined): boolean => !!one && one in view.slides;
+  const questions = questionsOf(view);
+  return {
+    ...state,
+    slideId: isThere(slideId) ? slideId : view.startSlideId,
+    askedSlideId: isThere(askedSlideId) ? askedSlideId : null,
+    vote: isThere(vote?.slideId) ? vote : null,
+    putUp: putUp && questions.has(putUp.questionId) ? putUp : null,
+    shown: shown && questions.has(shown.questionId) ? shown : null,
+  };
 }
