@@ -58,7 +58,7 @@ import { NOTHING, onlyCards, onlyLink, slidesIn, type MapSelection } from './sel
 import { SmallMap } from './SmallMap';
 import { TrailLines } from './TrailLines';
 import { TrailsPanel } from './TrailsPanel';
-import { useMapMoves, WHOLE_MAP } from './useMapMoves';
+import { FARTHEST, useMapMoves, WHOLE_MAP } from './useMapMoves';
 import { useMapActions } from './useMapActions';
 import { useMapElements, type Walks } from './useMapElements';
 import { WireLayer, type Wire } from './WireLayer';
@@ -387,7 +387,7 @@ function DeckMap(): ReactElement {
               deleteKeyCode={null}
               disableKeyboardA11y
               onlyRenderVisibleElements
-              minZoom={0.05}
+              minZoom={FARTHEST}
               maxZoom={2}
               fitView
               fitViewOptions={WHOLE_MAP}

@@ -1,13 +1,16 @@
 import { CARD, type SlideId } from '@gobrel/core';
-import { useReactFlow, type FitViewOptions } from '@xyflow/react';
+import { getViewportForBounds, useReactFlow, type FitViewOptions } from '@xyflow/react';
 import { useMemo, useRef, type RefObject } from 'react';
 import type { MapNode } from './cards';
 
+/** How far out the map goes. */
+export const FARTHEST = 0.05;
 /** The whole map in sight, clear of the bar at its foot, no card larger than it was drawn for. */
-export const WHOLE_MAP: FitViewOptions = {
+export const WHOLE_MAP = {
   padding: { top: '28px', left: '28px', right: '28px', bottom: '84px' },
   maxZoom: 1.05,
-};
+} as const satisfies FitViewOptions;
+const SOME_CARDS = { padding: 0.4, maxZoom: 1.4 } as const satisfies FitViewOptions;
 
 /** Milliseconds that the map takes to go somewhere. */
 const GOING = 250;
@@ -49,16 +52,35 @@ export function useMapMoves(frame: RefObject<HTMLElement | null>): MapMoves {
       // Who takes hold of the map meanwhile ends it without a word.
       going.current = Promise.race([there, new Promise((done) => setTimeout(done, 2 * GOING))]);
     };
+    // Reckoned from where cards lie: what the library fits is only what it has measured so far.
+    const goTo = (nodes: MapNode[], how: typeof WHOLE_MAP | typeof SOME_CARDS): void => {
+      const seen = frame.current?.getBoundingClientRect();
+      if (!seen || nodes.length === 0) return;
+      const bounds = flow.getNodesBounds(nodes);
+      const { maxZoom, padding } = how;
+      const there = getViewportForBounds(
+        bounds,
+        seen.width,
+        seen.height,
+        FARTHEST,
+        maxZoom,
+        padding,
+      );
+      go(flow.setViewport(there, { duration: GOING }));
+    };
     const fit = (): void => {
       ask();
-      go(flow.fitView({ ...WHOLE_MAP, duration: GOING }));
+      goTo(flow.getNodes(), WHOLE_MAP);
     };
     return {
       fit,
       fitCards: (cards) => {
         ask();
-        const nodes = cards.map((id) => ({ id }));
-        go(flow.fitView({ nodes, padding: 0.4, maxZoom: 1.4, duration: GOING }));
+        const wanted = new Set(cards);
+        goTo(
+          flow.getNodes().filter(({ id }) => wanted.has(id)),
+          SOME_CARDS,
+        );
       },
       fitGrown: (cards) => {
         const isLatest = ask();
