@@ -185,6 +185,13 @@ test('a sound of the lesson is heard without a network, from its middle too', as
     }, seconds);
   expect(await from(0)).toBeCloseTo(0.5, 1);
   expect(await from(0.3)).toBeCloseTo(0.5, 1);
+
+  // Whoever sits down here next does not have it.
+  await own.start();
+  await mona.goto('/join');
+  await mona.getByRole('button', { name: 'I am somebody else' }).click();
+  await expect(mona.getByRole('region', { name: 'In a lesson' })).toHaveCount(0);
+  await expect.poll(kept).toBe(0);
 });
 
 /** Every picture on the page is there, also without a network. */

@@ -129,8 +129,8 @@ export class AccessService {
   }
 
   /**
-   * Whether the bearer of these cookies may have a picture, sound or file: whoever brought it, and whoever may read something that uses
-   * it. On a big screen that is the lesson's edition and the leaves that are presented on it.
+   * Whether the bearer of these cookies may have a picture, sound or file: whoever brought it, and whoever may read
+   * something that uses it. On a big screen that is the lesson's edition and the leaves that are presented on it.
    */
   async requireReader(
     cookieHeader: string | undefined,

@@ -22,6 +22,7 @@ import {
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import { LessonsService } from '../lessons/LessonsService.js';
+import { Problem } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import {
   fillDesk,
@@ -33,7 +34,6 @@ import {
   type Told,
 } from './deskDocument.js';
 import * as rows from './folioRows.js';
-import { Problem } from '../problems/problem.js';
 import { LiveLessons, type LiveLesson } from './LiveLessons.js';
 
 interface LiveFolio {

@@ -13,8 +13,7 @@ export function LineUpPanel(props: {
   presenting: Presenting | null;
   act: DeskActions;
 }): ReactElement {
-  const { students, presenting, act } = props;
-  const lineUp = props.lineUp.filter((folioId) => students.some((one) => one.folioId === folioId));
+  const { lineUp, students, presenting, act } = props;
   const waiting = students.filter(
     (student) => !lineUp.includes(student.folioId) && student.leaves.length > 0,
   );

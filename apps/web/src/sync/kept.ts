@@ -4,6 +4,9 @@ const UNSENT = 'gobrel.unsent';
 /** Of each folio, what its student is done with and has no mark for yet: see `useDone`. */
 export const DONE = 'gobrel.done.';
 
+/** Caches of what was fetched for whoever sat here: see `offline/serviceWorker`. */
+const SEEN = ['pictures', 'media'];
+
 const unsent = (): string[] => JSON.parse(localStorage.getItem(UNSENT) ?? '[]') as string[];
 
 /** Remembers of a kept document whether the server has all of it. */
@@ -18,9 +21,11 @@ export async function forgetKept(): Promise<void> {
     if (key.startsWith(DONE)) localStorage.removeItem(key);
   const keep = new Set(unsent());
   const names = (await indexedDB.databases()).flatMap(({ name }) => name ?? []);
-  await Promise.all(
-    names.filter((name) => name.startsWith(PREFIX) && !keep.has(name)).map(removed),
-  );
+  await Promise.all([
+    ...names.filter((name) => name.startsWith(PREFIX) && !keep.has(name)).map(removed),
+    // A page that came without TLS has none.
+    ...('caches' in window ? SEEN.map((name) => caches.delete(name)) : []),
+  ]);
 }
 
 /** Done when it is gone, or goes as soon as a page that still has it open is left. */

@@ -68,11 +68,13 @@ test('what belongs to no student is passed over', () => {
 
 test('work that was set earlier and comes later undoes nothing, each kind by itself', () => {
   const doc = new Y.Doc();
+  for (const name of ['a', 'b']) deskEntries(doc).set(name, entry(name));
   writeDeskWork(doc, { lineUp: ['a', 'b'] }, 5);
   writeDeskWork(doc, { lineUp: ['a'], starred: ['a/q'] }, 4);
   expect(readDesk(doc)).toMatchObject({ lineUp: ['a', 'b'], starred: ['a/q'] });
-  writeDeskWork(doc, { lineUp: [] }, 6);
-  expect(readDesk(doc).lineUp).toEqual([]);
+  // Who is not in the lesson is not lined up.
+  writeDeskWork(doc, { lineUp: ['gone', 'b'] }, 6);
+  expect(readDesk(doc).lineUp).toEqual(['b']);
 });
 
 test('lining up keeps everybody once, in their order, and puts the one right before the other', () => {

@@ -138,12 +138,18 @@ export function readDesk(doc: Y.Doc): Desk {
     const student = students.get(folioId);
     if (student) student.votes[slideId] = linkId;
   }
+  const {
+    lineUp = [],
+    starred = [],
+    likened = {},
+  } = Object.fromEntries(deskWork(doc)) as Partial<DeskWork>;
   return {
     students: [...students.values()].sort((a, b) => a.name.localeCompare(b.name)),
     tallies: Object.fromEntries(deskTallies(doc)),
     walks: Object.fromEntries(deskWalks(doc)),
-    ...{ lineUp: [], starred: [], likened: {} },
-    ...(Object.fromEntries(deskWork(doc)) as Partial<DeskWork>),
+    lineUp: lineUp.filter((folioId) => students.has(folioId)),
+    starred,
+    likened,
     wrongReturnCodes: deskAlarms(doc).get('returnCodes') ?? 0,
   };
 }

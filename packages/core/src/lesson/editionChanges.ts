@@ -68,7 +68,8 @@ function howChanged(
  */
 export function stateInEdition(state: LessonState, view: Deck): LessonState {
   const { slideId, askedSlideId, vote, putUp, shown } = state;
-  const isThere = (one: SlideId | null | undefined): boolean => !!one && one in view.slides;
+  const isThere = (one: SlideId | null | undefined): boolean =>
+    !!one && Object.hasOwn(view.slides, one);
   const questions = questionsOf(view);
   return {
     ...state,
