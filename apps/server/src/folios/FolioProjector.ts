@@ -10,15 +10,12 @@ import {
   deskAlarms,
   deskEntries,
   FolioProjection,
-  isLate,
   questionsOf,
   readLeafTitles,
   SERVER_LIMITS,
   slidesMap,
-  type DeskEntry,
   type ElementId,
   type LessonState,
-  type ProjectedChanges,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import { LessonsService } from '../lessons/LessonsService.js';
@@ -30,38 +27,11 @@ import {
   markDeskAnew,
   tellDesk,
   withOpenVotes,
-  type FolioNow,
   type Told,
 } from './deskDocument.js';
 import * as rows from './folioRows.js';
+import { hasItsStudent, nowOf, withLateness, type LiveFolio } from './liveFolio.js';
 import { LiveLessons, type LiveLesson } from './LiveLessons.js';
-
-interface LiveFolio {
-  id: string;
-  lesson: LiveLesson;
-  doc: Document;
-  projection: FolioProjection;
-  onUpdate: () => void;
-  /** When its student last did something, milliseconds since 1970. */
-  activeAt: number;
-  leaves: DeskEntry['leaves'];
-  /** Something in its leaves has changed since they were read. */
-  hasNewLeaves: boolean;
-  isUnreadable: boolean;
-  /** Milliseconds that its last pass took. */
-  cost: number;
-  /** A time of `performance.now()` before which others come first. */
-  restsUntil: number;
-  /** Its student's devices: whether one is here, when one came back, when the last one went before that, and last. */
-  isHere: boolean;
-  backAt: number;
-  lastHereAt: number | null;
-  leftAt: number | null;
-  /** Until something is changed in it: when the latest of what it holds was stored. */
-  storedAt: number | null;
-  /** Once it is left: the stored update that it holds at least. */
-  upTo: bigint | null;
-}
 
 /**
  * Milliseconds between two passes. What a desk sees comes no later for a person, and a busy class costs ten
@@ -481,32 +451,3 @@ const chunks = <T>(all: T[]): T[][] =>
   Array.from({ length: Math.ceil(all.length / AT_ONCE) }, (_, index) =>
     all.slice(index * AT_ONCE, (index + 1) * AT_ONCE),
   );
-
-const hasItsStudent = ({ id, doc }: LiveFolio): boolean =>
-  doc
-    .getConnections()
-    .some(
-      (connection) =>
-        (connection.context as { visitor?: { student?: { folioId: string } | null } }).visitor
-          ?.student?.folioId === id,
-    );
-
-function withLateness(folio: LiveFolio, state: LessonState, changes: ProjectedChanges): Told {
-  const { storedAt, lastHereAt, backAt } = folio;
-  const now = Date.now();
-  return {
-    ...changes,
-    answers: changes.answers.map((answer) => ({
-      ...answer,
-      isLate: isLate(state, { now, storedAt, lastHereAt, backAt, givenAt: answer.at }),
-    })),
-  };
-}
-
-const nowOf = (folio: LiveFolio): FolioNow => ({
-  id: folio.id,
-  activeAt: folio.activeAt,
-  leaves: folio.leaves,
-  isHere: hasItsStudent(folio),
-  isUnreadable: folio.isUnreadable,
-});
