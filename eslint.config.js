@@ -1,5 +1,71 @@
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
+import imports from 'eslint-plugin-import-x';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
+
+/**
+ * Rooms from the ground up: each imports only what stands in the lines above its own, by value or by type. Tests may
+ * reach everywhere.
+ */
+const CORE = [
+  ['parts'],
+  ['geometry', 'themes', 'layouts'],
+  ['questions'],
+  ['elements'],
+  ['deck'],
+  ['map', 'stage'],
+  ['folio', 'starters'],
+  ['check', 'lesson', 'results'],
+  ['testing', 'index.ts'],
+];
+/** No view imports another view; the workspace is what several of them stand in. */
+const WEB = [
+  ['sync'],
+  ['api'],
+  ['ui', 'offline'],
+  ['deck', 'elements'],
+  ['questions'],
+  ['stage'],
+  ['cards', 'editing'],
+  ['links', 'lesson', 'starters'],
+  [
+    ...['check', 'classes', 'decks', 'desk', 'lessons', 'map', 'results', 'screen', 'show'],
+    ...['slide', 'student'],
+  ],
+  ['workspace'],
+  ['App.tsx'],
+  ['main.tsx'],
+];
+
+/** @param {string} root @param {string[][]} floors */
+const zonesOf = (root, floors) =>
+  // Nothing stands above the last one.
+  floors.slice(0, -1).flatMap((rooms, floor) =>
+    rooms.map((room) => ({
+      target: room.includes('.') ? `${root}/${room}` : `${root}/${room}/**/!(*.test).{ts,tsx}`,
+      from: floors
+        .slice(floor)
+        .flat()
+        .filter((other) => other !== room)
+        .map((other) => `${root}/${other}`),
+      message: 'A room imports only from the floors below it.',
+    })),
+  );
+
+/** @param {string} project @param {string[][]} floors */
+const houseOf = (project, floors) => ({
+  files: [`${project}/src/**/*.{ts,tsx}`],
+  plugins: { 'import-x': imports },
+  settings: {
+    'import-x/resolver-next': [
+      createTypeScriptImportResolver({ project: `${project}/tsconfig.json` }),
+    ],
+  },
+  rules: {
+    'import-x/no-cycle': 'error',
+    'import-x/no-restricted-paths': ['error', { zones: zonesOf(`./${project}/src`, floors) }],
+  },
+});
 
 export default tseslint.config(
   { ignores: ['**/dist/', '**/node_modules/', '.gobrel/', 'test-results/', 'bench/results/'] },
@@ -28,9 +94,12 @@ export default tseslint.config(
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
+  houseOf('packages/core', CORE),
+  houseOf('apps/web', WEB),
   {
     // The arrows run one way: the core knows neither interface nor server.
     files: ['packages/core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-imports': [
         'error',

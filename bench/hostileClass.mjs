@@ -22,7 +22,7 @@ async function asking(cookie, round) {
   /** @type {number[]} */
   const took = [];
   for (let turn = 0; !round.isOver; turn++) {
-    const path = ['student', 'student/marks', 'health'][turn % 3];
+    const path = ['student/lesson', 'student/marks', 'health'][turn % 3];
     const from = performance.now();
     const answer = await fetch(`${server.url}/api/${path}`, { headers: { cookie } });
     await answer.arrayBuffer();

@@ -191,7 +191,7 @@ const WAYS = {
     const big = JSON.stringify({ isUp: 'x'.repeat(900_000) });
     for (let turn = 0; turn < 60; turn++) {
       await Promise.all([
-        ...Array.from({ length: 10 }, () => send(device, 'GET', 'student')),
+        ...Array.from({ length: 10 }, () => send(device, 'GET', 'student/lesson')),
         send(device, 'GET', 'student/leaves'),
         send(device, 'GET', 'student/marks'),
         send(device, 'POST', 'student/hand', big),

@@ -84,6 +84,75 @@ test('without a network for the whole lesson a student reloads, walks, answers, 
   await expect(ines.getByRole('heading', { name: 'Has made leaves' })).toBeVisible();
 });
 
+test('what is set in the very moment in which the page is left is kept, without a network', async ({
+  browser,
+  own,
+}) => {
+  const { baseURL } = own;
+  const ines = await signIn(await someone(browser, { baseURL }));
+  const { code } = await startLesson(ines);
+  const mona = await joinToKeep(browser, baseURL, code, 'Mona');
+  await own.kill();
+  await mona.reload();
+  for (const name of ['Climb the tower', 'Call the mainland', 'Wait']) {
+    await mona.getByRole('link', { name, exact: true }).click();
+  }
+  const slider = mona.getByRole('slider', { name: 'Your answer' });
+  const found: string[] = [];
+  const expected: string[] = [];
+  for (let turn = 0; turn < 20; turn++) {
+    const end = turn % 2 ? 'min' : 'max';
+    await expect(slider).toBeEnabled();
+    const loaded = mona.waitForEvent('load');
+    // By one key, and gone in the same turn.
+    await slider.evaluate((input: HTMLInputElement, end) => {
+      const value = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value');
+      value!.set!.call(input, input.getAttribute(end));
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+      location.reload();
+    }, end);
+    await loaded;
+    expected.push((await slider.getAttribute(end))!);
+    found.push(await slider.inputValue());
+  }
+  expect(found).toEqual(expected);
+});
+
+test('what this device keeps is taken away under an open page: its words reach the server, and are kept anew', async ({
+  browser,
+  own,
+}) => {
+  const { baseURL } = own;
+  const ines = await signIn(await someone(browser, { baseURL }));
+  const { lessonId, code } = await startLesson(ines);
+  const mona = await joinToKeep(browser, baseURL, code, 'Mona');
+  for (const name of ['Run to the boathouse', 'Row out', 'North of the reef']) {
+    await mona.getByRole('link', { name, exact: true }).click();
+  }
+  const answer = mona.getByRole('textbox', { name: 'Your answer in m' });
+  await answer.fill('1');
+  await isSaved(mona);
+  // As from another tab in which the next one sits down, or by a browser that is short of room.
+  await mona.evaluate(async () => {
+    for (const { name = '' } of await indexedDB.databases()) {
+      if (!name.startsWith('gobrel:')) continue;
+      await new Promise((done) => {
+        const removing = indexedDB.deleteDatabase(name);
+        removing.onsuccess = removing.onerror = removing.onblocked = done;
+      });
+    }
+  });
+  await answer.fill('277');
+  await isSaved(mona);
+  const results = `${baseURL}/api/lessons/${lessonId}/results`;
+  await expect.poll(async () => (await ines.request.get(results)).text()).toContain('"text":"277"');
+  await own.kill();
+  await answer.fill('288');
+  await expect(mona.getByRole('status', { name: 'Saved state' })).toHaveText('kept on this device');
+  await mona.reload();
+  await expect(answer).toHaveValue('288');
+});
+
 test('every kind of question is answered without a network, read anew, and arrives', async ({
   browser,
   own,

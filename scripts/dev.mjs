@@ -13,7 +13,8 @@ const env = {
   ...process.env,
   PORT: '4301',
   DATABASE_URL: process.env.DATABASE_URL ?? cluster.createDatabase('gobrel'),
-  GOBREL_DEMO: '1',
+  // As with `npm start`: another database gets the demo only when it is asked for.
+  GOBREL_DEMO: process.env.DATABASE_URL ? (process.env.GOBREL_DEMO ?? '') : '1',
 };
 const children = [
   spawn('npx', ['tsc', '-b', '--watch', '--preserveWatchOutput'], {

@@ -27,6 +27,7 @@ if (!process.env.DATABASE_URL) {
 } else if (fresh) {
   giveUp('--fresh empties only a database of our own, not the one in DATABASE_URL.');
 }
+const hasDemo = cluster !== null || process.env.GOBREL_DEMO === '1';
 const port = Number(process.env.PORT ?? 0) || ((await isFree(4300)) ? 4300 : await freePort());
 const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
   cwd: root,
@@ -39,17 +40,19 @@ const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')],
     PORT: String(port),
     DATABASE_URL: process.env.DATABASE_URL ?? cluster.createDatabase('gobrel'),
     GOBREL_WEB: join(root, 'apps/web/dist'),
-    GOBREL_DEMO: '1',
+    // A database of somebody's own gets the demo, whose password is known, only when it is asked for.
+    GOBREL_DEMO: hasDemo ? '1' : '',
   },
 });
 server.stdout.on('data', (chunk) => {
   const text = String(chunk);
   if (!text.includes('listening on')) return void process.stdout.write(text);
-  say(`
-  Gobrel runs at        http://127.0.0.1:${port}
+  const demo = `
   Sign in as            ines@gobrel.example   password  petrel-isle-lamp
   A lesson is running   join at http://127.0.0.1:${port}/join with  TERN 482
-
+`;
+  say(`
+  Gobrel runs at        http://127.0.0.1:${port}${hasDemo ? demo : '\n'}
   Ctrl-C stops it.`);
 });
 

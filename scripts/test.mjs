@@ -56,7 +56,10 @@ function runAsync(program, args, env) {
   });
 }
 
-const only = process.argv.slice(2);
+/** `npm test -- [static] [jest] [playwright] [names of test files …]` */
+const PARTS = ['static', 'jest', 'playwright'];
+const only = process.argv.slice(2).filter((word) => PARTS.includes(word));
+const names = process.argv.slice(2).filter((word) => !PARTS.includes(word));
 const wants = (part) => only.length === 0 || only.includes(part);
 
 if (wants('static')) {
@@ -76,7 +79,7 @@ try {
   if (wants('jest')) {
     say('\n── Jest');
     const report = join(results, 'jest.json');
-    await runAsync('npx', ['jest', '--json', `--outputFile=${report}`], {
+    await runAsync('npx', ['jest', '--json', `--outputFile=${report}`, ...names], {
       DATABASE_URL: cluster.createDatabase('jest'),
     });
     count('Jest', report, (said) => [
@@ -87,10 +90,14 @@ try {
   if (wants('playwright')) {
     say('\n── Playwright');
     const report = join(results, 'playwright.json');
-    await runAsync('npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
-      DATABASE_URL: cluster.createDatabase('browser'),
-      PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-    });
+    await runAsync(
+      'npx',
+      ['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...names],
+      {
+        DATABASE_URL: cluster.createDatabase('browser'),
+        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+      },
+    );
     count('Playwright', report, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
   }
 } finally {

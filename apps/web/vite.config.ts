@@ -38,6 +38,20 @@ export default defineConfig({
   build: {
     assetsDir: 'static',
     target: 'es2022',
+    // A browser that cannot fetch parts ahead fetches them when they are needed.
+    modulePreload: { polyfill: false },
+    rolldownOptions: {
+      output: {
+        // Small files that a student's page needs together: each by itself would be a download and weigh more.
+        codeSplitting: {
+          includeDependenciesRecursively: false,
+          groups: [
+            { name: 'pieces', test: /core.src.stage.(asked|pieces|zones)\./ },
+            { name: 'small', test: /web.src.(ui.(when|SavedLabel)|api.assets|sync.kept)\./ },
+          ],
+        },
+      },
+    },
     sourcemap: false,
     chunkSizeWarningLimit: 2000,
     // Fonts within the style sheet would be data addresses, which the content policy does not let in.

@@ -96,6 +96,8 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     bodyParser: false,
   });
   app.disable('x-powered-by');
+  // What may not be stored is not compared either.
+  app.disable('etag');
   app.set('trust proxy', config.proxies);
   app.use(contentPolicy(config));
   app.use(

@@ -59,3 +59,11 @@ test('a version that is laid down while the server runs is served whole', async 
   rmSync(join(folder, 'index.html'));
   expect((await get('/static/index-number-two.js')).status).toBe(200);
 });
+
+test('a file that goes while it is asked for ends that answer, not the server', async () => {
+  build('three', 3);
+  await get('/');
+  rmSync(join(folder, 'static', 'index-three.js'));
+  await expect(get('/static/index-three.js')).rejects.toThrow();
+  expect((await get('/')).text).toContain('index-three.js');
+});

@@ -17,6 +17,8 @@ export function serveInterface(folder: string): RequestHandler {
     if (!['GET', 'HEAD'].includes(request.method) || /^\/(api|sync)(\/|$)/.test(request.path)) {
       return next();
     }
+    // A file that goes while it is being read ends this answer, not the server.
+    response.once('pipe', (file) => file.once('error', () => response.destroy()));
     const isPart = request.path.startsWith('/static/');
     if (!isPart) {
       const now = versionNow();

@@ -1,6 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { Suspense, type ReactElement } from 'react';
-import { BrowserRouter, Route, Routes } from 'react-router';
+import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { Centre } from './ui/Page';
 import { NoticeProvider } from './ui/Notice';
 import { Boundary, part } from './offline/part';
@@ -43,7 +43,19 @@ export function App(): ReactElement {
                 <Route path="/lesson" element={<StudentPage />} />
                 <Route
                   path="*"
-                  element={<Centre title="Nothing here">There is no page at this address.</Centre>}
+                  element={
+                    <Centre title="Nothing here">
+                      There is no page at this address.{' '}
+                      <Link to="/" className="underline">
+                        To your decks
+                      </Link>{' '}
+                      or{' '}
+                      <Link to="/join" className="underline">
+                        join a lesson
+                      </Link>
+                      .
+                    </Centre>
+                  }
                 />
               </Routes>
             </Suspense>

@@ -1,21 +1,35 @@
-export * from './ids.js';
-export * from './limits.js';
+export * from './parts/ids.js';
+export * from './parts/limits.js';
+export * from './parts/place.js';
+export * from './parts/fill.js';
+export {
+  LICENCES,
+  readAsset,
+  wantsCredit,
+  type AssetRef,
+  type Credit,
+  type CreditedAsset,
+  type Licence,
+  type MediaRef,
+} from './parts/asset.js';
+export type { InkStroke } from './parts/ink.js';
+export * from './parts/typography.js';
 export * from './deck/types.js';
-export * from './deck/target.js';
-export * from './deck/languages.js';
-export * from './deck/rewriteCommands.js';
-export * from './deck/richText.js';
+export * from './deck/links/target.js';
+export * from './deck/text/languages.js';
+export * from './deck/text/rewriteCommands.js';
+export * from './parts/richText.js';
 export * from './deck/document.js';
-export * from './deck/elementWords.js';
+export * from './elements/elements.js';
+export * from './elements/elementWords.js';
 export * from './deck/DeckReader.js';
 export * from './deck/history.js';
-export * from './deck/slideCommands.js';
-export * from './deck/readElement.js';
-export { readAsset } from './deck/readParts.js';
+export * from './deck/slides/slideCommands.js';
+export * from './elements/readElement.js';
 export * from './deck/credits.js';
 export * from './deck/filesOf.js';
 export * from './deck/met.js';
-export { defaultTrail } from './deck/trailSteps.js';
+export { defaultTrail } from './deck/trails/trailSteps.js';
 export { readPlainDeck } from './deck/plainDeck.js';
 export {
   addElement,
@@ -27,19 +41,19 @@ export {
   setText,
   type ElementSettings,
   type NewElement,
-} from './deck/elementCommands.js';
-export * from './deck/arrangeCommands.js';
-export * from './deck/tableCommands.js';
-export * from './deck/elementClip.js';
-export * from './deck/groundCommands.js';
-export { setLayout } from './deck/layoutCommands.js';
-export * from './deck/styleCommands.js';
-export * from './deck/questionCommands.js';
-export * from './deck/linkCommands.js';
-export * from './deck/slideClip.js';
-export * from './deck/trailCommands.js';
-export * from './deck/sectionCommands.js';
-export { changedStretch } from './deck/sharedText.js';
+} from './deck/arranging/elementCommands.js';
+export * from './deck/arranging/arrangeCommands.js';
+export * from './deck/arranging/tableCommands.js';
+export * from './deck/arranging/elementClip.js';
+export * from './deck/slides/groundCommands.js';
+export { setLayout } from './deck/slides/layoutCommands.js';
+export * from './deck/arranging/styleCommands.js';
+export * from './deck/arranging/questionCommands.js';
+export * from './deck/links/linkCommands.js';
+export * from './deck/slides/slideClip.js';
+export * from './deck/trails/trailCommands.js';
+export * from './deck/sections/sectionCommands.js';
+export { changedStretch } from './deck/text/sharedText.js';
 export * from './map/graph.js';
 export * from './map/routes.js';
 export * from './map/measures.js';
@@ -48,36 +62,37 @@ export * from './check/finding.js';
 export * from './check/Checker.js';
 export * from './check/mends.js';
 export type { Pixels } from './check/contrast.js';
-export * from './map/cards.js';
+export * from './deck/slides/cards.js';
 export * from './map/find.js';
 export * from './map/regions.js';
 export * from './map/plan/planText.js';
 export * from './map/plan/planOf.js';
 export * from './map/plan/planChange.js';
 export * from './map/plan/applyPlan.js';
-export * from './stage/layouts.js';
-export * from './stage/themes.js';
+export * from './layouts/layouts.js';
+export * from './themes/themes.js';
 export { wordsHeight } from './check/reading.js';
 export { textWidth } from './stage/typeWidths.js';
 export * from './stage/covering.js';
 export * from './stage/zones.js';
 export * from './stage/pieces.js';
+export * from './stage/asked.js';
 export * from './stage/closeUps.js';
-export * from './stage/fonts.js';
-export * from './stage/groups.js';
-export * from './stage/lines.js';
-export * from './stage/ink.js';
-export * from './stage/moves.js';
+export * from './parts/fonts.js';
+export * from './elements/groups.js';
+export * from './elements/lines.js';
+export * from './elements/ink.js';
+export * from './elements/moves.js';
 export * from './stage/arrange.js';
-export * from './stage/snap.js';
-export * from './stage/transform.js';
+export * from './geometry/snap.js';
+export * from './geometry/transform.js';
 export * from './stage/pictureFrame.js';
-export * from './stage/shapes/kind.js';
-export * from './stage/shapes/shapes.js';
-export type { Point } from './stage/Pen.js';
+export * from './geometry/shapes/kind.js';
+export * from './geometry/shapes/shapes.js';
+export type { Point } from './geometry/Pen.js';
 export { runSize, textHeight } from './stage/textHeight.js';
 export * from './stage/readingOrder.js';
-export * from './stage/resize.js';
+export * from './geometry/resize.js';
 export * from './questions/registry.js';
 export * from './questions/marking.js';
 export * from './questions/areas.js';
@@ -134,7 +149,7 @@ export * from './lesson/desk.js';
 export * from './folio/answers.js';
 export * from './folio/folio.js';
 export * from './DocumentReader.js';
-export { sameData } from './sameData.js';
+export { sameData } from './parts/sameData.js';
 export * from './folio/projection.js';
 export { addAsked, ASKED_LINES, type Asked } from './starters/askNow.js';
 export { STARTERS } from './starters/starters.js';

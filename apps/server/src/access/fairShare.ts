@@ -1,7 +1,7 @@
 import { SERVER_LIMITS } from '@gobrel/core';
 import type { NextFunction, Request, Response } from 'express';
 import type { Config } from '../config.js';
-import { sendProblem, tooMuch } from '../problems/problem.js';
+import { sendProblem, tellRefusalsBy, tooMuch } from '../problems/problem.js';
 import { Allowance } from './Allowance.js';
 import { cookieOf } from './cookies.js';
 import { InTurn } from './InTurn.js';
@@ -12,14 +12,13 @@ type Kind = keyof typeof SERVER_LIMITS.requests;
 interface Asking {
   kind: Kind;
   allowance: Allowance;
+  refusals: Allowance;
   underWay: number;
 }
 
 const MOST_REMEMBERED = 5000;
 /** Milliseconds between two looks for devices that owe nothing. */
 const FORGETS_EVERY = 1000;
-/** Milliseconds until a refusal is said: who asks again at once asks that seldom. */
-const REFUSED_AFTER = 1000;
 /** What a picture costs of a request: a slide has many, and they are looked up and sent. */
 const PICTURE = 0.2;
 
@@ -27,7 +26,7 @@ const PICTURE = 0.2;
  * So much of the server to every device: one that asks without end is told to wait before anything is looked up for it.
  * Devices are told apart by their cookies, which may be made up: what all behind one address ask for is counted, too.
  * What comes at the same time is begun one after another, of one device after another, so that what is said over sockets
- * is heard in between.
+ * is heard in between. Who is refused all the time is told so later.
  */
 export function fairShare(
   config: Config,
@@ -41,11 +40,16 @@ export function fairShare(
     // Seldom: looking through all of them for each one that is new would be what somebody could be after.
     if (known.size > MOST_REMEMBERED && performance.now() - forgotAt > FORGETS_EVERY) {
       forgotAt = performance.now();
-      for (const [old, { allowance, underWay }] of known) {
-        if (underWay === 0 && allowance.isFull) known.delete(old);
+      for (const [old, { allowance, refusals, underWay }] of known) {
+        if (underWay === 0 && allowance.isFull && refusals.isFull) known.delete(old);
       }
     }
-    const fresh = { kind, allowance: new Allowance(SERVER_LIMITS.requests[kind]), underWay: 0 };
+    const fresh = {
+      kind,
+      allowance: new Allowance(SERVER_LIMITS.requests[kind]),
+      refusals: new Allowance(SERVER_LIMITS.refusals[kind]),
+      underWay: 0,
+    };
     known.set(key, fresh);
     return fresh;
   };
@@ -69,15 +73,21 @@ export function fairShare(
       return void request.socket.destroy();
     }
     for (const one of all) one.underWay++;
-    response.once('close', () => {
-      for (const one of all) one.underWay--;
+    let isUnderWay = true;
+    const leave = (): void => {
+      if (isUnderWay) for (const one of all) one.underWay--;
+      isUnderWay = false;
+    };
+    response.once('close', leave);
+    tellRefusalsBy(response, () => {
+      // While it only waits to be told it keeps nobody out; who asks for more than their share does.
+      if (owed <= 0) leave();
+      const isTooOften = Math.max(...all.map(({ refusals }) => refusals.take(1))) > 0;
+      return isTooOften ? SERVER_LIMITS.refusals.after : 0;
     });
     if (owed <= 0) return inTurn.enter(teacher || student || (request.ip ?? ''), next);
-    // What was refused is not owed: who waits as told is let in. Who does not wait is kept waiting.
+    // What was refused is not owed: who waits as told is let in.
     for (const { allowance } of all) allowance.take(-cost);
-    setTimeout(
-      () => sendProblem(response, tooMuch(Math.max(1, Math.ceil(owed / 1000)))),
-      REFUSED_AFTER,
-    );
+    sendProblem(response, tooMuch(Math.max(1, Math.ceil(owed / 1000))));
   };
 }

@@ -14,6 +14,7 @@ import { PictureMaker } from './PictureMaker.js';
 import { letGo, noteUses } from './uses.js';
 import { NO_PICTURE, SMALL, SMALL_WIDTHS, WIDTHS } from './sizes.js';
 import { looksLikeSvg } from './svg.js';
+import { isReadable } from './svgCost.js';
 
 export interface ServedPicture {
   mediaType: string;
@@ -177,7 +178,7 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
     if (file.length > SERVER_LIMITS.svg.bytes) {
       throw invalid('This drawing is too large: an SVG has 2 MB at the most.');
     }
-    const drawn = await this.maker.draw(file.toString('utf8'));
+    const drawn = isReadable(file) ? await this.maker.draw(file.toString('utf8')) : null;
     if (!drawn) {
       throw invalid(
         'This drawing cannot be shown: it is no SVG, or it is too entangled to be drawn in a moment.',

@@ -6,6 +6,7 @@ import {
   type AssetRef,
   type Deck,
   type NewElement,
+  SERVER_LIMITS,
 } from '@gobrel/core';
 import { deck, element, leftOut, slide } from '@gobrel/core/testing';
 import { DataSource } from 'typeorm';
@@ -21,6 +22,7 @@ import {
   type TestServer,
 } from '../testing/testServer.js';
 import { sanitiseSvg } from './svg.js';
+import { isReadable } from './svgCost.js';
 import { letGo } from './uses.js';
 
 let server: TestServer;
@@ -278,4 +280,10 @@ describe('pictures are shown to those who may read what uses them', () => {
     );
     expect(uses).toEqual([]);
   });
+});
+
+test('a drawing with more tags than any may have is not even read', () => {
+  const most = 3 * SERVER_LIMITS.svg.elements;
+  expect(isReadable(Buffer.from('<g>'.repeat(most)))).toBe(true);
+  expect(isReadable(Buffer.from('<g>'.repeat(most + 1)))).toBe(false);
 });

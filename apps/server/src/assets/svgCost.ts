@@ -5,6 +5,16 @@ const TAG = /<(\/?)([a-zA-Z][\w:.-]*)((?:[^<>"']|"[^"<]*"|'[^'<]*')*?)(\/?)>/g;
 const REFERENCE = /(?:href\s*=\s*["']\s*#|url\(\s*["']?#)([^"')\s]+)/g;
 const ID = /\sid\s*=\s*["']([^"']+)["']/;
 
+const OPENS = '<'.charCodeAt(0);
+
+/** Whether it may be worth reading at all: every element opens once, most are closed, and some words stand between. */
+export function isReadable(file: Buffer): boolean {
+  const most = 3 * SERVER_LIMITS.svg.elements;
+  let opened = 0;
+  for (const byte of file) if (byte === OPENS && ++opened > most) return false;
+  return true;
+}
+
 /**
  * Whether a drawing can be made clean and drawn in bounded time: not too many elements, not too deep, and not too many
  * once every reference inside it is followed (an element that refers to one that refers to one …). One pass over the text,

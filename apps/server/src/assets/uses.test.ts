@@ -3,7 +3,7 @@ import { deck, element, leftOut, slide, way } from '@gobrel/core/testing';
 import { DataSource } from 'typeorm';
 import { openClassroom } from '../testing/classroom.js';
 import { signUp, startServer, Visitor, type TestServer } from '../testing/testServer.js';
-import { letGo } from './uses.js';
+import { hashesIn, letGo } from './uses.js';
 
 let server: TestServer;
 let ines: Visitor;
@@ -94,4 +94,28 @@ test('what nothing uses goes after a while, and comes back when it is sent again
   expect(await gets(ines, `files/${file}/x`)).toBe(false);
   await kept('media', wav(4));
   expect(await gets(ines, `media/${unused}`)).toBe(true);
+});
+
+test('names are found in any bytes as their definition says', () => {
+  /** A run's first 64 digits, where no digit stands before. */
+  const plainly = (bytes: Buffer): string[] => [
+    ...new Set(bytes.toString('latin1').match(/(?<![0-9a-f])[0-9a-f]{64}/g)),
+  ];
+  let state = 20261128;
+  const below = (most: number): number => (state = (state * 48271) % 2147483647) % most;
+  let found = 0;
+  for (let turn = 0; turn < 3000; turn++) {
+    const share = turn % 5 === 0 ? 60 : 985;
+    const bytes = Buffer.from(
+      Array.from({ length: below(400) }, () =>
+        below(1000) < share ? '0123456789abcdef'.charCodeAt(below(16)) : below(256),
+      ),
+    );
+    const names = hashesIn(bytes);
+    expect(names).toEqual(plainly(bytes));
+    found += names.length;
+  }
+  expect(found).toBeGreaterThan(1000);
+  // A letter of two bytes is no digit, also when its last byte would be one by itself.
+  expect(hashesIn('\u0161'.repeat(64))).toEqual([]);
 });

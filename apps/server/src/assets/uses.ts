@@ -13,19 +13,33 @@ export interface Use {
   name: string;
 }
 
-/** What follows in a document may be any byte. */
-const HASH = /(?<![0-9a-f])[0-9a-f]{64}/g;
-const SHORTEST = 64;
+/** Digits of a name. */
+const DIGITS = 64;
 
-/** The names of pictures, sounds and files in a document, as stored, or a JSON text, each once. */
+/**
+ * The names of pictures, sounds and files in a document, as stored, or a JSON text, each once: of every run of lower-case
+ * hexadecimal digits the first 64. What follows in a document may be any byte.
+ */
 export function hashesIn(stored: Uint8Array | string): string[] {
-  if (stored.length < SHORTEST) return [];
-  const text =
-    typeof stored === 'string'
-      ? stored
-      : Buffer.from(stored.buffer, stored.byteOffset, stored.byteLength).toString('latin1');
-  return [...new Set(text.match(HASH))];
+  const bytes = typeof stored === 'string' ? Buffer.from(stored, 'utf8') : stored;
+  const found = new Set<string>();
+  // Looked at from the end of where a name could be: mostly one byte says that none is.
+  for (let from = 0; from + DIGITS <= bytes.length;) {
+    let at = from + DIGITS - 1;
+    while (at >= from && isDigit(bytes[at]!)) at--;
+    if (at < from) {
+      found.add(Buffer.from(bytes.subarray(from, from + DIGITS)).toString('latin1'));
+      at = from + DIGITS;
+      while (at < bytes.length && isDigit(bytes[at]!)) at++;
+    }
+    from = at + 1;
+  }
+  return [...found];
 }
+
+/** 0-9, a-f. */
+const isDigit = (byte: number): boolean =>
+  (byte >= 48 && byte <= 57) || (byte >= 97 && byte <= 102);
 
 type Rows = Pick<EntityManager, 'query'>;
 

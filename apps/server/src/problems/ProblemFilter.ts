@@ -7,7 +7,7 @@ import {
 } from '@nestjs/common';
 import type { Response } from 'express';
 import { MulterError } from 'multer';
-import { Problem, type ProblemBody } from './problem.js';
+import { Problem, sendBody, type ProblemBody } from './problem.js';
 import { WHY } from './readable.js';
 
 /** Turns whatever was thrown into one problem format. A stack goes to the log, never to the caller. */
@@ -16,9 +16,7 @@ export class ProblemFilter implements ExceptionFilter {
   #logger = new Logger('problem');
 
   catch(thrown: unknown, host: ArgumentsHost): void {
-    const body = this.#describe(thrown);
-    const response = host.switchToHttp().getResponse<Response>();
-    response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
+    sendBody(host.switchToHttp().getResponse<Response>(), this.#describe(thrown));
   }
 
   #describe(thrown: unknown): ProblemBody {

@@ -19,11 +19,26 @@ export class Problem extends HttpException {
 }
 
 /** For what is refused before the application's own handling begins. */
-export function sendProblem(response: Response, refused: Problem): void {
-  response
-    .status(refused.getStatus())
-    .type('application/problem+json')
-    .send(JSON.stringify(refused.getResponse()));
+export const sendProblem = (response: Response, refused: Problem): void =>
+  sendBody(response, refused.getResponse() as ProblemBody);
+
+/** Milliseconds until a refusal is told, asked for each one. */
+const WAITS = new WeakMap<Response, () => number>();
+
+/** From now on what this response refuses is told after as long as `wait` says. */
+export function tellRefusalsBy(response: Response, wait: () => number): void {
+  WAITS.set(response, wait);
+}
+
+/** The one place from which problems are sent. */
+export function sendBody(response: Response, body: ProblemBody): void {
+  const send = (): void => {
+    if (response.destroyed) return;
+    response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
+  };
+  const wait = WAITS.get(response)?.() ?? 0;
+  if (wait > 0) setTimeout(send, wait);
+  else send();
 }
 
 export const notFound = (what: string): Problem =>

@@ -238,3 +238,46 @@ test('who guesses codes is held back by device; the others behind the same addre
   );
   expect(SERVER_LIMITS.socket.perAddress).toBeGreaterThan(600);
 });
+
+test('who is refused again and again is told so later, and keeps nobody waiting who is not', async () => {
+  const guesser = new Visitor(server.url);
+  const timed = async (ask: () => Promise<{ status: number }>): Promise<[number, number]> => {
+    const from = performance.now();
+    const { status } = await ask();
+    return [status, performance.now() - from];
+  };
+  const { refusals } = SERVER_LIMITS;
+  // What is known here by a cookie has few refusals at once; what an address has is used up by new cookies, too.
+  const student = await room.join('Guesser');
+  let isLate = false;
+  for (let turn = 0; turn < 4 * refusals.student.atOnce && !isLate; turn++) {
+    const [status, took] = await timed(() => student.get('student/nothing'));
+    expect(status).toBe(404);
+    isLate = took >= refusals.after - 5;
+    expect(isLate && turn < refusals.student.atOnce).toBe(false);
+  }
+  expect(isLate).toBe(true);
+  // All at once, none of them known.
+  const guesses = await Promise.all(
+    Array.from({ length: refusals.address.atOnce }, () =>
+      timed(() => guesser.post('student/nothing')),
+    ),
+  );
+  expect(guesses.filter(([, took]) => took >= refusals.after - 5).length).toBeGreaterThan(20);
+  const [status] = await timed(() => room.ines.get('decks'));
+  expect(status).toBe(200);
+  expect((await student.get('student/lesson')).status).toBe(200);
+});
+
+test('who asks for more than their share waits, and what they send meanwhile is not even answered', async () => {
+  const asker = await room.join('Asker');
+  const ask = (): Promise<{ status: number }> => asker.get('student/lesson');
+  const { atOnce, underWay } = SERVER_LIMITS.requests.student;
+  let status = 200;
+  for (let turn = 0; turn < 10 * atOnce && status !== 429; turn++) ({ status } = await ask());
+  expect(status).toBe(429);
+  // The refusals that are told at once are used up, too.
+  for (let turn = 0; turn < SERVER_LIMITS.refusals.student.atOnce; turn++) await ask();
+  const told = await Promise.allSettled(Array.from({ length: 3 * underWay }, ask));
+  expect(told.filter((one) => one.status === 'rejected').length).toBeGreaterThanOrEqual(underWay);
+});

@@ -1,10 +1,16 @@
-import type { Deck, ElementId, LessonSettings } from '@gobrel/core';
+import type { ElementId } from '@gobrel/core';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { clockIs } from './clock';
 import { http } from './http';
 import { forgetKept } from '../sync/kept';
-import { forgetLesson, keepLesson, keptLesson } from './keptLesson';
+import {
+  forgetLesson,
+  keepLesson,
+  keptLesson,
+  type JoinedLesson,
+  type StudentLesson,
+} from './keptLesson';
 
 /** What students' devices ask the server for. Shapes are the server's. */
 export interface LessonLook {
@@ -12,25 +18,6 @@ export interface LessonLook {
   names: { id: string; name: string; isTaken: boolean }[];
   allowsTypedNames: boolean;
 }
-export interface StudentLesson {
-  folioId: string;
-  lessonId: string;
-  name: string;
-  returnCode: string;
-  handedInAt: string | null;
-  handUpAt: string | null;
-  attempts: { made: number; most: number };
-  seesMarks: LessonSettings['seesMarks'];
-  seesClassAnswers: boolean;
-  seesLeaves: boolean;
-  title: string;
-  /** The server's clock when it answered, milliseconds since 1970. */
-  now: number;
-  edition: Deck;
-}
-/** Edition null: joined, and not let in yet. */
-export type JoinedLesson = Omit<StudentLesson, 'edition'> & { edition: Deck | null };
-
 /** The lesson of this device; as kept from last time when the server cannot be reached. */
 async function lessonOrKept(): Promise<JoinedLesson> {
   try {

@@ -2,7 +2,7 @@ import { findingKey, FINDING_KINDS, GROUPS, type Finding, type FindingGroup } fr
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { Centre } from '../ui/Page';
-import { useCheck } from './CheckProvider';
+import { useCheck } from '../deck/CheckProvider';
 import { DeckNumbers } from './DeckNumbers';
 import { FindingCard } from './FindingCard';
 import { MetTable } from './MetTable';
@@ -48,7 +48,7 @@ export default function CheckView(): ReactElement {
                 : `${findings.length} things to mend`}
           </h1>
           {findings.length === 0 && (
-            <p className="text-soft">
+            <p className="mb-6 text-soft">
               Every slide can be reached, every route comes to an ending, and nothing stands in the
               way of reading and touching.
             </p>

@@ -1,8 +1,8 @@
 import type { Measures, SlideId } from '@gobrel/core';
 import type { ReactElement, ReactNode } from 'react';
 import { Link } from 'react-router';
-import { useDeck } from '../workspace/DeckContext';
-import { useCheck } from './CheckProvider';
+import { useDeck } from '../deck/DeckContext';
+import { useCheck } from '../deck/CheckProvider';
 import { inMinutes, manyRoutes } from './numberWords';
 
 const PACES = [

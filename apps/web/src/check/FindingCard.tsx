@@ -10,7 +10,7 @@ import { useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import { SpotPicture } from './SpotPicture';
 
 /** One finding: the spot, why it matters, and what puts it right. */

@@ -1,7 +1,7 @@
 import { wordsOf, type EndingCoverage, type Met } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 
 const LOOKS: Record<Met, string> = {
   always: 'bg-petrol text-white',
@@ -34,7 +34,7 @@ export function MetTable({ met }: { met: EndingCoverage }): ReactElement {
                 >
                   <Link
                     to={`/deck/${deckId}/slide/${slideId}`}
-                    className="inline-flex min-h-6 items-center hover:underline"
+                    className="block truncate leading-6 hover:underline"
                   >
                     {promptOf(slideId, questionId)}
                   </Link>

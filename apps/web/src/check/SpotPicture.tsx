@@ -1,7 +1,7 @@
 import { STAGE, type Box, type Slide } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { SlideView } from '../stage/SlideView';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 
 const WIDTH = 208;
 const HEIGHT = (WIDTH * STAGE.height) / STAGE.width;

@@ -4,7 +4,7 @@ import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import { useChange, type ClassList, type SeenInLesson } from '../api/teacher';
-import { count, when } from '../decks/when';
+import { count, when } from '../ui/when';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';

@@ -1,8 +1,8 @@
 import { useMemo, useState, type FormEvent, type ReactElement } from 'react';
 import { http, sentenceOf } from '../api/http';
 import { useChange, useClasses, type ClassList } from '../api/teacher';
-import { RequireTeacher } from '../decks/RequireTeacher';
-import { count } from '../decks/when';
+import { RequireTeacher } from '../ui/RequireTeacher';
+import { count } from '../ui/when';
 import { Lines } from '../ui/Lines';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';

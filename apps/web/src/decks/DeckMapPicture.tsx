@@ -1,6 +1,6 @@
 import type { ReactElement } from 'react';
 import type { DeckSummary } from '../api/teacher';
-import { svgPath, wirePath } from '../map/wirePath';
+import { svgPath, wirePath } from '../cards/wirePath';
 
 const CARD = { w: 150, h: 90 };
 

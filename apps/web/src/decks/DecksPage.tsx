@@ -13,8 +13,8 @@ import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';
 import { Badge, Header, Initials } from '../ui/Page';
 import { DeckMapPicture } from './DeckMapPicture';
-import { RequireTeacher } from './RequireTeacher';
-import { count, when } from './when';
+import { RequireTeacher } from '../ui/RequireTeacher';
+import { count, when } from '../ui/when';
 
 export default function DecksPage(): ReactElement {
   return <RequireTeacher>{(teacher) => <Decks teacher={teacher} />}</RequireTeacher>;

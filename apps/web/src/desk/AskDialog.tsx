@@ -9,7 +9,7 @@ import {
 import { useState, type ReactElement } from 'react';
 import * as Y from 'yjs';
 import { sentenceOf } from '../api/http';
-import { pictureOf } from '../starters/pictureOf';
+import { pictureOf } from '../api/pictureOf';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';

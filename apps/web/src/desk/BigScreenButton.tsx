@@ -1,7 +1,7 @@
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
-import type { DeskActions } from './useDeskActions';
+import type { DeskActions } from '../lesson/useDeskActions';
 
 /** The big screen in a window of one's own, or on another device. */
 export function BigScreenButton(props: { lessonId: string; act: DeskActions }): ReactElement {

@@ -13,7 +13,7 @@ import { Button } from '../ui/Button';
 import { Countdown, useTimer } from '../ui/Countdown';
 import { Segments } from '../ui/Segments';
 import { Sheet } from '../ui/Sheet';
-import type { DeskActions } from './useDeskActions';
+import type { DeskActions } from '../lesson/useDeskActions';
 
 /** What moves the class: pace, on and back, vote, hold, timer, ask now. */
 export function DeskBar(props: {

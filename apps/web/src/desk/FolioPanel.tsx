@@ -11,7 +11,7 @@ import {
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { sentenceOf } from '../api/http';
 import { useAttempt, useAttempts } from '../api/teacher';
-import { whenAt } from '../decks/when';
+import { whenAt } from '../ui/when';
 import { QUESTION_VIEWS } from '../questions/registry';
 import { SlideView } from '../stage/SlideView';
 import type { OpenDocument } from '../sync/openDocument';
@@ -20,8 +20,9 @@ import { Button } from '../ui/Button';
 import { Badge, Initials } from '../ui/Page';
 import { Segments } from '../ui/Segments';
 import { useSize } from '../ui/useSize';
-import { Mark } from './AnswerRoll';
-import { promptOf, StudentSlide } from './SlidePanel';
+import { Mark } from '../lesson/AnswerRoll';
+import { promptOf } from '../lesson/promptOf';
+import { StudentSlide } from '../lesson/SlidePanel';
 
 const NOW = 'now';
 

@@ -1,10 +1,10 @@
 import type { DeskStudent, Presenting } from '@gobrel/core';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { count } from '../decks/when';
+import { count } from '../ui/when';
 import { Button } from '../ui/Button';
 import { Initials } from '../ui/Page';
-import type { DeskActions } from './useDeskActions';
+import type { DeskActions } from '../lesson/useDeskActions';
 
 /** The running order of students who present. */
 export function LineUpPanel(props: {

@@ -18,7 +18,7 @@ import { Select, Setting } from '../ui/controls';
 import { Lines } from '../ui/Lines';
 import { useNotices } from '../ui/Notice';
 import { useSize } from '../ui/useSize';
-import { EditedDeckProvider, useEditedDeck } from '../workspace/DeckContext';
+import { EditedDeckProvider, useEditedDeck } from '../deck/DeckContext';
 
 /** What is written line by line, by what the kind takes, and what stands there to begin with. */
 const WRITTEN = {

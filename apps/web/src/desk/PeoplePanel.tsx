@@ -5,13 +5,13 @@ import { useState, type ReactElement } from 'react';
 import { serverNow } from '../api/clock';
 import { http } from '../api/http';
 import { useChange } from '../api/teacher';
-import { count } from '../decks/when';
+import { count } from '../ui/when';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { Badge, Initials } from '../ui/Page';
 import { Sheet } from '../ui/Sheet';
-import type { DeskActions } from './useDeskActions';
+import type { DeskActions } from '../lesson/useDeskActions';
 
 /** Minutes without a sign of life after which somebody counts as idle. */
 const IDLE = 3;

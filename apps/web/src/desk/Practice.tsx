@@ -2,7 +2,7 @@ import type { DeskStudent } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { Sheet } from '../ui/Sheet';
-import type { DeskActions } from './useDeskActions';
+import type { DeskActions } from '../lesson/useDeskActions';
 
 const CROWDS = [8, 24, 60, 200];
 

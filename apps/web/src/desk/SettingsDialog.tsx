@@ -3,10 +3,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactElement } from 'react';
 import { http } from '../api/http';
 import type { Lesson } from '../api/teacher';
-import { SettingsFields, TimesFields } from '../lessons/LessonFields';
+import { SettingsFields, TimesFields } from '../lesson/LessonFields';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
-import type { DeskActions } from './useDeskActions';
+import type { DeskActions } from '../lesson/useDeskActions';
 
 /** Settings of the running lesson, and taking over the deck as it is now. */
 export default function SettingsDialog(props: {

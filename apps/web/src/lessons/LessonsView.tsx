@@ -3,14 +3,14 @@ import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import { useChange, useClasses, useLessons, type LessonCard } from '../api/teacher';
-import { comesAt, count, whenAt } from '../decks/when';
+import { comesAt, count, whenAt } from '../ui/when';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { useNotices } from '../ui/Notice';
 import { Badge } from '../ui/Page';
 import { Segments } from '../ui/Segments';
-import { useDeck } from '../workspace/DeckContext';
-import { SettingsFields, TimesFields, type LessonTimes } from './LessonFields';
+import { useDeck } from '../deck/DeckContext';
+import { SettingsFields, TimesFields, type LessonTimes } from '../lesson/LessonFields';
 
 /** Past and running lessons of the deck. */
 export default function LessonsView(): ReactElement {

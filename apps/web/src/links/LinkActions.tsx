@@ -3,7 +3,7 @@ import { Copy, CornerRightUp, Pencil, Scissors } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { useNotices } from '../ui/Notice';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import { openBeside } from './openTarget';
 import { addressOf } from './pastedTarget';
 

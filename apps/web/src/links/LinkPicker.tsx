@@ -14,13 +14,13 @@ import { useMemo, useRef, useState, type ReactElement, type ReactNode } from 're
 import { http, sentenceOf } from '../api/http';
 import { uploadFile } from '../api/assets';
 import { useDecks } from '../api/teacher';
-import { SlideCard } from '../map/SlideCard';
-import { labelOf } from '../slide/labelOf';
+import { SlideCard } from '../cards/SlideCard';
+import { labelOf } from '../editing/labelOf';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { useNotices } from '../ui/Notice';
 import { Segments } from '../ui/Segments';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import { MapPicture } from './MapPicture';
 import { recentTargets, rememberTarget } from './recentTargets';
 import { TargetName } from './TargetName';

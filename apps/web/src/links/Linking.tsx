@@ -18,7 +18,7 @@ import {
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { useState, type ReactElement } from 'react';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import { LinkPicker } from './LinkPicker';
 
 /** What is to lead somewhere. */

@@ -1,7 +1,7 @@
 import { CARD, findSlides, type SlideId } from '@gobrel/core';
 import { useMemo, useRef, type ReactElement } from 'react';
 import { useSize } from '../ui/useSize';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 
 /** The deck's map as a picture to pick from: cards where they lie, those that match what is sought standing out. */
 export function MapPicture(props: {

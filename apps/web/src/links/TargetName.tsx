@@ -11,7 +11,7 @@ import {
   type LucideIcon,
 } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 
 function iconOf(target: Target): LucideIcon {
   switch (target.kind) {

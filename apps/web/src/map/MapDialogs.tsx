@@ -9,7 +9,7 @@ import {
 } from '@gobrel/core';
 import { Suspense, type ReactElement } from 'react';
 import { LinkPicker } from '../links/LinkPicker';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import { CutDialog } from './CutDialog';
 import { SectionDialog } from './SectionDialog';
 import { part } from '../offline/part';

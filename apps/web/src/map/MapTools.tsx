@@ -13,9 +13,10 @@ import {
   type LucideIcon,
 } from 'lucide-react';
 import { useMemo, useState, type ReactElement, type Ref } from 'react';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import type { MapMoves } from './useMapMoves';
-import { OVERLAYS, type MapSettings, type Overlay } from './mapSettings';
+import { OVERLAYS, type Overlay } from '../cards/cardMark';
+import { type MapSettings } from './mapSettings';
 
 const OVERLAY_NAMES: Record<Overlay, string> = {
   none: 'Cards alone',

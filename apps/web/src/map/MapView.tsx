@@ -38,15 +38,15 @@ import {
   type ReactElement,
 } from 'react';
 import { http, sentenceOf } from '../api/http';
-import { useCheck } from '../check/CheckProvider';
+import { useCheck } from '../deck/CheckProvider';
 import { Main } from '../ui/Page';
 import { useNotices } from '../ui/Notice';
 import { useStable } from '../ui/useStable';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import { cardAt, cardsMoved, sectionUnder } from './cardMoves';
 import { MapDoing, NODE_TYPES, type MapNode } from './cards';
 import { carrierWords } from './CutDialog';
-import { DotGrid } from './DotGrid';
+import { DotGrid } from '../cards/DotGrid';
 import { MapBar, type Prompt } from './MapBar';
 import { MapDialogs, type MapDialog } from './MapDialogs';
 import { onMapKey } from './mapKeys';
@@ -61,7 +61,8 @@ import { TrailsPanel } from './TrailsPanel';
 import { FARTHEST, useMapMoves, WHOLE_MAP } from './useMapMoves';
 import { useMapActions } from './useMapActions';
 import { useMapElements, type Walks } from './useMapElements';
-import { WireLayer, type Wire } from './WireLayer';
+import { WireLayer } from '../cards/WireLayer';
+import { type Wire } from '../cards/wire';
 
 const OTHER_BUTTONS = [1, 2];
 const PLAIN = { hideAttribution: true };

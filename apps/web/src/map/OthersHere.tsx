@@ -2,8 +2,8 @@ import { CARD } from '@gobrel/core';
 import { ViewportPortal } from '@xyflow/react';
 import type { ReactElement } from 'react';
 import { Initials } from '../ui/Page';
-import { useDeck } from '../workspace/DeckContext';
-import { useOthers } from '../workspace/presence';
+import { useDeck } from '../deck/DeckContext';
+import { useOthers } from '../deck/presence';
 
 /** Who else is on which slide, at the corner of its card. */
 export function OthersHere(): ReactElement | null {

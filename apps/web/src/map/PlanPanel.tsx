@@ -23,7 +23,7 @@ import {
 } from 'react';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 
 /** Milliseconds after the last key before what is typed is taken. */
 const PAUSE = 600;

@@ -4,7 +4,7 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { isNamed, useTyped } from '../ui/useTyped';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import { Tints } from './TrailsPanel';
 
 /** Name, tint and place of a section. */

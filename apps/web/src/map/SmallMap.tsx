@@ -2,7 +2,7 @@ import { CARD } from '@gobrel/core';
 import { MiniMap, useStore } from '@xyflow/react';
 import { useMemo, type ReactElement } from 'react';
 import type { MapNode } from './cards';
-import type { Spots } from './WireLayer';
+import type { Spots } from '../cards/wire';
 
 const colourOf = (node: MapNode): string => (node.type === 'region' ? 'transparent' : '#cfc8b8');
 

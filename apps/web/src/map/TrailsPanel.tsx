@@ -35,7 +35,7 @@ import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button';
 import { isNamed, useTyped } from '../ui/useTyped';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import { TINT_COLOURS } from './tints';
 
 /** The trails of the deck: made by clicking cards in turn, put in order by dragging. */

@@ -3,9 +3,9 @@ import { Handle, Position, type Node, type NodeProps } from '@xyflow/react';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { createContext, useContext, type ReactElement } from 'react';
 import { CardPicture } from './CardPicture';
-import { SlideCard, type SlideCardProps } from './SlideCard';
+import { SlideCard, type SlideCardProps } from '../cards/SlideCard';
 import { TINT_COLOURS } from './tints';
-import type { Direction } from './wirePath';
+import type { Direction } from '../cards/wirePath';
 
 export type CardNode = Node<
   Omit<SlideCardProps, 'isSelected' | 'picture'> & { direction: Direction },

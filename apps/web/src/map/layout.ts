@@ -1,7 +1,7 @@
 import { CARD, PITCH, type Deck, type RouteGraph, type SlideId } from '@gobrel/core';
 import ELK from 'elkjs/lib/elk-api.js';
 import ElkWorker from 'elkjs/lib/elk-worker.min.js?worker';
-import type { Direction } from './wirePath';
+import type { Direction } from '../cards/wirePath';
 
 let elk: InstanceType<typeof ELK> | null = null;
 

@@ -1,8 +1,7 @@
 import { useCallback, useState } from 'react';
-import type { Direction } from './wirePath';
+import { OVERLAYS, type Overlay } from '../cards/cardMark';
+import type { Direction } from '../cards/wirePath';
 
-export const OVERLAYS = ['none', 'state', 'findings', 'words', 'routes', 'walks'] as const;
-export type Overlay = (typeof OVERLAYS)[number];
 export type Panel = 'plan' | 'trails' | 'none';
 
 /** How somebody looks at the map of a deck; remembered on this device. */

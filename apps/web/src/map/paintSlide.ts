@@ -28,8 +28,8 @@ import {
   type TableElement,
   type ThemeName,
 } from '@gobrel/core';
-import { dashLengths } from '../stage/dash';
-import { inkPath } from '../stage/inkPath';
+import { dashLengths } from '../elements/dash';
+import { inkPath } from '../elements/inkPath';
 import { paintText, type Canvas } from './paintText';
 
 export type Pictures = ReadonlyMap<string, ImageBitmap>;

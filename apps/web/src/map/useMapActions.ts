@@ -22,7 +22,7 @@ import { http, sentenceOf } from '../api/http';
 import { useChange } from '../api/teacher';
 import { useNotices } from '../ui/Notice';
 import { useClipboard } from '../ui/useClipboard';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import type { MapActions, Prompt } from './MapBar';
 
 /** The clipboard's name for slides; only this program writes and reads it. */

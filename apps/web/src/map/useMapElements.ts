@@ -11,12 +11,12 @@ import {
   type Unmet,
 } from '@gobrel/core';
 import { useMemo, useRef } from 'react';
-import { useDeck } from '../workspace/DeckContext';
-import { cardMark } from './cardMark';
+import { useDeck } from '../deck/DeckContext';
+import { cardMark } from '../cards/cardMark';
 import type { CardNode, MapNode } from './cards';
 import type { MapSettings } from './mapSettings';
 import type { MapSelection } from './selection';
-import type { Spots, Wire } from './WireLayer';
+import type { Spots, Wire } from '../cards/wire';
 
 export interface Walks {
   slides: Record<SlideId, number>;

@@ -2,7 +2,7 @@ import { newId, type CreditedAsset, type Item } from '@gobrel/core';
 import { ArrowDown, ArrowUp, Image, Plus, Trash2 } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
 import { assetUrl } from '../api/assets';
-import { PicturePop } from '../slide/tray/PicturePop';
+import { PicturePop } from '../ui/PicturePop';
 import { Button } from '../ui/Button';
 
 /** Things that a question is made of: words, or a picture, or both; added, ordered and taken out. */

@@ -19,12 +19,12 @@ import {
 import { assetUrl } from '../api/assets';
 import { Check } from '../ui/controls';
 import { Lines } from '../ui/Lines';
-import { PicturePop } from '../slide/tray/PicturePop';
+import { PicturePop } from '../ui/PicturePop';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';
-import { useEditedDeck } from '../workspace/DeckContext';
+import { useEditedDeck } from '../deck/DeckContext';
 
 export type AnyElement = Pick<
   QuestionElement,

@@ -1,5 +1,5 @@
 import { clustersOf, densityOf, likeGroups } from '@gobrel/core';
-import { inkPath } from '../stage/inkPath';
+import { inkPath } from '../elements/inkPath';
 import type { HeavyAnswer, HeavyWork } from './useHeavy';
 
 /** Groups, clusters and drawings of a class's answers, off the main thread. */

@@ -20,8 +20,8 @@ import {
 } from '@gobrel/core';
 import { Suspense, useMemo, type ReactElement } from 'react';
 import { Bar, BarChart, CartesianGrid, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { count } from '../decks/when';
-import { LessonMap } from '../desk/LessonMap';
+import { count } from '../ui/when';
+import { LessonMap } from '../lesson/LessonMap';
 import { fitting, QUESTION_VIEWS } from '../questions/registry';
 
 const NONE = (): void => undefined;

@@ -1,8 +1,8 @@
 import type { Deck, LessonState, LinkId, Slide } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { JoinCard } from '../desk/JoinCard';
-import { CreditsOf } from '../stage/Credits';
-import { PlayingSlides } from '../stage/Playing';
+import { JoinCard } from '../lesson/JoinCard';
+import { CreditsOf } from '../elements/Credits';
+import { PlayingSlides } from '../elements/Playing';
 import { Main } from '../ui/Page';
 import { FittedSlide, type StageBehaviour } from '../stage/SlideView';
 import { VoteView } from './VoteView';

@@ -8,7 +8,7 @@ import type {
   ThemeName,
 } from '@gobrel/core';
 import { Suspense, type ReactElement, type ReactNode } from 'react';
-import { promptOf } from '../desk/SlidePanel';
+import { promptOf } from '../lesson/promptOf';
 import { fitting, QUESTION_VIEWS } from '../questions/registry';
 import { TallyCard, TallyOf, type ClassTally } from '../questions/TallyCard';
 import { boxStyle } from '../stage/ElementView';

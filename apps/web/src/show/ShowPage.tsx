@@ -15,12 +15,12 @@ import {
 } from '@gobrel/core';
 import { useCallback, useLayoutEffect, useMemo, useState, type ReactElement } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { RequireTeacher } from '../decks/RequireTeacher';
-import { SlideCard } from '../map/SlideCard';
+import { RequireTeacher } from '../ui/RequireTeacher';
+import { SlideCard } from '../cards/SlideCard';
 import { useTouchWalk } from './useTouchWalk';
 import { openBeside } from '../links/openTarget';
-import { CreditsOf } from '../stage/Credits';
-import { PlayingSlides } from '../stage/Playing';
+import { CreditsOf } from '../elements/Credits';
+import { PlayingSlides } from '../elements/Playing';
 import { Spot } from '../stage/Spot';
 import { useFlight } from '../stage/useFlight';
 import { FittedSlide, SlideView } from '../stage/SlideView';

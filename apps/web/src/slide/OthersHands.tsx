@@ -1,7 +1,7 @@
 import type { Slide } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { boxStyle } from '../stage/ElementView';
-import { useOthers } from '../workspace/presence';
+import { useOthers } from '../deck/presence';
 
 /** What others have in hand on this slide, with their names. */
 export function OthersHands({ slide, scale }: { slide: Slide; scale: number }): ReactElement {

@@ -2,10 +2,10 @@ import { addElement, emptySlots, fitPicture, type Slide, type SlotSpec } from '@
 import { CircleHelp, Image } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { boxStyle } from '../stage/ElementView';
-import { useDeck } from '../workspace/DeckContext';
-import { questionElement } from './newThings';
-import { PicturePop } from './tray/PicturePop';
-import type { StageEdit } from './useStageEdit';
+import { useDeck } from '../deck/DeckContext';
+import { questionElement } from '../editing/newThings';
+import { PicturePop } from '../ui/PicturePop';
+import type { StageEdit } from '../editing/useStageEdit';
 
 /** Places of the layout that wait for a picture or a question. */
 export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number }): ReactElement {

@@ -10,11 +10,11 @@ import {
 } from '@gobrel/core';
 import { ChevronDown, ChevronUp, Lock, LockOpen, X } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 import { Select, Sign } from '../ui/controls';
 import { useTyped } from '../ui/useTyped';
-import { kindName, labelOf } from './labelOf';
-import { LAYER_NAMES, type StageEdit } from './useStageEdit';
+import { kindName, labelOf } from '../editing/labelOf';
+import { LAYER_NAMES, type StageEdit } from '../editing/useStageEdit';
 
 /** All things of the slide from top to bottom: for small, hidden and overlapping ones, and for screen readers. */
 export function ThingList(props: {

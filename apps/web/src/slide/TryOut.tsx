@@ -13,7 +13,7 @@ import { SlideView } from '../stage/SlideView';
 import { usePieces } from '../stage/usePieces';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
-import type { StageView } from './stage/useStageView';
+import type { StageView } from '../editing/useStageView';
 
 /** The pieces of the slide as students will move them. Nothing that is done here is kept. */
 export function TryOut(props: {

@@ -1,6 +1,6 @@
 import type { Link, Slide } from '@gobrel/core';
 import { useEffect, useLayoutEffect, useState, type ReactElement, type RefObject } from 'react';
-import type { StageView } from './stage/useStageView';
+import type { StageView } from '../editing/useStageView';
 
 /** Thin lines from what carries a link on the stage to its card among the ways out. */
 export function WayLines(props: {

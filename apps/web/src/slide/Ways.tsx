@@ -5,7 +5,7 @@ import { LinkActions } from '../links/LinkActions';
 import type { Linking } from '../links/Linking';
 import { TargetName } from '../links/TargetName';
 import { SlideView } from '../stage/SlideView';
-import { useDeck } from '../workspace/DeckContext';
+import { useDeck } from '../deck/DeckContext';
 
 function Column(props: {
   title: string;

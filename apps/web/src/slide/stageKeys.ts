@@ -11,8 +11,8 @@ import {
 import { useEffect } from 'react';
 import type * as Y from 'yjs';
 import { useStable } from '../ui/useStable';
-import { isTyping } from '../workspace/isTyping';
-import { isTouchable, stepOut, type StageEdit } from './useStageEdit';
+import { isTyping } from '../ui/isTyping';
+import { isTouchable, stepOut, type StageEdit } from '../editing/useStageEdit';
 
 interface Given {
   doc: Y.Doc;

@@ -2,8 +2,8 @@ import { removeElements, type ElementId, type Link, type Slide } from '@gobrel/c
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
-import { useDeck } from '../workspace/DeckContext';
-import type { StageEdit } from './useStageEdit';
+import { useDeck } from '../deck/DeckContext';
+import type { StageEdit } from '../editing/useStageEdit';
 
 /** Takes things off the slide. When they carry links it asks once what becomes of those. */
 export function useRemoval(

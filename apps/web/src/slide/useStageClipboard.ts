@@ -19,9 +19,9 @@ import { sentenceOf } from '../api/http';
 import { uploadMedia } from '../api/media';
 import { useNotices } from '../ui/Notice';
 import { useClipboard } from '../ui/useClipboard';
-import { useDeck } from '../workspace/DeckContext';
-import { mediaElement, pictureElement, tableElement } from './newThings';
-import type { StageEdit } from './useStageEdit';
+import { useDeck } from '../deck/DeckContext';
+import { mediaElement, pictureElement, tableElement } from '../editing/newThings';
+import type { StageEdit } from '../editing/useStageEdit';
 
 const THINGS_TYPE = 'application/x-gobrel-things+json';
 const STEP = 24;

@@ -8,16 +8,16 @@ import {
   type ThemeName,
 } from '@gobrel/core';
 import { memo, type CSSProperties, type ReactElement, type ReactNode } from 'react';
-import { CreditsBody } from './bodies/CreditsBody';
-import { InkBody } from './bodies/InkBody';
-import { LineBody } from './bodies/LineBody';
-import { MediaBody } from './bodies/MediaBody';
-import { PictureBody } from './bodies/PictureBody';
-import { ShapeBody, ShapeOutline } from './bodies/ShapeBody';
-import { TableBody } from './bodies/TableBody';
-import { TextBody } from './bodies/TextBody';
+import { CreditsBody } from '../elements/CreditsBody';
+import { InkBody } from '../elements/InkBody';
+import { LineBody } from '../elements/LineBody';
+import { MediaBody } from '../elements/MediaBody';
+import { PictureBody } from '../elements/PictureBody';
+import { ShapeBody, ShapeOutline } from '../elements/ShapeBody';
+import { TableBody } from '../elements/TableBody';
+import { TextBody } from '../elements/TextBody';
 import { optionWays, QuestionCard } from './QuestionCard';
-import type { WordLinks } from './RichTextView';
+import type { WordLinks } from '../elements/RichTextView';
 
 export interface ElementViewProps {
   element: SlideElement;

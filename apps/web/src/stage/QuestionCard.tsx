@@ -11,8 +11,8 @@ import {
 import { Suspense, type ReactElement, type ReactNode } from 'react';
 import { QuestionPicture } from '../questions/PictureSurface';
 import { QUESTION_VIEWS } from '../questions/registry';
-import { RichTextView } from './RichTextView';
-import { typeCss } from './type';
+import { RichTextView } from '../elements/RichTextView';
+import { typeCss } from '../elements/type';
 
 /** A question is set in the calm type of the interface, whatever the theme. */
 const TYPE = typeInStyle(

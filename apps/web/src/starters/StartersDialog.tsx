@@ -25,8 +25,8 @@ import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';
 import { Segments } from '../ui/Segments';
-import { useDeck } from '../workspace/DeckContext';
-import { pictureOf } from './pictureOf';
+import { useDeck } from '../deck/DeckContext';
+import { pictureOf } from '../api/pictureOf';
 
 interface KeptStarter {
   id: string;

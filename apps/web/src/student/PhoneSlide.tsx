@@ -8,10 +8,10 @@ import {
 } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
-import { MediaBody } from '../stage/bodies/MediaBody';
-import { TableBody } from '../stage/bodies/TableBody';
+import { MediaBody } from '../elements/MediaBody';
+import { TableBody } from '../elements/TableBody';
 import { OptionWays, optionWays, pickedIn } from '../stage/QuestionCard';
-import { RichTextView } from '../stage/RichTextView';
+import { RichTextView } from '../elements/RichTextView';
 import { SlideView } from '../stage/SlideView';
 import { useSize } from '../ui/useSize';
 import { useLiveElements } from './LiveSlide';

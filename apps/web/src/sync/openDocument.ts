@@ -1,8 +1,8 @@
 import { HocuspocusProvider } from '@hocuspocus/provider';
-import { IndexeddbPersistence } from 'y-indexeddb';
 import type { Awareness } from 'y-protocols/awareness';
 import * as Y from 'yjs';
 import { ownConnection, pageConnection } from './connection.js';
+import { keepHere } from './keepHere.js';
 import { noteSaved } from './kept.js';
 import { isRefusedWrite } from './messages.js';
 
@@ -48,7 +48,7 @@ export function openDocument(
   const doc = new Y.Doc();
   // The server's own documents are written by nobody here: an older copy of one may hold more than it wants back.
   const isWritten = /^(deck|folio):/.test(name);
-  const kept = options.keepAs ? new IndexeddbPersistence(options.keepAs, doc) : null;
+  const kept = options.keepAs ? keepHere(options.keepAs, doc) : null;
   const connection = options.hasOwnSocket ? ownConnection() : pageConnection();
   const listeners = new Set<() => void>();
   let isRefused = false;
@@ -79,7 +79,7 @@ export function openDocument(
     listeners.forEach((listener) => listener());
   };
   doc.on('update', (_update: Uint8Array, origin: unknown) => {
-    if (origin !== provider && origin !== kept) hasWritten = true;
+    if (origin !== provider && !kept?.isFrom(origin)) hasWritten = true;
   });
   const provider = new HocuspocusProvider({
     websocketProvider: connection.socket,
@@ -136,7 +136,7 @@ export function openDocument(
     provider.on('synced', done);
     refuse = () => reject(new Error('This is not yours to open.'));
     provider.on('authenticationFailed', () => isRefused && refuse());
-    void kept?.whenSynced.then(() => {
+    void kept?.whenLoaded.then(() => {
       if (Y.encodeStateVector(doc).length > 1) done();
     });
   });
@@ -159,7 +159,7 @@ export function openDocument(
       return () => listeners.delete(listener);
     },
     async forget() {
-      await kept?.clearData();
+      await kept?.clear();
     },
     close() {
       isClosed = true;
@@ -167,7 +167,7 @@ export function openDocument(
       stopListening();
       provider.destroy();
       if (options.hasOwnSocket) connection.close();
-      void kept?.destroy();
+      kept?.close();
       doc.destroy();
     },
   };

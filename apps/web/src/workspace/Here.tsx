@@ -1,8 +1,8 @@
 import { useEffect, type ReactElement } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Initials } from '../ui/Page';
-import { useDeck } from './DeckContext';
-import { useOthers } from './presence';
+import { useDeck } from '../deck/DeckContext';
+import { useOthers } from '../deck/presence';
 
 /** Everyone who has the deck open now, this editor first. Who is on a slide can be joined there. */
 export function Here(): ReactElement {

@@ -5,7 +5,7 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { Initials } from '../ui/Page';
-import { useDeck } from './DeckContext';
+import { useDeck } from '../deck/DeckContext';
 
 /** Who may work on the deck. */
 export function ShareDialog({

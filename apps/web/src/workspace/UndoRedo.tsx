@@ -1,7 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useSyncExternalStore, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
-import { useDeck } from './DeckContext';
+import { useDeck } from '../deck/DeckContext';
 
 /** For hands without a keyboard, in every view of the deck. */
 export function UndoRedo(): ReactElement {

@@ -10,18 +10,18 @@ import {
   useParams,
 } from 'react-router';
 import { renameDeck } from '@gobrel/core';
-import { RequireTeacher } from '../decks/RequireTeacher';
+import { RequireTeacher } from '../ui/RequireTeacher';
 import type { Teacher } from '../api/teacher';
-import { CheckProvider, useCheck } from '../check/CheckProvider';
+import { CheckProvider, useCheck } from '../deck/CheckProvider';
 import { useDocument } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { Centre, Header } from '../ui/Page';
-import { DeckProvider, useDeck } from './DeckContext';
+import { DeckProvider, useDeck } from '../deck/DeckContext';
 import { Here } from './Here';
-import { isTyping } from './isTyping';
+import { isTyping } from '../ui/isTyping';
 import { isNamed, useTyped } from '../ui/useTyped';
 import { UndoRedo } from './UndoRedo';
-import { SavedLabel } from './SavedLabel';
+import { SavedLabel } from '../ui/SavedLabel';
 import { ShareDialog } from './ShareDialog';
 import { part } from '../offline/part';
 

@@ -1,4 +1,5 @@
-import type { Deck, Link, Slide, ThemeName } from '../deck/types.js';
+import type { Deck, Link, Slide } from '../deck/types.js';
+import type { ThemeName } from '../themes/themes.js';
 import { whatStudentsMeet, type StudentsMeet } from '../deck/met.js';
 import { routeGraph } from '../map/graph.js';
 import { endingCoverage, type EndingCoverage } from '../map/endingCoverage.js';

@@ -1,4 +1,4 @@
-import { isSameTarget, slideIdOf, targetWords } from '../deck/target.js';
+import { isSameTarget, slideIdOf, targetWords } from '../deck/links/target.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
 import { folded } from '../map/find.js';
 import type { Finding } from './finding.js';

@@ -1,18 +1,12 @@
-import {
-  isSpare,
-  STAGE,
-  type Box,
-  type Fill,
-  type PictureElement,
-  type Slide,
-  type SlideElement,
-  type ThemeName,
-} from '../deck/types.js';
-import { isInside, polygonsOf } from '../stage/Pen.js';
+import { isSpare, type PictureElement, type SlideElement } from '../elements/elements.js';
+import { type Slide } from '../deck/types.js';
+import { STAGE, type Box } from '../parts/place.js';
+import { type Fill } from '../parts/fill.js';
+import { type ThemeName, coloursOf, textFill } from '../themes/themes.js';
+import { isInside, polygonsOf } from '../geometry/Pen.js';
 import { groundFrame, pictureFrame } from '../stage/pictureFrame.js';
-import { shapeStrokes } from '../stage/shapes/shapes.js';
-import { coloursOf, textFill } from '../stage/themes.js';
-import { boundsOf, inShares, meets } from '../stage/transform.js';
+import { shapeStrokes } from '../geometry/shapes/shapes.js';
+import { boundsOf, inShares, meets } from '../geometry/transform.js';
 
 /** A picture made small: `rgba` holds width × height pixels, four bytes each, from the upper left. */
 export interface Pixels {

@@ -1,9 +1,9 @@
-import type { OrderStep } from '../deck/arrangeCommands.js';
-import type { ElementSettings } from '../deck/elementCommands.js';
-import type { SlideFlag } from '../deck/slideCommands.js';
-import type { Box } from '../deck/types.js';
+import type { OrderStep } from '../deck/arranging/arrangeCommands.js';
+import type { ElementSettings } from '../deck/arranging/elementCommands.js';
+import type { SlideFlag } from '../deck/slides/slideCommands.js';
+import type { Box } from '../parts/place.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
-import type { ElementId, LinkId, SlideId, StopId, TrailId } from '../ids.js';
+import type { ElementId, LinkId, SlideId, StopId, TrailId } from '../parts/ids.js';
 
 export const GROUPS = ['routes', 'touch', 'reading', 'pictures', 'questions'] as const;
 export type FindingGroup = (typeof GROUPS)[number];

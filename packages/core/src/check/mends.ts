@@ -1,16 +1,21 @@
 import type * as Y from 'yjs';
-import { newId, refuse, type ElementId, type Result, type SlideId } from '../ids.js';
-import { reorder, setBox } from '../deck/arrangeCommands.js';
-import { addElementTo, removeElements, setElement, setWords } from '../deck/elementCommands.js';
+import { newId, refuse, type ElementId, type Result, type SlideId } from '../parts/ids.js';
+import { reorder, setBox } from '../deck/arranging/arrangeCommands.js';
+import {
+  addElementTo,
+  removeElements,
+  setElement,
+  setWords,
+} from '../deck/arranging/elementCommands.js';
 import {
   elementOf,
   readDeck,
-  readElement,
   readLinkOf,
   readSlide,
   setAsideMap,
   slideOf,
 } from '../deck/document.js';
+import { readElement } from '../elements/readElement.js';
 import { COMMAND } from '../deck/history.js';
 import {
   addChoice,
@@ -21,14 +26,15 @@ import {
   removeLink,
   retarget,
   rewordLink,
-} from '../deck/linkCommands.js';
-import { plain, wordsOf, type RichText } from '../deck/richText.js';
-import { setQuestion } from '../deck/questionCommands.js';
-import { addSlide, setSlideFlag, setStart } from '../deck/slideCommands.js';
-import { toSlide, toStep } from '../deck/target.js';
-import { setTrail } from '../deck/trailCommands.js';
-import { themeFor, type SlideElement, type ThemeName } from '../deck/types.js';
-import { coloursOf } from '../stage/themes.js';
+} from '../deck/links/linkCommands.js';
+import { plain, wordsOf, type RichText } from '../parts/richText.js';
+import { setQuestion } from '../deck/arranging/questionCommands.js';
+import { addSlide, setSlideFlag, setStart } from '../deck/slides/slideCommands.js';
+import { toSlide, toStep } from '../deck/links/target.js';
+import { setTrail } from '../deck/trails/trailCommands.js';
+import { themeFor } from '../deck/types.js';
+import { type SlideElement } from '../elements/elements.js';
+import { type ThemeName, coloursOf } from '../themes/themes.js';
 import { wordsHeight } from './reading.js';
 import { findingKey, findingPrint, type Finding, type Mend } from './finding.js';
 

@@ -1,11 +1,7 @@
 import { creditLine, licenceWords } from '../deck/credits.js';
-import {
-  isSpare,
-  wantsCredit,
-  type MediaElement,
-  type PictureElement,
-  type Slide,
-} from '../deck/types.js';
+import { isSpare, type MediaElement, type PictureElement } from '../elements/elements.js';
+import { type Slide } from '../deck/types.js';
+import { wantsCredit } from '../parts/asset.js';
 import { pixelsPerUnit } from '../stage/pictureFrame.js';
 import type { Finding } from './finding.js';
 

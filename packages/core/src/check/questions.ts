@@ -1,16 +1,11 @@
-import {
-  isPiece,
-  isSpare,
-  STAGE,
-  type Deck,
-  type Slide,
-  type SlideElement,
-  type ZoneElement,
-} from '../deck/types.js';
+import { isPiece, isSpare, type SlideElement, type ZoneElement } from '../elements/elements.js';
+import { type Deck, type Slide } from '../deck/types.js';
+import { STAGE } from '../parts/place.js';
 import type { Measures } from '../map/measures.js';
-import { elementWords } from '../deck/elementWords.js';
+import { elementWords } from '../elements/elementWords.js';
 import { markingOf } from '../questions/marking.js';
-import { completed, kindOf, optionsOf } from '../questions/registry.js';
+import { completed } from '../stage/asked.js';
+import { kindOf, optionsOf } from '../questions/registry.js';
 import type { Finding } from './finding.js';
 
 const asksOrMoves = ({ kind, layer }: SlideElement): boolean =>

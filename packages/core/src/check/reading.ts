@@ -1,21 +1,15 @@
-import { wordsOf } from '../deck/richText.js';
+import { wordsOf } from '../parts/richText.js';
 import {
   isSpare,
-  STAGE,
   type ShapeElement,
-  type Slide,
   type SlideElement,
   type TextElement,
-  type TextStyle,
-  type ThemeName,
-  type Typography,
-} from '../deck/types.js';
-import { wordCount } from '../map/measures.js';
-import { kindOf } from '../questions/registry.js';
-import { FAMILY_NAMES, familyOf, missingScripts } from '../stage/fonts.js';
-import { shapeWordsBox } from '../stage/shapes/shapes.js';
-import { textHeight } from '../stage/textHeight.js';
+} from '../elements/elements.js';
+import { type Slide } from '../deck/types.js';
+import { STAGE } from '../parts/place.js';
+import { type TextStyle, type Typography } from '../parts/typography.js';
 import {
+  type ThemeName,
   coloursOf,
   QUESTION_CARD,
   SHAPE_PADDING,
@@ -25,7 +19,12 @@ import {
   textType,
   typeInStyle,
   type SetType,
-} from '../stage/themes.js';
+} from '../themes/themes.js';
+import { wordCount } from '../map/measures.js';
+import { kindOf } from '../questions/registry.js';
+import { FAMILY_NAMES, familyOf, missingScripts } from '../parts/fonts.js';
+import { shapeWordsBox } from '../geometry/shapes/shapes.js';
+import { textHeight } from '../stage/textHeight.js';
 import { behind, luminanceOf, neededContrast, standingOut, type Pixels } from './contrast.js';
 import type { Finding, Mend } from './finding.js';
 

@@ -1,7 +1,7 @@
 import { firstOnMap, type StudentsMeet, type Unmet } from '../deck/met.js';
-import { slideIdOf } from '../deck/target.js';
+import { slideIdOf } from '../deck/links/target.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
-import type { SlideId } from '../ids.js';
+import type { SlideId } from '../parts/ids.js';
 import { leadsOn, waitsForChoice, type RouteGraph } from '../map/graph.js';
 import { isLoop, type Routes } from '../map/routes.js';
 import { alikeFindings } from './alike.js';

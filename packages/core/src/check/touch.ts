@@ -1,14 +1,9 @@
-import { isSameTarget } from '../deck/target.js';
-import {
-  isSpare,
-  STAGE,
-  type Box,
-  type Link,
-  type Slide,
-  type SlideElement,
-} from '../deck/types.js';
+import { isSameTarget } from '../deck/links/target.js';
+import { isSpare, type SlideElement } from '../elements/elements.js';
+import { type Link, type Slide } from '../deck/types.js';
+import { STAGE, type Box } from '../parts/place.js';
 import { isInTheWay } from '../stage/covering.js';
-import { NARROWEST_STAGE } from '../stage/themes.js';
+import { NARROWEST_STAGE } from '../themes/themes.js';
 import type { Finding, Mend } from './finding.js';
 
 /** The side of the smallest area that a finger meets, in CSS pixels (WCAG 2.5.5). */

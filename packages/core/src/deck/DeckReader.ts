@@ -1,14 +1,13 @@
 import * as Y from 'yjs';
-import type { ElementId, LinkId, SlideId } from '../ids.js';
-import { LIMITS } from '../limits.js';
-import { asId } from './decode.js';
+import type { ElementId, LinkId, SlideId } from '../parts/ids.js';
+import { LIMITS } from '../parts/limits.js';
+import { asId } from '../parts/decode.js';
 import {
   deckMap,
   elementsOfRead,
   elementsInOrder,
   firstOf,
   linksMap,
-  readElement,
   readHead,
   readLink,
   readSlide,
@@ -18,7 +17,8 @@ import {
   trailsMap,
   type YSlide,
 } from './document.js';
-import type { SlideElement } from './elements.js';
+import { readElement } from '../elements/readElement.js';
+import type { SlideElement } from '../elements/elements.js';
 import type { Deck, Link, Slide } from './types.js';
 
 /** What of a slide has to be read anew: all of it, or what it says of itself and these of its elements. */

@@ -1,5 +1,5 @@
 import { picturesIn } from '../questions/registry.js';
-import type { Credit, Licence } from './elements.js';
+import type { Credit, Licence } from '../parts/asset.js';
 import type { Deck } from './types.js';
 
 interface LicenceFacts {

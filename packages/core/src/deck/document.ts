@@ -1,6 +1,6 @@
 import * as Y from 'yjs';
-import type { ElementId, LinkId, SectionId, SlideId } from '../ids.js';
-import { LIMITS } from '../limits.js';
+import type { ElementId, LinkId, SectionId, SlideId } from '../parts/ids.js';
+import { LIMITS } from '../parts/limits.js';
 import {
   asBoolean,
   asLanguage,
@@ -10,17 +10,18 @@ import {
   asOneOf,
   asRecord,
   asString,
-} from './decode.js';
+} from '../parts/decode.js';
 import { optionsOf } from '../questions/registry.js';
-import { LAYERS, type Box, type SlideElement } from './elements.js';
-import { readBox, readElement, readFill } from './readElement.js';
-import { readAsset, readCredit } from './readParts.js';
-import { elementWords } from './elementWords.js';
-import { linkedWords } from './richText.js';
-import { settle } from '../stage/groups.js';
-import { isKeptClear, LAYOUTS, type Occupied } from '../stage/layouts.js';
-import { THEMES } from '../stage/themes.js';
-import { readTarget } from './target.js';
+import { LAYERS, type Box } from '../parts/place.js';
+import { type SlideElement } from '../elements/elements.js';
+import { readBox, readElement, readFill } from '../elements/readElement.js';
+import { readAsset, readCredit } from '../parts/asset.js';
+import { elementWords } from '../elements/elementWords.js';
+import { linkedWords } from '../parts/richText.js';
+import { settle } from '../elements/groups.js';
+import { isKeptClear, LAYOUTS, type Occupied } from '../layouts/layouts.js';
+import { THEMES } from '../themes/themes.js';
+import { readTarget } from './links/target.js';
 import {
   GROUND_FITS,
   TINTS,
@@ -33,8 +34,6 @@ import {
   type Slide,
   type Trail,
 } from './types.js';
-
-export { fragmentOf, readElement } from './readElement.js';
 
 /**
  * How a deck lies in its Yjs document:

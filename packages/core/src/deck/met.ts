@@ -1,16 +1,9 @@
-import type { ElementId, LinkId, SlideId } from '../ids.js';
-import { elementById } from './elementById.js';
-import { linksOf } from './linksOf.js';
-import { TrailSteps } from './trailSteps.js';
-import {
-  isSpare,
-  type Deck,
-  type Link,
-  type Slide,
-  type SlideElement,
-  type Trail,
-  type TrailStop,
-} from './types.js';
+import type { ElementId, LinkId, SlideId } from '../parts/ids.js';
+import { elementById } from './arranging/elementById.js';
+import { linksOf } from './links/linksOf.js';
+import { TrailSteps } from './trails/trailSteps.js';
+import { isSpare, type SlideElement } from '../elements/elements.js';
+import { type Deck, type Link, type Slide, type Trail, type TrailStop } from './types.js';
 
 /** Why students do not get a link. */
 export type Unmet =

@@ -2,8 +2,8 @@ import { deckNamed, choice, element, pattern, slide, text } from '../testing/bui
 import { studentView } from '../lesson/studentView.js';
 import { readDeck } from './document.js';
 import { readPlainDeck } from './plainDeck.js';
-import { addSection } from './sectionCommands.js';
-import { addCloseUpStop, addTrail } from './trailCommands.js';
+import { addSection } from './sections/sectionCommands.js';
+import { addCloseUpStop, addTrail } from './trails/trailCommands.js';
 
 const box = { x: 100, y: 100, w: 200, h: 80 };
 

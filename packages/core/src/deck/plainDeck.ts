@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { asId, asRecord } from './decode.js';
+import { asId, asRecord } from '../parts/decode.js';
 import {
   deckMap,
   elementsOf,
@@ -9,8 +9,8 @@ import {
   slidesMap,
   trailsMap,
 } from './document.js';
-import { addElementTo, type NewElement } from './elementCommands.js';
-import { putLink } from './linkCommands.js';
+import { addElementTo, type NewElement } from './arranging/elementCommands.js';
+import { putLink } from './links/linkCommands.js';
 import type { Deck, Link } from './types.js';
 
 /**

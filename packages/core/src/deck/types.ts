@@ -1,13 +1,18 @@
-import type { ElementId, LinkId, OptionId, SectionId, SlideId, StopId, TrailId } from '../ids.js';
-import type { LayoutName } from '../stage/layouts.js';
-import type { ThemeName } from '../stage/themes.js';
-import type { AssetRef, Credit, Fill, SlideElement } from './elements.js';
-import type { Target } from './target.js';
-
-export * from './elements.js';
-export type { LayoutName } from '../stage/layouts.js';
-export type { ThemeName } from '../stage/themes.js';
-export type { ShapeName } from '../stage/shapes/shapes.js';
+import type {
+  ElementId,
+  LinkId,
+  OptionId,
+  SectionId,
+  SlideId,
+  StopId,
+  TrailId,
+} from '../parts/ids.js';
+import type { LayoutName } from '../layouts/layouts.js';
+import type { ThemeName } from '../themes/themes.js';
+import type { AssetRef, Credit } from '../parts/asset.js';
+import type { Fill } from '../parts/fill.js';
+import type { SlideElement } from '../elements/elements.js';
+import type { Target } from './links/target.js';
 
 /** Tints of sections and colours of trails, from the ink box of the look; ember stays with links. */
 export const TINTS = ['petrol', 'brass', 'moss', 'plum', 'slate', 'clay'] as const;

@@ -1,8 +1,8 @@
 import type * as Y from 'yjs';
-import { asId, asRecord } from '../deck/decode.js';
+import { asId, asRecord } from '../parts/decode.js';
 import { COMMAND } from '../deck/history.js';
-import { changeText } from '../deck/sharedText.js';
-import type { ElementId, Result } from '../ids.js';
+import { changeText } from '../deck/text/sharedText.js';
+import type { ElementId, Result } from '../parts/ids.js';
 import { isSharedText, type Answer } from '../questions/registry.js';
 
 /**

@@ -1,15 +1,22 @@
 import * as Y from 'yjs';
-import { asId, asNumber, asRecord, asString } from '../deck/decode.js';
+import { asId, asNumber, asRecord, asString } from '../parts/decode.js';
 import { elementsOfRead, firstOf, readElements, readSlide, slidesMap } from '../deck/document.js';
-import { elementWords } from '../deck/elementWords.js';
-import { asTurn } from '../deck/readElement.js';
+import { elementWords } from '../elements/elementWords.js';
+import { asTurn } from '../elements/readElement.js';
 import { COMMAND } from '../deck/history.js';
-import { plain } from '../deck/richText.js';
-import { addElementTo } from '../deck/elementCommands.js';
+import { plain } from '../parts/richText.js';
+import { addElementTo } from '../deck/arranging/elementCommands.js';
 import type { Slide } from '../deck/types.js';
-import { LIMITS } from '../limits.js';
-import { newId, refuse, type ElementId, type LinkId, type Result, type SlideId } from '../ids.js';
-import { BODY_BOX, TITLE_BOX } from '../stage/layouts.js';
+import { LIMITS } from '../parts/limits.js';
+import {
+  newId,
+  refuse,
+  type ElementId,
+  type LinkId,
+  type Result,
+  type SlideId,
+} from '../parts/ids.js';
+import { BODY_BOX, TITLE_BOX } from '../layouts/layouts.js';
 import type { Placement, Placements } from '../stage/pieces.js';
 import { answersMap, draftsMap, readEntries } from './answers.js';
 

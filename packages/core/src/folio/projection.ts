@@ -1,18 +1,13 @@
 import type * as Y from 'yjs';
-import { asId, asNumber, asRecord } from '../deck/decode.js';
-import type { Deck, QuestionElement } from '../deck/types.js';
-import type { ElementId, LinkId, SlideId } from '../ids.js';
+import { asId, asNumber, asRecord } from '../parts/decode.js';
+import type { Deck } from '../deck/types.js';
+import type { QuestionElement } from '../elements/elements.js';
+import type { ElementId, LinkId, SlideId } from '../parts/ids.js';
 import { markAnswer } from '../questions/marking.js';
-import {
-  answerGiven,
-  isAnsweredByPieces,
-  isBlank,
-  questionsOn,
-  readAnswer,
-  type Answer,
-} from '../questions/registry.js';
-import { pieceOf, type Placements } from '../stage/pieces.js';
+import { answerGiven, questionsOn } from '../stage/asked.js';
 import { zoneUnder } from '../stage/zones.js';
+import { isAnsweredByPieces, isBlank, readAnswer, type Answer } from '../questions/registry.js';
+import { pieceOf, type Placements } from '../stage/pieces.js';
 import { answersMap, entryValue } from './answers.js';
 import {
   placementsMap,

@@ -1,5 +1,5 @@
 import type * as Y from 'yjs';
-import type { ElementId, FolioId, LinkId, SlideId } from '../ids.js';
+import type { ElementId, FolioId, LinkId, SlideId } from '../parts/ids.js';
 import type { Tally } from '../questions/marking.js';
 import type { Answer } from '../questions/registry.js';
 import type { Likened } from '../questions/textEntry/likening.js';

@@ -1,8 +1,9 @@
-import { wordsOf } from '../deck/richText.js';
-import type { Deck, QuestionElement } from '../deck/types.js';
+import { wordsOf } from '../parts/richText.js';
+import type { Deck } from '../deck/types.js';
+import type { QuestionElement } from '../elements/elements.js';
 import { questionsOf } from '../folio/projection.js';
-import type { ElementId, SlideId } from '../ids.js';
-import { sameData } from '../sameData.js';
+import type { ElementId, SlideId } from '../parts/ids.js';
+import { sameData } from '../parts/sameData.js';
 import type { LessonState } from './state.js';
 
 /** What a running lesson would take over from the deck as it is now. */

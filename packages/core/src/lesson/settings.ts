@@ -1,4 +1,4 @@
-import { asBoolean, asNumber, asOneOf, asRecord } from '../deck/decode.js';
+import { asBoolean, asNumber, asOneOf, asRecord } from '../parts/decode.js';
 
 export const MARKS_SEEN = ['never', 'at-once', 'after-hand-in', 'when-released'] as const;
 

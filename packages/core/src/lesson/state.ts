@@ -1,6 +1,6 @@
 import type * as Y from 'yjs';
-import { asBoolean, asId, asNumber, asRecord, asString } from '../deck/decode.js';
-import type { ElementId, FolioId, SlideId } from '../ids.js';
+import { asBoolean, asId, asNumber, asRecord, asString } from '../parts/decode.js';
+import type { ElementId, FolioId, SlideId } from '../parts/ids.js';
 
 /**
  * What everyone in a lesson is told, in the read-only document `lesson:<id>`: map `lesson`, version → LessonState.

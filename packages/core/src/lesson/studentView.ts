@@ -1,8 +1,10 @@
-import { linksOf } from '../deck/linksOf.js';
+import { linksOf } from '../deck/links/linksOf.js';
 import { whatStudentsMeet } from '../deck/met.js';
-import type { Target } from '../deck/target.js';
-import type { Deck, Link, Slide, SlideElement, Typography } from '../deck/types.js';
-import type { LinkId, SlideId } from '../ids.js';
+import type { Target } from '../deck/links/target.js';
+import type { Deck, Link, Slide } from '../deck/types.js';
+import type { SlideElement } from '../elements/elements.js';
+import type { Typography } from '../parts/typography.js';
+import type { LinkId, SlideId } from '../parts/ids.js';
 
 /**
  * All that a student of a lesson may see of an edition. Built by naming what goes in, never by taking out:

@@ -1,5 +1,5 @@
 import type { Deck } from '../deck/types.js';
-import type { ElementId, SlideId } from '../ids.js';
+import type { ElementId, SlideId } from '../parts/ids.js';
 import { questionsIn } from './measures.js';
 import { dominators, turned, withoutReturns, type Routes } from './routes.js';
 

@@ -1,8 +1,9 @@
-import { elementWords } from '../deck/elementWords.js';
-import { wordsOf } from '../deck/richText.js';
-import { isSpare, type Deck, type Slide } from '../deck/types.js';
+import { elementWords } from '../elements/elementWords.js';
+import { wordsOf } from '../parts/richText.js';
+import { isSpare } from '../elements/elements.js';
+import { type Deck, type Slide } from '../deck/types.js';
 import { kindOf } from '../questions/registry.js';
-import type { LinkId, SlideId } from '../ids.js';
+import type { LinkId, SlideId } from '../parts/ids.js';
 import type { RouteGraph } from './graph.js';
 
 const known = new WeakMap<Slide, string>();

@@ -1,8 +1,8 @@
 import type { Deck, Link, Slide, Trail, TrailStop } from '../deck/types.js';
-import { elementById } from '../deck/elementById.js';
-import { linksOf } from '../deck/linksOf.js';
-import { defaultTrail, TrailSteps, type OnwardStep } from '../deck/trailSteps.js';
-import type { LinkId, SlideId } from '../ids.js';
+import { elementById } from '../deck/arranging/elementById.js';
+import { linksOf } from '../deck/links/linksOf.js';
+import { defaultTrail, TrailSteps, type OnwardStep } from '../deck/trails/trailSteps.js';
+import type { LinkId, SlideId } from '../parts/ids.js';
 
 /** The deck as routes: slides and the links between them, indexed both ways. */
 export interface RouteGraph {

@@ -1,6 +1,6 @@
-import { linksOf } from '../deck/linksOf.js';
+import { linksOf } from '../deck/links/linksOf.js';
 import type { Deck, Slide } from '../deck/types.js';
-import type { ElementId, SlideId } from '../ids.js';
+import type { ElementId, SlideId } from '../parts/ids.js';
 import { readTexts } from './find.js';
 import { dominators, turned, withoutReturns, type Routes } from './routes.js';
 

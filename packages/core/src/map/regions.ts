@@ -1,6 +1,7 @@
-import type { Box, Deck, Section } from '../deck/types.js';
-import type { SectionId, SlideId } from '../ids.js';
-import { CARD } from './cards.js';
+import type { Box } from '../parts/place.js';
+import type { Deck, Section } from '../deck/types.js';
+import type { SectionId, SlideId } from '../parts/ids.js';
+import { CARD } from '../deck/slides/cards.js';
 import type { RouteGraph } from './graph.js';
 
 /** Room round the cards of a section, in map units; more above, for its name. */

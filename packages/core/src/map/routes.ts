@@ -1,5 +1,5 @@
 import type { Deck, Link } from '../deck/types.js';
-import type { SlideId } from '../ids.js';
+import type { SlideId } from '../parts/ids.js';
 import type { RouteGraph } from './graph.js';
 
 /**

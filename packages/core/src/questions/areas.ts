@@ -1,4 +1,4 @@
-import { asId, asList, asNumber, asOneOf, asRecord, asString } from '../deck/decode.js';
+import { asId, asList, asNumber, asOneOf, asRecord, asString } from '../parts/decode.js';
 
 /** A place on a picture in shares of its width and height, from 0 to 1. */
 export interface Spot {

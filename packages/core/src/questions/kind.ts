@@ -1,5 +1,4 @@
-import type { Slide } from '../deck/types.js';
-import type { Placements } from '../stage/pieces.js';
+import type { ElementId } from '../parts/ids.js';
 import type { Item } from './parts.js';
 
 export interface OfAKind {
@@ -41,11 +40,30 @@ export interface QuestionKind<Q extends AnyQuestion, K extends OfAKind, A extend
   fromSlide?: FromSlide<Q, K, A>;
 }
 
+/** A piece or a zone of a slide, by the name it goes by. */
+export interface SlidePart {
+  id: ElementId;
+  name: string;
+}
+
+/** What lies on a slide to be put together. */
+export interface SlideParts {
+  pieces: SlidePart[];
+  /** `expects`: the pieces that belong there. */
+  zones: (SlidePart & { expects: ElementId[] })[];
+}
+
+/** A piece that was moved, or one of its copies, and the zone that it lies in by now; null for none. */
+export interface LyingIn {
+  pieceId: ElementId;
+  zoneId: ElementId | null;
+}
+
 export interface FromSlide<Q extends AnyQuestion, K extends OfAKind, A extends OfAKind> {
   /** The question with its parts, and its key, as the slide has them. */
-  complete(question: Q, slide: Slide): { question: Q; key: K | null };
+  complete(question: Q, parts: SlideParts): { question: Q; key: K | null };
   /** The answer that pieces give by where they lie. */
-  answer(slide: Slide, placements: Placements): A;
+  answer(lying: readonly LyingIn[]): A;
 }
 
 /** Why nobody can be right, and what makes it possible. */

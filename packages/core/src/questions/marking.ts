@@ -1,4 +1,3 @@
-import type { QuestionElement } from '../deck/elements.js';
 import { choiceMarking } from './choice/marking.js';
 import { drawingMarking } from './drawing/marking.js';
 import { extendedTextMarking } from './extendedText/marking.js';
@@ -11,6 +10,7 @@ import { orderMarking } from './order/marking.js';
 import {
   isBlank,
   type Answer,
+  type Asked,
   type KindName,
   type Question,
   type QuestionKey,
@@ -43,7 +43,7 @@ type AnyMarking = Marking<Question, QuestionKey, Answer, Tally>;
 export const markingOf = (kind: KindName): AnyMarking => MARKINGS[kind] as unknown as AnyMarking;
 
 /** From 0 to 1; null for a question without a key, for thinking, or that a person has to mark. */
-export function markAnswer(element: QuestionElement, answer: Answer): number | null {
+export function markAnswer(element: Asked, answer: Answer): number | null {
   const { key, question, isForThinking, picture } = element;
   // A key or an answer that was left over from another kind says nothing.
   if (isForThinking || !key || key.kind !== question.kind || answer.kind !== question.kind) {
@@ -68,7 +68,7 @@ export function tallyOf(question: Question, answers: Iterable<Answer>): Tally {
 
 /** An answer such as a student might give. */
 export const sampleAnswer = (
-  { question, key }: QuestionElement,
+  { question, key }: Asked,
   wantsRight: boolean,
   random: (below: number) => number,
 ): Answer => markingOf(question.kind).sample(question, key, wantsRight, random);

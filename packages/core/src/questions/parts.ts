@@ -1,7 +1,6 @@
-import { asId, asList, asNumber, asRecord, asString } from '../deck/decode.js';
-import type { CreditedAsset } from '../deck/elements.js';
-import { readCreditedAsset } from '../deck/readParts.js';
-import type { OptionId } from '../ids.js';
+import { asId, asList, asNumber, asRecord, asString } from '../parts/decode.js';
+import { type CreditedAsset, readCreditedAsset } from '../parts/asset.js';
+import type { OptionId } from '../parts/ids.js';
 
 /** What several kinds of question are made of. */
 

@@ -1,12 +1,10 @@
-import { asRecord } from '../deck/decode.js';
-import type { CreditedAsset, QuestionElement, SlideElement } from '../deck/elements.js';
-import type { Slide } from '../deck/types.js';
+import { asRecord } from '../parts/decode.js';
+import type { CreditedAsset } from '../parts/asset.js';
 import { choice } from './choice/choice.js';
 import { drawing } from './drawing/drawing.js';
 import { extendedText } from './extendedText/extendedText.js';
 import { gap } from './gap/gap.js';
 import { hotspot } from './hotspot/hotspot.js';
-import type { Placements } from '../stage/pieces.js';
 import type { AnyQuestion, OfAKind, QuestionKind } from './kind.js';
 import { match } from './match/match.js';
 import { number } from './number/number.js';
@@ -28,6 +26,17 @@ type Parts<T> = T extends QuestionKind<infer Q, infer K, infer A> ? { q: Q; k: K
 export type Question = Parts<Kinds[KindName]>['q'];
 export type QuestionKey = Parts<Kinds[KindName]>['k'];
 export type Answer = Parts<Kinds[KindName]>['a'];
+
+/** A question as it is asked: what marking needs of it. */
+export interface Asked {
+  question: Question;
+  /** The expected answer; null when there is none, and in anything a student receives. */
+  key: QuestionKey | null;
+  /** It is asked to make students think: it has no key and is never marked. */
+  isForThinking: boolean;
+  /** What it is about, or what is drawn and marked on. */
+  picture: CreditedAsset | null;
+}
 
 export const QUESTION_KINDS = Object.keys(KINDS) as KindName[];
 
@@ -72,39 +81,15 @@ export const isSharedText = (kind: unknown): boolean => kindOf(kind)?.isSharedTe
 
 export const isBlank = (answer: Answer): boolean => kindOf(answer.kind).isBlank(answer);
 
-/** A question with all that it asks for: one that is about what lies on its slide has that from there. */
-export function completed(element: QuestionElement, slide: Slide): QuestionElement {
-  const { fromSlide } = kindOf(element.question.kind);
-  return fromSlide ? { ...element, ...fromSlide.complete(element.question, slide) } : element;
-}
-
 /** Whether its answer is given by where pieces lie: no device says it in words. */
 export const isAnsweredByPieces = (question: Question): boolean =>
   kindOf(question.kind).fromSlide !== undefined;
 
-/** What has been answered, out of what was kept as its answer or of where the pieces of its slide lie. */
-export function answerGiven(
-  question: Question,
-  slide: Slide,
-  given: { answer: unknown; placements: Placements | undefined },
-): Answer | undefined {
-  const { fromSlide } = kindOf(question.kind);
-  return fromSlide
-    ? fromSlide.answer(slide, given.placements ?? {})
-    : readAnswer(question, given.answer);
-}
-
 /** The pictures of a question and of what it is made of. */
-export const picturesIn = ({ picture, question }: QuestionElement): CreditedAsset[] =>
+export const picturesIn = ({ picture, question }: Asked): CreditedAsset[] =>
   [picture, ...(kindOf(question.kind).items?.(question) ?? []).map((item) => item.picture)].filter(
     (one) => one !== null,
   );
-
-/** The questions of a slide, with all that they ask for. */
-export const questionsOn = (slide: Slide): QuestionElement[] =>
-  slide.elements
-    .filter((element: SlideElement): element is QuestionElement => element.kind === 'question')
-    .map((element) => completed(element, slide));
 
 /** The question that asked the same before; '' for none: only sliders are asked twice. */
 export const askedBefore = (question: Question): string =>

@@ -1,4 +1,4 @@
-import { asList, asNumber, asRecord, asString } from '../deck/decode.js';
+import { asList, asNumber, asRecord, asString } from '../parts/decode.js';
 
 /** A step of a teacher's scale for marking by hand. */
 export interface ScaleStep {

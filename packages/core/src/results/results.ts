@@ -1,6 +1,8 @@
-import type { Deck, QuestionElement } from '../deck/types.js';
-import type { ElementId, FolioId } from '../ids.js';
-import { questionsOn, type Answer } from '../questions/registry.js';
+import type { Deck } from '../deck/types.js';
+import type { QuestionElement } from '../elements/elements.js';
+import type { ElementId, FolioId } from '../parts/ids.js';
+import { questionsOn } from '../stage/asked.js';
+import { type Answer } from '../questions/registry.js';
 import { readingOrder } from '../stage/readingOrder.js';
 import type { MarkTable, WalkStep } from './statistics.js';
 

@@ -1,5 +1,5 @@
-import { wordsOf } from '../deck/richText.js';
-import type { QuestionElement } from '../deck/types.js';
+import { wordsOf } from '../parts/richText.js';
+import type { QuestionElement } from '../elements/elements.js';
 import { readNumber } from '../questions/number/readNumber.js';
 import { interactionOf, type Component } from './interactions.js';
 import { markOf, type StudentResult } from './results.js';

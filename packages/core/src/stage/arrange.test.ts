@@ -1,6 +1,15 @@
 import * as fc from 'fast-check';
-import { align, ALIGNINGS, boundsOf, readDeck, sameSize, spread, type Place } from '../index.js';
-import type { Box, SlideElement } from '../index.js';
+import {
+  align,
+  ALIGNINGS,
+  boundsOf,
+  readDeck,
+  sameSize,
+  spread,
+  type Place,
+  type Box,
+  type SlideElement,
+} from '../index.js';
 import { deck, element, slide } from '../testing/builder.js';
 
 const shape = Object.values(

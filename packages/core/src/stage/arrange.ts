@@ -1,8 +1,8 @@
-import type { Box, SlideElement } from '../deck/elements.js';
-import { STAGE } from '../deck/elements.js';
-import type { ElementId } from '../ids.js';
-import { movedBy, stretched, type Place } from './moves.js';
-import { boundsOf, union } from './transform.js';
+import { type Box, STAGE } from '../parts/place.js';
+import type { SlideElement } from '../elements/elements.js';
+import type { ElementId } from '../parts/ids.js';
+import { movedBy, stretched, type Place } from '../elements/moves.js';
+import { boundsOf, union } from '../geometry/transform.js';
 
 type Elements = readonly SlideElement[];
 

@@ -1,6 +1,7 @@
-import { STAGE, type Box, type CloseUpElement } from '../deck/elements.js';
+import { STAGE, type Box } from '../parts/place.js';
+import { type CloseUpElement } from '../elements/elements.js';
 import type { Slide } from '../deck/types.js';
-import type { ElementId } from '../ids.js';
+import type { ElementId } from '../parts/ids.js';
 
 /** How a slide is looked at: moved and enlarged so that a part of it fills the stage. */
 export interface Camera {

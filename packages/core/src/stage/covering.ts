@@ -1,4 +1,4 @@
-import { isPiece, type SlideElement } from '../deck/elements.js';
+import { isPiece, type SlideElement } from '../elements/elements.js';
 
 /**
  * Whether a thing that carries no link keeps a finger from what lies under it. What is seen through, lines and drawings

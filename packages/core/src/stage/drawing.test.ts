@@ -1,12 +1,17 @@
 import fc from 'fast-check';
-import type { InkElement, LineElement, PictureElement, SlideElement } from '../deck/elements.js';
+import type {
+  InkElement,
+  LineElement,
+  PictureElement,
+  SlideElement,
+} from '../elements/elements.js';
 import { element, slide, deckNamed } from '../testing/builder.js';
 import { readDeck } from '../deck/document.js';
-import { inkFrame, strokeFrom, strokesAt } from './ink.js';
-import { anchorAt, linePoints, lineThrough } from './lines.js';
+import { inkFrame, strokeFrom, strokesAt } from '../elements/ink.js';
+import { anchorAt, linePoints, lineThrough } from '../elements/lines.js';
 import { cropBy, cropMoved, fitPicture, pictureFrame, wholeOf } from './pictureFrame.js';
-import { HANDLES } from './resize.js';
-import { cornersOf, liesIn, middleOf, turn as turnPoint } from './transform.js';
+import { HANDLES } from '../geometry/resize.js';
+import { cornersOf, liesIn, middleOf, turn as turnPoint } from '../geometry/transform.js';
 
 const LOOK = { colour: '', weight: 6, isMarker: false };
 const box = { x: 100, y: 100, w: 400, h: 300 };

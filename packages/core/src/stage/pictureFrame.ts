@@ -1,8 +1,10 @@
-import { STAGE, type AssetRef, type Box, type Fit, type PictureElement } from '../deck/elements.js';
+import { STAGE, type Box } from '../parts/place.js';
+import { type AssetRef } from '../parts/asset.js';
+import { type Fit, type PictureElement } from '../elements/elements.js';
 import type { GroundPicture } from '../deck/types.js';
-import type { Point } from './Pen.js';
-import { resize, SMALLEST, type Handle } from './resize.js';
-import { middleOf, turn } from './transform.js';
+import type { Point } from '../geometry/Pen.js';
+import { resize, SMALLEST, type Handle } from '../geometry/resize.js';
+import { middleOf, turn } from '../geometry/transform.js';
 
 /** Where a picture is drawn in a box of its own origin, in slide units. */
 export interface PictureFrame {

@@ -1,6 +1,7 @@
-import { isPiece, STAGE, type Box, type PieceRules, type SlideElement } from '../deck/elements.js';
+import { isPiece, type PieceRules, type SlideElement } from '../elements/elements.js';
+import { STAGE, type Box } from '../parts/place.js';
 import type { Slide } from '../deck/types.js';
-import type { ElementId } from '../ids.js';
+import type { ElementId } from '../parts/ids.js';
 
 /** Where a student has put a piece: its upper left corner in slide units, and how far it was turned. */
 export interface Placement {

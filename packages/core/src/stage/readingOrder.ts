@@ -2,10 +2,10 @@ import {
   isPiece,
   isSpare,
   type MediaElement,
-  type Slide,
   type SlideElement,
   type TableElement,
-} from '../deck/types.js';
+} from '../elements/elements.js';
+import { type Slide } from '../deck/types.js';
 
 /**
  * The order in which a slide is read aloud and set below the picture on a phone: from top to bottom,

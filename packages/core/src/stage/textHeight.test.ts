@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import type { Typography } from '../deck/elements.js';
-import { plain, type RichText } from '../deck/richText.js';
+import type { Typography } from '../parts/typography.js';
+import { plain, type RichText } from '../parts/richText.js';
 import { textHeight } from './textHeight.js';
-import { familyWidth, typeInStyle } from './themes.js';
+import { familyWidth, typeInStyle } from '../themes/themes.js';
 import { textWidth } from './typeWidths.js';
 
 const OWN: Typography = {

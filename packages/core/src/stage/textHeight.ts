@@ -1,6 +1,6 @@
-import type { RichMark, RichNode, RichText } from '../deck/richText.js';
-import { asRecord } from '../deck/decode.js';
-import { familyWidth, type SetType } from './themes.js';
+import type { RichMark, RichNode, RichText } from '../parts/richText.js';
+import { asRecord } from '../parts/decode.js';
+import { familyWidth, type SetType } from '../themes/themes.js';
 import { textWidth, type Face } from './typeWidths.js';
 
 /** Indent of a list's items, in type sizes. */

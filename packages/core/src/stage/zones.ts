@@ -1,6 +1,7 @@
-import { type Box, type ZoneElement } from '../deck/elements.js';
+import { type Box } from '../parts/place.js';
+import type { ZoneElement } from '../elements/elements.js';
 import type { Slide } from '../deck/types.js';
-import type { ElementId } from '../ids.js';
+import type { ElementId } from '../parts/ids.js';
 import {
   keptOnStage,
   keptOnTrack,
@@ -11,7 +12,7 @@ import {
   type Placement,
   type Placements,
 } from './pieces.js';
-import { isInBox, middleOf, turn } from './transform.js';
+import { isInBox, middleOf, turn } from '../geometry/transform.js';
 
 const GAP = 10;
 

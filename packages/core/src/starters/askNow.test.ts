@@ -1,7 +1,8 @@
 import * as Y from 'yjs';
 import { readDeck } from '../deck/document.js';
 import { createHistory } from '../deck/history.js';
-import { QUESTION_KINDS, questionsOn, type KindName } from '../questions/registry.js';
+import { QUESTION_KINDS, type KindName } from '../questions/registry.js';
+import { questionsOn } from '../stage/asked.js';
 import { addAsked, type Asked } from './askNow.js';
 
 const WRITTEN: Partial<Record<KindName, Partial<Asked>>> = {

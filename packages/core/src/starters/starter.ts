@@ -1,11 +1,13 @@
 import * as Y from 'yjs';
-import { addElementTo, type NewElement } from '../deck/elementCommands.js';
-import type { CreditedAsset, Box, TextStyle } from '../deck/elements.js';
+import { addElementTo, type NewElement } from '../deck/arranging/elementCommands.js';
+import type { CreditedAsset } from '../parts/asset.js';
+import type { Box } from '../parts/place.js';
+import type { TextStyle } from '../parts/typography.js';
 import { COMMAND } from '../deck/history.js';
-import type { QuestionDetails } from '../deck/questionCommands.js';
-import { plain } from '../deck/richText.js';
-import { addSlide, setSlideFlag } from '../deck/slideCommands.js';
-import { newId, type Result, type SlideId } from '../ids.js';
+import type { QuestionDetails } from '../deck/arranging/questionCommands.js';
+import { plain } from '../parts/richText.js';
+import { addSlide, setSlideFlag } from '../deck/slides/slideCommands.js';
+import { newId, type Result, type SlideId } from '../parts/ids.js';
 import type { Item } from '../questions/parts.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
 

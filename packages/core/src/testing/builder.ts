@@ -1,18 +1,21 @@
 import * as Y from 'yjs';
-import { addElement, type NewElement } from '../deck/elementCommands.js';
-import type { QuestionDetails } from '../deck/questionCommands.js';
-import { addChoice, addChoiceTo, linkWordsOf } from '../deck/linkCommands.js';
-import { plain } from '../deck/richText.js';
-import { toSlide, type Target } from '../deck/target.js';
+import { addElement, type NewElement } from '../deck/arranging/elementCommands.js';
+import type { QuestionDetails } from '../deck/arranging/questionCommands.js';
+import { addChoice, addChoiceTo, linkWordsOf } from '../deck/links/linkCommands.js';
+import { plain } from '../parts/richText.js';
+import { toSlide, type Target } from '../deck/links/target.js';
 import {
   addSlide,
   renameDeck,
   setNotes,
   setSlideFlag,
   type SlideFlag,
-} from '../deck/slideCommands.js';
-import { STAGE, type AssetRef, type Box, type LayoutName, type TextStyle } from '../deck/types.js';
-import type { ElementId, SlideId } from '../ids.js';
+} from '../deck/slides/slideCommands.js';
+import { STAGE, type Box } from '../parts/place.js';
+import { type AssetRef } from '../parts/asset.js';
+import { type LayoutName } from '../layouts/layouts.js';
+import { type TextStyle } from '../parts/typography.js';
+import type { ElementId, SlideId } from '../parts/ids.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
 
 /**

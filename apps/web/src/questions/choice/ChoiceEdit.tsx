@@ -3,7 +3,7 @@ import { useState, type ReactElement } from 'react';
 import { Check } from '../../ui/controls';
 import { filled, ItemList } from '../ItemList';
 import { QuestionDialog } from '../QuestionDialog';
-import type { QuestionEditProps } from '../registry';
+import type { QuestionEditProps } from '../kind';
 
 /** The options of a choice, and which of them are right. */
 export default function ChoiceEdit(props: QuestionEditProps<'choice'>): ReactElement {

@@ -1,7 +1,7 @@
 import { shuffled } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { ItemBody } from '../ItemBody';
-import type { QuestionInputProps, QuestionStillProps } from '../registry';
+import type { QuestionInputProps, QuestionStillProps } from '../kind';
 
 const LOOK = 'flex items-center gap-[0.6em] rounded-[8px] border-2 px-[0.7em] py-[0.4em] text-left';
 

@@ -1,6 +1,6 @@
 import { useState, type ReactElement } from 'react';
 import { Bars, missingRow, type BarRow } from '../Bars';
-import type { TallyViewProps } from '../registry';
+import type { TallyViewProps } from '../kind';
 
 /** Bars: how many picked each option, the key among them; or just these together. */
 export default function ChoiceTallyView(props: TallyViewProps<'choice'>): ReactElement {

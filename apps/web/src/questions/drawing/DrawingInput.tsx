@@ -7,7 +7,7 @@ import {
 } from '@gobrel/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactElement } from 'react';
 import { PictureSurface, shapeOf, spotOf, WithTools } from '../PictureSurface';
-import type { QuestionInputProps, QuestionStillProps } from '../registry';
+import type { QuestionInputProps, QuestionStillProps } from '../kind';
 import { DrawnView } from './DrawnView';
 
 export function Still({ element }: QuestionStillProps<'drawing'>): ReactElement {

@@ -1,7 +1,7 @@
 import { useMemo, useState, type ReactElement } from 'react';
 import { Segments } from '../../ui/Segments';
 import { PictureSurface, shapeOf } from '../PictureSurface';
-import type { TallyViewProps } from '../registry';
+import type { TallyViewProps } from '../kind';
 import { DrawnView } from './DrawnView';
 import { useDrawnPaths } from './useDrawnPaths';
 

@@ -2,7 +2,7 @@ import { PLAIN_SCALE } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Field } from '../../ui/Field';
 import { QuestionDialog } from '../QuestionDialog';
-import type { QuestionEditProps } from '../registry';
+import type { QuestionEditProps } from '../kind';
 import { readScaleLines, ScaleFields, writeScale } from '../ScaleFields';
 
 export default function ExtendedTextEdit(props: QuestionEditProps<'extendedText'>): ReactElement {

@@ -1,7 +1,7 @@
 import { wordsIn } from '@gobrel/core';
 import { useId, type ReactElement } from 'react';
-import { count } from '../../decks/when';
-import type { QuestionInputProps } from '../registry';
+import { count } from '../../ui/when';
+import type { QuestionInputProps } from '../kind';
 import { FIELD } from '../textEntry/TextEntryInput';
 
 export function Still(): ReactElement {

@@ -1,8 +1,8 @@
 import { spreadOf } from '@gobrel/core';
 import { eng, removeStopwords } from 'stopword';
 import type { ReactElement } from 'react';
-import { count } from '../../decks/when';
-import type { TallyViewProps } from '../registry';
+import { count } from '../../ui/when';
+import type { TallyViewProps } from '../kind';
 
 const MOST_WORDS = 14;
 

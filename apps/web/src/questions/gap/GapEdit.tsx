@@ -3,7 +3,7 @@ import { useState, type ReactElement } from 'react';
 import { Check } from '../../ui/controls';
 import { Lines } from '../../ui/Lines';
 import { QuestionDialog } from '../QuestionDialog';
-import type { QuestionEditProps } from '../registry';
+import type { QuestionEditProps } from '../kind';
 
 /** A text with what belongs into its gaps in square brackets. */
 export default function GapEdit(props: QuestionEditProps<'gap'>): ReactElement {

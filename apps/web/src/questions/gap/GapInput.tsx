@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import type { QuestionInputProps, QuestionStillProps } from '../registry';
+import type { QuestionInputProps, QuestionStillProps } from '../kind';
 
 const GAP =
   'min-h-11 max-w-full rounded-[6px] border-2 border-line bg-sheet px-[0.4em] align-middle';

@@ -1,7 +1,7 @@
 import { likeTexts, markAnswer, type QuestionElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Bars, missingRow } from '../Bars';
-import type { TallyViewProps } from '../registry';
+import type { TallyViewProps } from '../kind';
 
 /** What stands in each gap. */
 export default function GapTallyView(props: TallyViewProps<'gap'>): ReactElement {

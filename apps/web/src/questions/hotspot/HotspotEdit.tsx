@@ -4,7 +4,7 @@ import { Check } from '../../ui/controls';
 import { Field } from '../../ui/Field';
 import { AreaEditor } from '../AreaEditor';
 import { QuestionDialog } from '../QuestionDialog';
-import type { QuestionEditProps } from '../registry';
+import type { QuestionEditProps } from '../kind';
 
 export default function HotspotEdit(props: QuestionEditProps<'hotspot'>): ReactElement {
   const { element } = props;

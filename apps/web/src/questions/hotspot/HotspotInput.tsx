@@ -1,6 +1,6 @@
 import type { ReactElement } from 'react';
 import { PictureSurface, WithTools } from '../PictureSurface';
-import type { QuestionInputProps, QuestionStillProps } from '../registry';
+import type { QuestionInputProps, QuestionStillProps } from '../kind';
 import { AreaOutlines, areaStyle } from './AreaButton';
 
 export function Still({ element, question }: QuestionStillProps<'hotspot'>): ReactElement {

@@ -1,7 +1,7 @@
 import type { ReactElement } from 'react';
 import { Bars, missingRow } from '../Bars';
 import { PictureSurface } from '../PictureSurface';
-import type { TallyViewProps } from '../registry';
+import type { TallyViewProps } from '../kind';
 import { AreaOutlines, areaStyle } from './AreaButton';
 
 /** How many picked each area, in the picture and beside it. */

@@ -2,7 +2,7 @@ import { MOST_ROWS, newId, type Item } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { filled, ItemList, unordered } from '../ItemList';
 import { QuestionDialog } from '../QuestionDialog';
-import type { QuestionEditProps } from '../registry';
+import type { QuestionEditProps } from '../kind';
 
 /** Left and right, and what belongs to what. */
 export default function MatchEdit(props: QuestionEditProps<'match'>): ReactElement {

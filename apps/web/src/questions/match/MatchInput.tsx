@@ -1,7 +1,7 @@
 import { shuffled } from '@gobrel/core';
 import { useState, type ReactElement, type ReactNode } from 'react';
 import { ItemBody } from '../ItemBody';
-import type { QuestionInputProps, QuestionStillProps } from '../registry';
+import type { QuestionInputProps, QuestionStillProps } from '../kind';
 
 const LOOK =
   'flex min-h-11 w-full items-center gap-[0.4em] rounded-[8px] border-2 px-[0.5em] py-[0.25em] text-left';

@@ -1,6 +1,6 @@
 import type { ReactElement } from 'react';
 import { Matrix } from '../Matrix';
-import type { TallyViewProps } from '../registry';
+import type { TallyViewProps } from '../kind';
 
 /** Left by right: how many joined what to what. */
 export default function MatchTallyView(props: TallyViewProps<'match'>): ReactElement {

@@ -3,7 +3,7 @@ import { useState, type ReactElement } from 'react';
 import { Select, Setting } from '../../ui/controls';
 import { Field } from '../../ui/Field';
 import { QuestionDialog } from '../QuestionDialog';
-import type { QuestionEditProps } from '../registry';
+import type { QuestionEditProps } from '../kind';
 
 const DECIMAL_OPTIONS = [
   { value: '.', label: 'as in 1.5' },

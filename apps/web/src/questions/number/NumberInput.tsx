@@ -1,6 +1,6 @@
 import { plainNumber, readingsOf } from '@gobrel/core';
 import { useId, type ReactElement } from 'react';
-import type { QuestionInputProps } from '../registry';
+import type { QuestionInputProps } from '../kind';
 import { FIELD } from '../textEntry/TextEntryInput';
 
 export function Still({ question }: { question: { unit: string } }): ReactElement {

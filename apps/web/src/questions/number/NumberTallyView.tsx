@@ -1,6 +1,6 @@
 import { isWithin } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import type { TallyViewProps } from '../registry';
+import type { TallyViewProps } from '../kind';
 import { SpreadView } from '../SpreadView';
 
 export default function NumberTallyView(props: TallyViewProps<'number'>): ReactElement {

@@ -3,7 +3,7 @@ import { useState, type ReactElement } from 'react';
 import { Check, Select, Setting } from '../../ui/controls';
 import { filled, ItemList, unordered } from '../ItemList';
 import { QuestionDialog } from '../QuestionDialog';
-import type { QuestionEditProps } from '../registry';
+import type { QuestionEditProps } from '../kind';
 
 const CREDITS: Record<(typeof ORDER_CREDITS)[number], string> = {
   exact: 'all in place, or nothing',

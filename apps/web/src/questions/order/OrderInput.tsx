@@ -22,7 +22,7 @@ import { shuffled, type Item } from '@gobrel/core';
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, GripVertical } from 'lucide-react';
 import { useRef, type ReactElement } from 'react';
 import { ItemBody } from '../ItemBody';
-import type { QuestionInputProps, QuestionStillProps } from '../registry';
+import type { QuestionInputProps, QuestionStillProps } from '../kind';
 
 const LOOK =
   'flex items-center gap-[0.4em] rounded-[8px] border-2 border-line bg-sheet px-[0.5em] py-[0.25em]';

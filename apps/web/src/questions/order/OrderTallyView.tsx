@@ -1,7 +1,7 @@
 import { agreement, meanPlaces } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { count } from '../../decks/when';
-import type { TallyViewProps } from '../registry';
+import { count } from '../../ui/when';
+import type { TallyViewProps } from '../kind';
 
 /** The mean place of each thing, how far the class agrees, and the commonest orders. */
 export default function OrderTallyView(props: TallyViewProps<'order'>): ReactElement {

@@ -5,7 +5,7 @@ import { Field } from '../../ui/Field';
 import { Segments } from '../../ui/Segments';
 import { AreaEditor } from '../AreaEditor';
 import { QuestionDialog } from '../QuestionDialog';
-import type { QuestionEditProps } from '../registry';
+import type { QuestionEditProps } from '../kind';
 
 type Weighted = SelectPointKey['areas'][number];
 const BY = [

@@ -1,7 +1,7 @@
 import type { Spot } from '@gobrel/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactElement } from 'react';
 import { PictureSurface, spotOf, WithTools } from '../PictureSurface';
-import type { QuestionInputProps, QuestionStillProps } from '../registry';
+import type { QuestionInputProps, QuestionStillProps } from '../kind';
 import { SpotMarks } from './SpotMarks';
 
 export function Still({ element }: QuestionStillProps<'selectPoint'>): ReactElement {

@@ -4,7 +4,7 @@ import { Segments } from '../../ui/Segments';
 import { Bars } from '../Bars';
 import { AreaOutlines } from '../hotspot/AreaButton';
 import { PictureSurface } from '../PictureSurface';
-import type { TallyViewProps } from '../registry';
+import type { TallyViewProps } from '../kind';
 import { useHeavy } from '../useHeavy';
 import { MarkField } from './MarkField';
 

@@ -1,9 +1,9 @@
 import { questionsOn, readNumber, wordsOf } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import { useEditedDeck } from '../../workspace/DeckContext';
+import { useEditedDeck } from '../../deck/DeckContext';
 import { Field } from '../../ui/Field';
 import { QuestionDialog } from '../QuestionDialog';
-import type { QuestionEditProps } from '../registry';
+import type { QuestionEditProps } from '../kind';
 
 export default function SliderEdit(props: QuestionEditProps<'slider'>): ReactElement {
   const { element } = props;

@@ -1,6 +1,6 @@
 import type { SliderQuestion } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
-import type { QuestionInputProps, QuestionStillProps } from '../registry';
+import type { QuestionInputProps, QuestionStillProps } from '../kind';
 
 const Ends = ({ question }: { question: SliderQuestion }): ReactElement => (
   <div className="flex justify-between gap-4" style={{ fontSize: '0.85em' }}>
@@ -20,10 +20,12 @@ export function Still({ question }: QuestionStillProps<'slider'>): ReactElement 
 
 export function Input(props: QuestionInputProps<'slider'>): ReactElement {
   const { question, answer } = props;
+  /** Where it is while it is pulled: an answer once it is let go. A key is one at once. */
   const [pulled, setPulled] = useState<number | null>(null);
   const value = pulled ?? answer?.value;
-  const keep = (): void => {
-    if (pulled !== null) props.onAnswer({ kind: 'slider', value: pulled });
+  const keep = (value: number): void => props.onAnswer({ kind: 'slider', value });
+  const letGo = (): void => {
+    if (pulled !== null) keep(pulled);
     setPulled(null);
   };
   return (
@@ -37,11 +39,12 @@ export function Input(props: QuestionInputProps<'slider'>): ReactElement {
         step={question.step}
         disabled={props.isHeld}
         value={value ?? (question.low + question.high) / 2}
-        onChange={(event) => setPulled(Number(event.target.value))}
+        onChange={(event) => (pulled === null ? keep : setPulled)(Number(event.target.value))}
         onPointerDown={(event) => setPulled(Number(event.currentTarget.value))}
-        onPointerUp={keep}
-        onKeyUp={keep}
-        onBlur={keep}
+        onPointerUp={letGo}
+        // A finger that moves the page on has not answered.
+        onPointerCancel={() => setPulled(null)}
+        onBlur={letGo}
         className={`min-h-11 w-full accent-petrol ${value === undefined ? 'opacity-50' : ''}`}
       />
       <Ends question={question} />

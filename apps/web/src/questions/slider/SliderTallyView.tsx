@@ -1,6 +1,6 @@
 import { spreadOf } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import type { TallyViewProps } from '../registry';
+import type { TallyViewProps } from '../kind';
 import { SpreadView } from '../SpreadView';
 
 /** The values on the scale; where the same was asked before, how they have moved. */

@@ -2,7 +2,7 @@ import { SORT_CREDITS } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Select, Setting } from '../../ui/controls';
 import { QuestionDialog } from '../QuestionDialog';
-import type { QuestionEditProps } from '../registry';
+import type { QuestionEditProps } from '../kind';
 
 const CREDITS: Record<(typeof SORT_CREDITS)[number], string> = {
   piece: 'for each piece',

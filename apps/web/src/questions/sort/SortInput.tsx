@@ -1,6 +1,6 @@
 import { isBlank } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import type { QuestionInputProps } from '../registry';
+import type { QuestionInputProps } from '../kind';
 
 export function Still(): ReactElement {
   return <p className="text-soft">The pieces of this slide are sorted into its zones.</p>;

@@ -1,6 +1,6 @@
 import type { ReactElement } from 'react';
 import { Matrix } from '../Matrix';
-import type { TallyViewProps } from '../registry';
+import type { TallyViewProps } from '../kind';
 
 /** Piece by zone: where each piece ended. */
 export default function SortTallyView(props: TallyViewProps<'sort'>): ReactElement {

@@ -1,5 +1,5 @@
 import type { ReactElement } from 'react';
-import type { QuestionInputProps } from '../registry';
+import type { QuestionInputProps } from '../kind';
 
 export const FIELD =
   'min-h-11 w-full rounded-[8px] border-2 border-line bg-sheet px-[0.6em] py-[0.3em] focus-visible:outline-3';

@@ -1,7 +1,7 @@
 import { likeTexts, markAnswer, type QuestionElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Bars, missingRow, type BarRow } from '../Bars';
-import type { TallyViewProps } from '../registry';
+import type { TallyViewProps } from '../kind';
 import { useHeavy } from '../useHeavy';
 
 const MOST_ROWS = 12;

@@ -39,10 +39,10 @@ import {
 } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { useNotices } from '../../ui/Notice';
-import { useDeck } from '../../workspace/DeckContext';
-import { boxAround } from '../stage/arranging';
+import { useDeck } from '../../deck/DeckContext';
+import { boxAround } from '../../editing/arranging';
 import { Check, NumberField, Plain, Pop, Select, Setting, Sign } from '../../ui/controls';
-import { LAYER_NAMES, type StageEdit } from '../useStageEdit';
+import { LAYER_NAMES, type StageEdit } from '../../editing/useStageEdit';
 
 const ALIGN_SIGNS: [Aligning, string, LucideIcon][] = [
   ['left', 'Align left edges', AlignStartVertical],

@@ -1,7 +1,7 @@
 import type { MediaElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Check, Line, Plain, Pop } from '../../ui/controls';
-import { PicturePop } from './PicturePop';
+import { PicturePop } from '../../ui/PicturePop';
 import { RecordPop } from './SoundPop';
 import type { SettingsOf } from './settings';
 

@@ -11,12 +11,12 @@ import {
   type PictureElement,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { useDeck } from '../../workspace/DeckContext';
+import { useDeck } from '../../deck/DeckContext';
 import { Check, Line, named, Plain, Pop, Select, Setting, Slide } from '../../ui/controls';
-import { creditsElement } from '../newThings';
+import { creditsElement } from '../../editing/newThings';
 import { Appearance } from './Appearance';
 import { OutlinePop } from './colours';
-import { PicturePop } from './PicturePop';
+import { PicturePop } from '../../ui/PicturePop';
 import type { SettingsOf } from './settings';
 import { ShapeGallery } from './ShapeGallery';
 

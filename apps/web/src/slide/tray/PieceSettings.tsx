@@ -10,9 +10,9 @@ import {
   type ZoneElement,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { useDeck } from '../../workspace/DeckContext';
+import { useDeck } from '../../deck/DeckContext';
 import { Check, Line, named, NumberField, Plain, Pop, Select, Setting } from '../../ui/controls';
-import { labelOf } from '../labelOf';
+import { labelOf } from '../../editing/labelOf';
 import type { SettingsOf } from './settings';
 
 const TRACK_NAMES: Record<Track, string> = {

@@ -8,7 +8,7 @@ import {
   type SlideId,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { useDeck } from '../../workspace/DeckContext';
+import { useDeck } from '../../deck/DeckContext';
 import { Check, Line, Pop } from '../../ui/controls';
 import { OutlinePop } from './colours';
 import type { SettingsOf } from './settings';

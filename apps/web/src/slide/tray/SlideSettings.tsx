@@ -24,11 +24,11 @@ import {
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useNotices } from '../../ui/Notice';
-import { useDeck } from '../../workspace/DeckContext';
+import { useDeck } from '../../deck/DeckContext';
 import { named, Plain, Pop, Select, Setting, Slide as Slider } from '../../ui/controls';
-import type { StageEdit } from '../useStageEdit';
+import type { StageEdit } from '../../editing/useStageEdit';
 import { ColourPop, FillPop } from './colours';
-import { PicturePop } from './PicturePop';
+import { PicturePop } from '../../ui/PicturePop';
 
 /** Nothing in hand: the slide itself, or its background. */
 export function SlideSettings(props: {

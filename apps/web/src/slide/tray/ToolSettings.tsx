@@ -1,9 +1,9 @@
 import { coloursOf, type ThemeName } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { useDeck } from '../../workspace/DeckContext';
+import { useDeck } from '../../deck/DeckContext';
 import { NumberField, Plain } from '../../ui/controls';
-import type { PenLook } from '../stage/StageHands';
-import type { StageEdit, Tool } from '../useStageEdit';
+import type { PenLook } from '../../editing/StageHands';
+import type { StageEdit, Tool } from '../../editing/useStageEdit';
 import { ColourPop } from './colours';
 
 const WHAT_TO_DO: Record<Exclude<Tool, 'select'>, string> = {

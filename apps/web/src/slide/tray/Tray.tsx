@@ -23,7 +23,7 @@ import {
 } from 'lucide-react';
 import type { ComponentPropsWithRef, MouseEvent, ReactElement } from 'react';
 import { Sheet } from '../../ui/Sheet';
-import { useDeck } from '../../workspace/DeckContext';
+import { useDeck } from '../../deck/DeckContext';
 import {
   mediaElement,
   pictureElement,
@@ -33,9 +33,9 @@ import {
   tableElement,
   textElement,
   zoneElement,
-} from '../newThings';
-import type { Tool } from '../useStageEdit';
-import { PicturePop } from './PicturePop';
+} from '../../editing/newThings';
+import type { Tool } from '../../editing/useStageEdit';
+import { PicturePop } from '../../ui/PicturePop';
 import { SelectionRow, type SelectionRowProps } from './SelectionRow';
 import { ShapeGallery } from './ShapeGallery';
 import { SoundChoice } from './SoundPop';

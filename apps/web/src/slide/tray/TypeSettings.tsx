@@ -18,7 +18,7 @@ import {
   UPRIGHTS,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { familyCss } from '../../stage/type';
+import { familyCss } from '../../elements/type';
 import { named, NumberField, Pop, Select, Setting, Slide } from '../../ui/controls';
 import { FillPop } from './colours';
 import type { SettingsOf } from './settings';

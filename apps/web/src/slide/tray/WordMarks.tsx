@@ -30,7 +30,7 @@ import {
   type LucideIcon,
 } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { useDeck } from '../../workspace/DeckContext';
+import { useDeck } from '../../deck/DeckContext';
 import { NumberField, Plain, Pop, Sign } from '../../ui/controls';
 import { Swatches } from './colours';
 import type { SettingsOf } from './settings';

@@ -1,7 +1,13 @@
-import { coloursOf, type Fill, type Gradient, type Outline, type ThemeName } from '@gobrel/core';
-import { DASHES } from '@gobrel/core';
+import {
+  coloursOf,
+  type Fill,
+  type Gradient,
+  type Outline,
+  type ThemeName,
+  DASHES,
+} from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { fillCss } from '../../stage/fill';
+import { fillCss } from '../../elements/fill';
 import {
   AnyColour,
   Check,

@@ -1,7 +1,7 @@
 import type { ElementSettings, Slide, SlideElement, ThemeName } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import type { Linking } from '../../links/Linking';
-import type { StageEdit } from '../useStageEdit';
+import type { StageEdit } from '../../editing/useStageEdit';
 
 /** What the settings of one kind of thing are given. */
 export interface SettingsOf<E extends SlideElement = SlideElement> {

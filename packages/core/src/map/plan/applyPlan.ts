@@ -1,20 +1,20 @@
 import * as Y from 'yjs';
-import { addElementTo } from '../../deck/elementCommands.js';
-import { rewriteText } from '../../deck/rewriteCommands.js';
+import { addElementTo } from '../../deck/arranging/elementCommands.js';
+import { rewriteText } from '../../deck/text/rewriteCommands.js';
 import { elementOf, linksMap, readSlide, slideOf } from '../../deck/document.js';
 import { COMMAND } from '../../deck/history.js';
-import { addChoiceTo, removeLink, retarget, rewordLink } from '../../deck/linkCommands.js';
-import { plain } from '../../deck/richText.js';
+import { addChoiceTo, removeLink, retarget, rewordLink } from '../../deck/links/linkCommands.js';
+import { plain } from '../../parts/richText.js';
 import {
   addSlide,
   removeSlides,
   renameSlide,
   setSlideFlag,
   setStart,
-} from '../../deck/slideCommands.js';
-import type { Result, SlideId, LinkId } from '../../ids.js';
-import { BODY_BOX } from '../../stage/layouts.js';
-import { FreeSpots } from '../cards.js';
+} from '../../deck/slides/slideCommands.js';
+import type { Result, SlideId, LinkId } from '../../parts/ids.js';
+import { BODY_BOX } from '../../layouts/layouts.js';
+import { FreeSpots } from '../../deck/slides/cards.js';
 import { planText } from './planOf.js';
 import type { Carrier } from '../../deck/types.js';
 import type { PlanChange, PlanStep } from './planChange.js';

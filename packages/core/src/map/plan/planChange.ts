@@ -1,6 +1,6 @@
-import { isSameTarget, NOWHERE, toSlide, type Target } from '../../deck/target.js';
+import { isSameTarget, NOWHERE, toSlide, type Target } from '../../deck/links/target.js';
 import type { Deck } from '../../deck/types.js';
-import { newId, type LinkId, type SlideId } from '../../ids.js';
+import { newId, type LinkId, type SlideId } from '../../parts/ids.js';
 import { folded } from '../find.js';
 import { inOrder, planText, type DeckItem, type PlanBase } from './planOf.js';
 import { recognise } from './recognise.js';

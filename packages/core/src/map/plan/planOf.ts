@@ -1,6 +1,7 @@
-import { wordsOf } from '../../deck/richText.js';
-import { isSpare, type Deck, type Link, type Slide, type TextElement } from '../../deck/types.js';
-import type { LinkId, SlideId } from '../../ids.js';
+import { wordsOf } from '../../parts/richText.js';
+import { isSpare, type TextElement } from '../../elements/elements.js';
+import { type Deck, type Link, type Slide } from '../../deck/types.js';
+import type { LinkId, SlideId } from '../../parts/ids.js';
 import type { RouteGraph } from '../graph.js';
 import { planWords, printItem, slugger, type PlanItem } from './planText.js';
 

@@ -1,4 +1,4 @@
-import { readAddress, stepWords, STEPS, type Step, type Target } from '../../deck/target.js';
+import { readAddress, stepWords, STEPS, type Step, type Target } from '../../deck/links/target.js';
 
 /**
  * The written plan: a Markdown nested list.

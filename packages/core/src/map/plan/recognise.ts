@@ -1,5 +1,4 @@
-import type { DeckItem } from './planOf.js';
-import { inOrder } from './planOf.js';
+import { type DeckItem, inOrder } from './planOf.js';
 import type { PlanItem } from './planText.js';
 
 /**

@@ -1,5 +1,5 @@
-import { asBoolean, asRecord } from '../../deck/decode.js';
-import type { OptionId } from '../../ids.js';
+import { asBoolean, asRecord } from '../../parts/decode.js';
+import type { OptionId } from '../../parts/ids.js';
 import type { QuestionKind } from '../kind.js';
 import { readIds, readItems, readPoints, type Item } from '../parts.js';
 

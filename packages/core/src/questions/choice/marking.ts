@@ -1,4 +1,4 @@
-import type { OptionId } from '../../ids.js';
+import type { OptionId } from '../../parts/ids.js';
 import type { Marking } from '../kind.js';
 import { bump, partialCredit } from '../values.js';
 import type { ChoiceAnswer, ChoiceKey, ChoiceQuestion } from './choice.js';

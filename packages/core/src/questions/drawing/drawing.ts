@@ -1,6 +1,5 @@
-import { asList, asRecord, asString } from '../../deck/decode.js';
-import type { InkStroke } from '../../deck/elements.js';
-import { readStrokes } from '../../deck/readParts.js';
+import { asList, asRecord, asString } from '../../parts/decode.js';
+import { type InkStroke, readStrokes } from '../../parts/ink.js';
 import type { QuestionKind } from '../kind.js';
 import { readPoints } from '../parts.js';
 import { readScale, type ScaleKey } from '../scale.js';

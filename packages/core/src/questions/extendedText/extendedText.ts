@@ -1,4 +1,4 @@
-import { asNumber, asRecord } from '../../deck/decode.js';
+import { asNumber, asRecord } from '../../parts/decode.js';
 import type { QuestionKind } from '../kind.js';
 import { readPoints } from '../parts.js';
 import { readScale, type ScaleKey } from '../scale.js';

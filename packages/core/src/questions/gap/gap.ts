@@ -1,4 +1,4 @@
-import { asBoolean, asList, asRecord, asStrings } from '../../deck/decode.js';
+import { asBoolean, asList, asRecord, asStrings } from '../../parts/decode.js';
 import type { QuestionKind } from '../kind.js';
 import { readPoints } from '../parts.js';
 import { readAccepted, readLine } from '../textEntry/textEntry.js';

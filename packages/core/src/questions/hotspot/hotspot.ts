@@ -1,4 +1,4 @@
-import { asBoolean, asList, asNumber } from '../../deck/decode.js';
+import { asBoolean, asList, asNumber } from '../../parts/decode.js';
 import { MOST_AREAS, readAreas, type Area } from '../areas.js';
 import type { QuestionKind } from '../kind.js';
 import { readIds, readPoints } from '../parts.js';

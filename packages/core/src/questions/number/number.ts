@@ -1,4 +1,4 @@
-import { asOneOf, asRecord, asString } from '../../deck/decode.js';
+import { asOneOf, asRecord, asString } from '../../parts/decode.js';
 import type { QuestionKind } from '../kind.js';
 import { readPoints } from '../parts.js';
 import { DECIMALS, readNumber, type Decimal } from './readNumber.js';

@@ -1,4 +1,4 @@
-import { asList, asRecord } from '../../deck/decode.js';
+import { asList, asRecord } from '../../parts/decode.js';
 import { readNumber, type Decimal } from './readNumber.js';
 
 /** From one number to another, both included. */

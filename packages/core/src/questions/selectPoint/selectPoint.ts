@@ -1,4 +1,4 @@
-import { asList, asNumber, asOneOf, asRecord } from '../../deck/decode.js';
+import { asList, asNumber, asOneOf, asRecord } from '../../parts/decode.js';
 import type { QuestionKind } from '../kind.js';
 import { MOST_AREAS, readArea, readSpots, type Area, type Spot } from '../areas.js';
 import { readPoints } from '../parts.js';

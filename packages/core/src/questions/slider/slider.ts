@@ -1,5 +1,5 @@
-import { asId, asNumber, asRecord, asString } from '../../deck/decode.js';
-import type { ElementId } from '../../ids.js';
+import { asId, asNumber, asRecord, asString } from '../../parts/decode.js';
+import type { ElementId } from '../../parts/ids.js';
 import type { QuestionKind } from '../kind.js';
 import { readPoints } from '../parts.js';
 

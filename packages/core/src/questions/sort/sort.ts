@@ -1,20 +1,9 @@
-import { asOneOf, asRecord } from '../../deck/decode.js';
-import { elementWords } from '../../deck/elementWords.js';
-import { isPiece, isSpare, type ZoneElement } from '../../deck/elements.js';
-import type { Slide } from '../../deck/types.js';
-import type { ElementId } from '../../ids.js';
-import { lyingPieces, readCopyId, type Placements } from '../../stage/pieces.js';
-import { zoneUnder } from '../../stage/zones.js';
-import type { QuestionKind } from '../kind.js';
+import { asOneOf, asRecord } from '../../parts/decode.js';
+import type { ElementId } from '../../parts/ids.js';
+import type { LyingIn, QuestionKind, SlidePart, SlideParts } from '../kind.js';
 import { readIds, readPoints } from '../parts.js';
 
 export const SORT_CREDITS = ['piece', 'zone', 'all'] as const;
-
-/** A piece or a zone of the slide, by the name it goes by. */
-export interface SortPart {
-  id: ElementId;
-  name: string;
-}
 
 /**
  * QTI's gapMatchInteraction on a picture: the pieces of the slide are put into its zones. Pieces and zones are the
@@ -26,8 +15,8 @@ export interface SortQuestion {
   credit: (typeof SORT_CREDITS)[number];
   points: number;
   /** From the slide; empty in a deck. */
-  pieces: SortPart[];
-  zones: SortPart[];
+  pieces: SlidePart[];
+  zones: SlidePart[];
 }
 
 export interface SortKey {
@@ -80,41 +69,22 @@ export const sort: QuestionKind<SortQuestion, SortKey, SortAnswer> = {
 
 function completeSort(
   question: SortQuestion,
-  slide: Slide,
+  { pieces, zones }: SlideParts,
 ): { question: SortQuestion; key: SortKey | null } {
-  const seen = slide.elements.filter((element) => !isSpare(element));
-  const zones = seen.filter((element): element is ZoneElement => element.kind === 'zone');
-  const pieces = seen.filter(isPiece);
-  const expects = Object.fromEntries(
-    zones.flatMap(({ id, expects }) => {
-      const wanted = (expects ?? []).filter((piece) => pieces.some((one) => one.id === piece));
-      return wanted.length > 0 ? [[id, wanted]] : [];
-    }),
-  );
+  const wanted = zones.filter(({ expects }) => expects.length > 0);
+  const expects = Object.fromEntries(wanted.map(({ id, expects }) => [id, expects]));
   return {
-    question: {
-      ...question,
-      pieces: pieces.map((piece) => ({
-        id: piece.id,
-        name: piece.name || elementWords(piece) || 'piece',
-      })),
-      zones: zones.map(({ id, name }) => ({ id, name: name || 'zone' })),
-    },
-    key: Object.keys(expects).length > 0 ? { kind: 'sort', expects } : null,
+    question: { ...question, pieces, zones: zones.map(({ id, name }) => ({ id, name })) },
+    key: wanted.length > 0 ? { kind: 'sort', expects } : null,
   };
 }
 
-/** The answer that pieces give by where they lie. */
-function sortedInto(slide: Slide, placements: Placements): SortAnswer {
+function sortedInto(lying: readonly LyingIn[]): SortAnswer {
   const zoneIds: SortAnswer['zoneIds'] = {};
-  for (const { id, box } of lyingPieces(slide, placements)) {
-    if (!placements[id]) continue;
-    const zone = zoneUnder(slide, box);
-    const { pieceId } = readCopyId(id);
+  for (const { pieceId, zoneId } of lying) {
+    if (!zoneId) continue;
     const known = (zoneIds[pieceId] ??= []);
-    if (zone && !known.includes(zone.id)) known.push(zone.id);
+    if (!known.includes(zoneId)) known.push(zoneId);
   }
-  for (const [piece, zones] of Object.entries(zoneIds))
-    if (zones.length === 0) delete zoneIds[piece];
   return { kind: 'sort', zoneIds };
 }

@@ -1,5 +1,5 @@
-import type { QuestionElement } from '../../deck/elements.js';
-import type { ElementId } from '../../ids.js';
+import type { Asked } from '../registry.js';
+import type { ElementId } from '../../parts/ids.js';
 import { isAccepted } from './normalised.js';
 
 /** Texts that a teacher counts as others: what was written → what it counts as, both normalised. */
@@ -17,10 +17,10 @@ export function countsAs(likened: Likened, form: string): string {
 }
 
 /** Questions whose keys take what was likened to something right. */
-export function withLikened(
-  questions: ReadonlyMap<ElementId, QuestionElement>,
+export function withLikened<Q extends Pick<Asked, 'key'>>(
+  questions: ReadonlyMap<ElementId, Q>,
   likened: Record<ElementId, Likened>,
-): Map<ElementId, QuestionElement> {
+): Map<ElementId, Q> {
   return new Map(
     [...questions].map(([id, element]) => {
       const of = Object.hasOwn(likened, id) ? likened[id] : undefined;

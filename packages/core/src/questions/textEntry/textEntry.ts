@@ -1,4 +1,4 @@
-import { asBoolean, asRecord, asString, asStrings } from '../../deck/decode.js';
+import { asBoolean, asRecord, asString, asStrings } from '../../parts/decode.js';
 import type { QuestionKind } from '../kind.js';
 import { readPoints } from '../parts.js';
 

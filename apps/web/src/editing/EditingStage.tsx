@@ -1,0 +1,303 @@
+import {
+  fillCells,
+  inHandFor,
+  isPiece,
+  removeElements,
+  STAGE,
+  wordsOf,
+  type ElementId,
+  type Link,
+  type Result,
+  type Slide,
+  type SlideElement,
+  type ThemeName,
+} from '@gobrel/core';
+import type { Editor } from '@tiptap/react';
+import {
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactElement,
+  type ReactNode,
+  type Ref,
+  type RefObject,
+} from 'react';
+import type * as Y from 'yjs';
+import { SlideThings } from '../stage/SlideView';
+import { useNotices } from '../ui/Notice';
+import { isTouchable, stepOut, type StageEdit } from './useStageEdit';
+import { resizing, turning } from './arranging';
+import { deskGesture } from './deskGesture';
+import { ColumnGrips, CropFrame, LineGrips, RangeFrame, ShapeGrips, shapeOf } from './Grips';
+import { NO_PREVIEW, previewed, type Preview } from './preview';
+import { SelectionFrame } from './SelectionFrame';
+import {
+  cropping,
+  pullingColumn,
+  pullingLine,
+  pullingRange,
+  pullingShape,
+  withoutPoint,
+} from './shaping';
+import { SketchView } from './SketchView';
+import { NO_SKETCH, type PenLook, type Sketch, type StageHands } from './StageHands';
+import { dimmed, Invitation, isTooSmall, Pasteboard, RunsOver } from './StageMarks';
+import { Target } from './Targets';
+import { TypedElement } from './TypedElement';
+import { useGestures } from './useGestures';
+import type { ViewControl } from './useStageView';
+import { useTouching } from './useTouching';
+
+const PEN: PenLook = { colour: '', weight: 5, isMarker: false };
+
+/**
+ * The stage while editing: the slide drawn still, and over it a target for everything that can be touched.
+ * Used for a teacher's slide and for a student's leaf. Links never fire here. It fills its frame; around the stage is
+ * the pasteboard.
+ */
+export function EditingStage(props: {
+  doc: Y.Doc;
+  slide: Slide;
+  /** Drawn beneath and never touched: a leaf's scenery. */
+  drawn?: Slide;
+  theme: ThemeName;
+  links: readonly Link[];
+  desk: RefObject<HTMLDivElement | null>;
+  stage?: Ref<HTMLDivElement>;
+  control: ViewControl;
+  edit: StageEdit;
+  pen?: PenLook;
+  run: <T extends object>(result: Result<T>) => T | null;
+  onEditor?: (editor: Editor | null) => void;
+  /** Takes things off the slide; without it they go at once. */
+  onRemove?: (ids: ElementId[]) => void;
+  /** Under the targets, in slide units: places of the layout that wait for something. */
+  children?: ReactNode;
+}): ReactElement {
+  const { doc, slide, links, control, edit, run, desk } = props;
+  const theme = slide.theme || props.theme;
+  const { scale } = control.view;
+  const { trouble } = useNotices();
+  const [preview, show] = useState<Preview>(NO_PREVIEW);
+  const [sketch, draw] = useState<Sketch>(NO_SKETCH);
+  /** The drawing that the pen goes on with. */
+  const drawing = useRef<ElementId | null>(null);
+  const gestures = useGestures(desk, control);
+  const { selected, select, typing, type, layer, entered, tool } = edit;
+  const moved = useMemo(() => previewed(slide, preview), [slide, preview]);
+  const drawn = useMemo(
+    () => previewed(props.drawn ?? slide, preview),
+    [props.drawn, slide, preview],
+  );
+  const touchable = useMemo(
+    () => moved.elements.filter((element) => isTouchable(element, layer)),
+    [moved, layer],
+  );
+  const hands: StageHands = {
+    ...{ doc, slide, theme, edit, scale, run, show, draw, touchable },
+    inHand: (id) => inHandFor(slide.elements, id, entered),
+    clear: () => {
+      show(NO_PREVIEW);
+      draw(NO_SKETCH);
+    },
+  };
+  const remove = (ids: ElementId[]): void => {
+    if (props.onRemove) props.onRemove(ids);
+    else if (run(removeElements(doc, slide.id, ids))) select([]);
+  };
+
+  const touching = useTouching(hands, gestures, remove);
+  const onDeskDown = (event: PointerEvent): void => {
+    const pen = props.pen ?? PEN;
+    const gesture = deskGesture(event, { hands, gestures, control, pen, drawing });
+    if (gesture) gestures.begin(event, gesture);
+  };
+  const onDeskKey = (event: KeyboardEvent): void => {
+    if (event.key !== 'Escape') return;
+    gestures.cancel();
+    stepOut(slide, edit);
+    event.preventDefault();
+  };
+  // A drawing ends with the tool.
+  useLayoutEffect(() => {
+    if (tool !== 'pen' && tool !== 'marker') drawing.current = null;
+  }, [tool, slide.id]);
+
+  // What is new has the focus: the next key is meant for it.
+  const { taken } = edit;
+  const newest = selected[0]?.id;
+  useEffect(() => {
+    if (taken === 0 || !newest) return;
+    const target = desk.current?.querySelector(`[data-target="${CSS.escape(newest)}"]`);
+    if (target instanceof HTMLElement) target.focus({ preventScroll: true });
+    // Only when something was added, not with every selection.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [taken]);
+
+  const inHand = moved.elements.filter(({ id }) => selected.some((one) => one.id === id));
+  const [one, ...more] = inHand;
+  const isAlone = one !== undefined && more.length === 0;
+  const isWorking = typing === null && edit.cropping === null && tool === 'select';
+  const picture = moved.elements.find(({ id }) => id === edit.cropping);
+  const linked = useMemo(
+    () =>
+      new Set(links.flatMap(({ carrier }) => (carrier.kind === 'none' ? [] : carrier.elementId))),
+    [links],
+  );
+  const targets = useMemo(() => inTargetOrder(touchable), [touchable]);
+  const liftedFrom = useMemo(() => {
+    if (preview === NO_PREVIEW) return undefined;
+    const boxes = new Map(
+      slide.elements.flatMap(({ id, box }) => (preview[id]?.box ? [[id, box] as const] : [])),
+    );
+    return ({ id }: SlideElement) => boxes.get(id);
+  }, [preview, slide]);
+  const isTyped = useCallback((element: SlideElement) => element.id === typing, [typing]);
+  const endTyping = useCallback(() => type(null), [type]);
+  const { x, y } = control.view;
+  return (
+    <div
+      ref={desk}
+      onPointerDown={onDeskDown}
+      onKeyDown={onDeskKey}
+      {...gestures.handlers}
+      data-tool={tool}
+      className={`absolute inset-0 touch-none select-none overflow-hidden ${tool === 'select' ? '' : 'cursor-crosshair'}`}
+    >
+      <div
+        ref={props.stage}
+        role="group"
+        aria-label={`Stage: ${slide.title || 'Untitled'}`}
+        className="absolute top-0 left-0 origin-top-left"
+        style={{
+          width: STAGE.width,
+          height: STAGE.height,
+          transform: `translate(${x}px, ${y}px) scale(${scale})`,
+        }}
+      >
+        <SlideThings
+          liftedFrom={liftedFrom}
+          slide={drawn}
+          theme={props.theme}
+          links={links}
+          scale={scale}
+          isHidden={isTyped}
+          renderElement={layer === 'background' ? dimmed : undefined}
+        />
+        <Pasteboard scale={scale} isOnBackground={layer === 'background'} />
+        {props.children}
+        <div className={tool === 'select' ? undefined : 'pointer-events-none'}>
+          {targets.map((element) =>
+            element.id === typing || element.id === edit.cropping ? null : (
+              <Target
+                key={element.id}
+                element={element}
+                isSelected={inHand.includes(element)}
+                isLinked={linked.has(element.id)}
+                isMember={element.groupId !== null && element.groupId !== entered}
+                liftedFrom={liftedFrom?.(element)}
+                scale={scale}
+                hands={touching}
+              />
+            ),
+          )}
+        </div>
+        {targets.map((element) =>
+          element.kind === 'text' && element.id !== typing && wordsOf(element.text) === '' ? (
+            <Invitation key={element.id} element={element} theme={theme} scale={scale} />
+          ) : null,
+        )}
+        {targets.map((element) =>
+          element.kind === 'text' && element.id !== typing && isTooSmall(element, theme) ? (
+            <RunsOver key={element.id} element={element} scale={scale} />
+          ) : null,
+        )}
+        {isWorking && (
+          <SelectionFrame
+            selected={inHand}
+            before={preview === NO_PREVIEW ? undefined : selected}
+            scale={scale}
+            onResize={(event, handle) =>
+              gestures.begin(event, resizing(hands, gestures.placeOf(event), selected, handle))
+            }
+            onTurn={(event) =>
+              gestures.begin(event, turning(hands, gestures.placeOf(event), selected))
+            }
+          />
+        )}
+        {isWorking && isAlone && one.kind === 'line' && (
+          <LineGrips
+            line={one}
+            scale={scale}
+            onPull={(event, index, isNew) =>
+              gestures.begin(event, pullingLine(hands, one, index, isNew))
+            }
+            onTakeOut={(index) => withoutPoint(hands, one, index)}
+          />
+        )}
+        {isWorking && isAlone && (
+          <ShapeGrips
+            element={one}
+            scale={scale}
+            onPull={(event, index) => {
+              const shaped = shapeOf(one);
+              if (shaped)
+                gestures.begin(event, pullingShape(hands, shaped.element, shaped.shape, index));
+            }}
+          />
+        )}
+        {isWorking && isAlone && one.kind === 'table' && (
+          <ColumnGrips
+            table={one}
+            scale={scale}
+            onPull={(event, index) => gestures.begin(event, pullingColumn(hands, one, index))}
+          />
+        )}
+        {isWorking && isAlone && isPiece(one) && one.piece.range && (
+          <RangeFrame
+            piece={one}
+            range={one.piece.range}
+            scale={scale}
+            onPull={(event, handle) =>
+              gestures.begin(
+                event,
+                pullingRange(hands, one, one.piece.range!, gestures.placeOf(event), handle),
+              )
+            }
+          />
+        )}
+        {picture?.kind === 'picture' && (
+          <CropFrame
+            picture={picture}
+            scale={scale}
+            onPull={(event, handle) =>
+              gestures.begin(event, cropping(hands, picture, gestures.placeOf(event), handle))
+            }
+          />
+        )}
+        <SketchView sketch={sketch} theme={theme} scale={scale} />
+        {typing && (
+          <TypedElement
+            {...{ doc, slide: moved, typing, theme, links, scale }}
+            onEditor={props.onEditor}
+            onEnd={endTyping}
+            onRefused={trouble}
+            onCells={(cells, at) => run(fillCells(doc, slide.id, typing, cells, at))}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Large areas lie beneath what is in them, groups beneath their members. */
+function inTargetOrder(elements: readonly SlideElement[]): SlideElement[] {
+  const rank = ({ kind }: SlideElement): number =>
+    kind === 'closeup' ? 0 : kind === 'zone' ? 1 : kind === 'group' ? 2 : 3;
+  return [...elements].sort((a, b) => rank(a) - rank(b));
+}

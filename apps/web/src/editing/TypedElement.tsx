@@ -1,0 +1,110 @@
+import {
+  elementOf,
+  elementWords,
+  fragmentOf,
+  resize,
+  setPlaces,
+  textPadding,
+  type ElementId,
+  type Link,
+  type Slide,
+  type SlideElement,
+  type TableElement,
+  type TextElement,
+  type ThemeName,
+} from '@gobrel/core';
+import type { Editor } from '@tiptap/react';
+import { useEffect, useRef, type ReactElement } from 'react';
+import { ySyncPluginKey } from 'y-prosemirror';
+import type * as Y from 'yjs';
+import { ElementView } from '../stage/ElementView';
+import { RichTextEditor } from '../stage/RichTextEditor';
+import { labelOf } from './labelOf';
+import { NEW_PIECE } from './newThings';
+
+/** The element whose words are being typed, drawn with the text editor in it. */
+export function TypedElement(props: {
+  doc: Y.Doc;
+  slide: Slide;
+  typing: ElementId;
+  theme: ThemeName;
+  links: readonly Link[];
+  scale: number;
+  onEditor?: (editor: Editor | null) => void;
+  onEnd: () => void;
+  onRefused: (reason: string) => void;
+  onCells: (cells: string[][], at: { row: number; column: number }) => void;
+}): ReactElement | null {
+  const { doc, slide, typing, theme } = props;
+  const frame = useRef<HTMLDivElement>(null);
+  const element = slide.elements.find((candidate) => candidate.id === typing);
+  const shared = elementOf(doc, slide.id, typing);
+  const fragment = shared && fragmentOf(shared);
+  useGrowth(doc, slide.id, grows(element) ? element : undefined, theme, frame);
+  if (!element || !fragment) return null;
+  return (
+    <div
+      ref={frame}
+      onPointerDown={(event) => event.stopPropagation()}
+      className="[&>div]:outline-2 [&>div]:outline-offset-2 [&>div]:outline-petrol [&>div]:outline-dashed"
+    >
+      <ElementView
+        element={element}
+        theme={theme}
+        scale={props.scale}
+        links={props.links}
+        words={
+          <RichTextEditor
+            fragment={fragment}
+            label={labelOf(element)}
+            onEditor={props.onEditor}
+            marksAll={element.layer === 'pieces' && elementWords(element) === NEW_PIECE}
+            onEnd={props.onEnd}
+            onRefused={props.onRefused}
+            onCells={element.kind === 'table' ? props.onCells : undefined}
+          />
+        }
+      />
+    </div>
+  );
+}
+
+type Growing = TextElement | TableElement;
+const grows = (element: SlideElement | undefined): element is Growing =>
+  element?.kind === 'table' || (element?.kind === 'text' && element.fit === 'grow');
+
+/** The box of a text grows with what is typed into it: part of the typing, so it is undone with it. */
+function useGrowth(
+  doc: Y.Doc,
+  slideId: string,
+  text: Growing | undefined,
+  theme: ThemeName,
+  frame: React.RefObject<HTMLElement | null>,
+): void {
+  const latest = useRef(text);
+  useEffect(() => {
+    latest.current = text;
+  });
+  const id = text?.id;
+  useEffect(() => {
+    const words = frame.current?.querySelector('.ProseMirror');
+    if (!(words instanceof HTMLElement) || !id) return;
+    const grow = (): void => {
+      const now = latest.current;
+      if (!now) return;
+      const isBare = now.kind === 'table' || now.style === 'choice' || now.layer === 'pieces';
+      // Measured in slide units: the stage is scaled as a whole.
+      const needed = Math.ceil(words.offsetHeight + (isBare ? 0 : 2 * textPadding(now, theme)));
+      if (needed <= now.box.h) return;
+      const { rotation } = now;
+      const down = needed - now.box.h;
+      const angle = (rotation * Math.PI) / 180;
+      const pull = { x: -Math.sin(angle) * down, y: Math.cos(angle) * down };
+      const box = resize(now.box, 's', pull.x, pull.y, { rotation });
+      setPlaces(doc, slideId, [{ elementId: now.id, box }], ySyncPluginKey);
+    };
+    const observer = new ResizeObserver(grow);
+    observer.observe(words);
+    return () => observer.disconnect();
+  }, [doc, slideId, id, theme, frame]);
+}

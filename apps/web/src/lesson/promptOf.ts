@@ -1,0 +1,5 @@
+import { wordsOf, type QuestionElement } from '@gobrel/core';
+
+/** What a question asks, in one line. */
+export const promptOf = (question: QuestionElement): string =>
+  wordsOf(question.text).replace(/\s+/g, ' ');

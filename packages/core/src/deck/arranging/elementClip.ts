@@ -1,0 +1,211 @@
+import * as Y from 'yjs';
+import {
+  newId,
+  refuse,
+  type ElementId,
+  type LinkId,
+  type Result,
+  type SlideId,
+} from '../../parts/ids.js';
+import { withMembers } from '../../elements/groups.js';
+import { asRecord } from '../../parts/decode.js';
+import {
+  elementsOf,
+  linksMap,
+  readDeck,
+  readLink,
+  readSlide,
+  slideOf,
+  slidesMap,
+} from '../document.js';
+import { addElementTo, GONE, MOST_ELEMENTS, NO_SLIDE, type NewElement } from './elementCommands.js';
+import type { Layer } from '../../parts/place.js';
+import type { SlideElement } from '../../elements/elements.js';
+import { COMMAND } from '../history.js';
+import { putLink } from '../links/linkCommands.js';
+import { LINK_MARK, type RichNode, type RichText } from '../../parts/richText.js';
+import { NOWHERE } from '../links/target.js';
+import type { Carrier, Deck, Link } from '../types.js';
+
+/** Things taken off a slide with the links that they carry: plain data that a clipboard can carry. */
+export interface ElementClip {
+  /** Says where the clip is from: links to slides are kept within that deck. */
+  deckId: string;
+  elements: SlideElement[];
+  links: Link[];
+}
+
+export function clipElements(
+  deck: Pick<Deck, 'slides' | 'links'>,
+  deckId: string,
+  slideId: SlideId,
+  elementIds: readonly ElementId[],
+): ElementClip {
+  const slide = deck.slides[slideId];
+  const elements = slide ? withMembers(slide.elements, elementIds) : [];
+  const taken = new Set(elements.map(({ id }) => id));
+  return {
+    deckId,
+    elements,
+    links: Object.values(deck.links).filter(
+      ({ carrier, from }) =>
+        from === slideId && carrier.kind !== 'none' && taken.has(carrier.elementId),
+    ),
+  };
+}
+
+/**
+ * A clip out of text that somebody pasted, or undefined. It is read as a slide is, through a document of its own, so a
+ * forged one holds nothing that a slide could not hold.
+ */
+export function readElementClip(text: string): ElementClip | undefined {
+  try {
+    const { deckId, elements, links } = asRecord(JSON.parse(text));
+    if (typeof deckId !== 'string' || !Array.isArray(elements) || !Array.isArray(links))
+      return undefined;
+    const doc = new Y.Doc();
+    const slide = new Y.Map<unknown>();
+    doc.transact(() => {
+      slidesMap(doc).set('clip', slide);
+      slide.set('elements', new Y.Map());
+      for (const element of elements.slice(0, MOST_ELEMENTS)) {
+        addElementTo(doc, 'clip', element as NewElement);
+      }
+      for (const link of links.slice(0, MOST_ELEMENTS) as Link[]) {
+        putLink(doc, link.id, 'clip', link.carrier, link.target, link.wording);
+      }
+    });
+    const deck = readDeck(doc);
+    return { deckId, elements: deck.slides.clip!.elements, links: Object.values(deck.links) };
+  } catch {
+    // Whatever it was, it was no clip.
+    return undefined;
+  }
+}
+
+/**
+ * Puts the things of a clip on a slide as new ones, moved by an offset. Links to slides are kept within the deck they
+ * are from; others lead nowhere and their wordings are told in `lost`.
+ */
+export function pasteElements(
+  doc: Y.Doc,
+  slideId: SlideId,
+  clip: ElementClip,
+  deckId: string,
+  by: { dx: number; dy: number } = { dx: 0, dy: 0 },
+  layer?: Layer,
+): Result<{ elementIds: ElementId[]; lost: string[] }> {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return refuse(NO_SLIDE);
+  if (clip.elements.length === 0) return refuse('There is nothing to paste.');
+  const room = MOST_ELEMENTS - elementsOf(slide).size;
+  if (clip.elements.length > room) {
+    return refuse(
+      `That is ${clip.elements.length} things; this slide has room for ${Math.max(0, room)} more.`,
+    );
+  }
+  const elementIds = new Map(clip.elements.map(({ id }) => [id, newId()]));
+  const linkIds = new Map(clip.links.map(({ id }) => [id, newId()]));
+  const lost: string[] = [];
+  doc.transact(() => {
+    for (const element of clip.elements) {
+      const copy = newElementOf(element, elementIds, linkIds);
+      const { box } = element;
+      addElementTo(doc, slideId, {
+        ...copy,
+        id: elementIds.get(element.id)!,
+        layer: layer && !staysOnLayer(element) ? layer : element.layer,
+        box: { ...box, x: box.x + by.dx, y: box.y + by.dy },
+      } as NewElement);
+    }
+    for (const link of clip.links) {
+      const isKept =
+        link.target.kind !== 'slide' ||
+        (clip.deckId === deckId && slidesMap(doc).has(link.target.slideId));
+      if (!isKept) lost.push(link.wording || 'a link without words');
+      const carrier = carrierOf(link.carrier, elementIds);
+      const target = isKept ? link.target : NOWHERE;
+      putLink(doc, linkIds.get(link.id)!, slideId, carrier, target, link.wording);
+    }
+  }, COMMAND);
+  const outer = clip.elements.filter(({ groupId }) => !groupId || !elementIds.has(groupId));
+  return { ok: true, elementIds: outer.map(({ id }) => elementIds.get(id)!), lost };
+}
+
+const staysOnLayer = ({ kind }: SlideElement): boolean => kind === 'zone' || kind === 'question';
+
+/** Copies of things on the same slide, moved by an offset. Links they carry are carried by the copies too. */
+export function duplicateElements(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementIds: readonly ElementId[],
+  by: { dx: number; dy: number } = { dx: 24, dy: 24 },
+): Result<{ elementIds: ElementId[] }> {
+  const clip = clipElements(readAlone(doc, slideId), '', slideId, elementIds);
+  if (clip.elements.length === 0) return refuse(slideOf(doc, slideId) ? GONE : NO_SLIDE);
+  return pasteElements(doc, slideId, clip, '', by);
+}
+
+/** One slide and the links that leave it: the rest of a deck of thousands is not read for them. */
+function readAlone(doc: Y.Doc, slideId: SlideId): Pick<Deck, 'slides' | 'links'> {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return { slides: {}, links: {} };
+  const slides = { [slideId]: readSlide(slideId, slide) };
+  const links: Deck['links'] = {};
+  for (const [linkId, link] of linksMap(doc)) {
+    if (!(link instanceof Y.Map) || link.get('from') !== slideId) continue;
+    const read = readLink(linkId, link, slides);
+    if (read) links[linkId] = read;
+  }
+  return { slides, links };
+}
+
+/** An element as a new one, with all that it names of other things replaced by their copies. */
+export function newElementOf(
+  element: SlideElement,
+  elementIds: ReadonlyMap<ElementId, ElementId> = new Map(),
+  linkIds?: ReadonlyMap<LinkId, LinkId>,
+): NewElement {
+  const { order: _order, ...fields } = element;
+  const copy = { ...fields } as SlideElement;
+  const copyOf = (id: ElementId): ElementId => elementIds.get(id) ?? id;
+  if ('text' in copy && linkIds) copy.text = relinked(copy.text, linkIds);
+  if (copy.groupId) copy.groupId = copyOf(copy.groupId);
+  if (copy.kind === 'zone') {
+    copy.expects = copy.expects?.map(copyOf) ?? null;
+    copy.takes = copy.takes?.map(copyOf) ?? null;
+  }
+  if (copy.kind === 'line') {
+    for (const end of ['from', 'to'] as const) {
+      const anchor = copy[end];
+      if (anchor) copy[end] = { ...anchor, elementId: copyOf(anchor.elementId) };
+    }
+  }
+  return copy as NewElement;
+}
+
+function relinked(text: RichText, linkIds: ReadonlyMap<LinkId, LinkId>): RichText {
+  const walk = (node: RichNode): RichNode => ({
+    ...node,
+    ...(node.content ? { content: node.content.map(walk) } : {}),
+    ...(node.marks
+      ? {
+          marks: node.marks.flatMap((mark) => {
+            if (mark.type !== LINK_MARK) return [mark];
+            const linkId = linkIds.get(String(mark.attrs?.linkId));
+            return linkId ? [{ ...mark, attrs: { linkId } }] : [];
+          }),
+        }
+      : {}),
+  });
+  return { type: 'doc', content: text.content.map(walk) };
+}
+
+export function carrierOf(
+  carrier: Carrier,
+  elementIds: ReadonlyMap<ElementId, ElementId>,
+): Carrier {
+  if (carrier.kind === 'none') return carrier;
+  const elementId = elementIds.get(carrier.elementId);
+  return elementId ? { ...carrier, elementId } : { kind: 'none' };
+}

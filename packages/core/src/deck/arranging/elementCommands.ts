@@ -1,0 +1,313 @@
+import { generateKeyBetween } from 'fractional-indexing';
+import * as Y from 'yjs';
+import {
+  newId,
+  refuse,
+  type ElementId,
+  type LinkId,
+  type Result,
+  type SlideId,
+} from '../../parts/ids.js';
+import { LIMITS } from '../../parts/limits.js';
+import { asString } from '../../parts/decode.js';
+import { elementOf, elementsOf, linksMap, readLinkOf, readSlide, slideOf } from '../document.js';
+import { fragmentOf, STANDARD_PIECE } from '../../elements/readElement.js';
+import type { Box, Layer } from '../../parts/place.js';
+import type { ElementBase, ElementKind, SlideElement } from '../../elements/elements.js';
+import type { InkStroke } from '../../parts/ink.js';
+import { COMMAND } from '../history.js';
+import { plain, relinkWords, writeFragment, type RichText } from '../../parts/richText.js';
+import { withMembers } from '../../elements/groups.js';
+
+export const GONE = 'This thing is not on the slide any more.';
+export const NO_SLIDE = 'This slide is not there any more.';
+export const LOCKED = 'It is locked. Let it go first.';
+export const MOST_ELEMENTS = LIMITS.elementsPerSlide;
+
+/** What a new element of each kind cannot do without. */
+interface Needs {
+  text: 'style';
+  shape: 'shape';
+  picture: 'asset';
+  media: 'media';
+  question: 'question';
+}
+type NeedsOf<K extends ElementKind> = K extends keyof Needs ? Needs[K] : never;
+type NewOf<T> = T extends SlideElement
+  ? Pick<T, 'kind' | 'layer' | 'box' | Extract<keyof T, NeedsOf<T['kind']>>> &
+      Partial<Omit<T, 'order'>>
+  : never;
+/** An element to be put on a slide; what is left out is as a new one has it. */
+export type NewElement = NewOf<SlideElement>;
+
+type KeyOf<T> = T extends unknown ? keyof T : never;
+type ValueOf<T, K> = T extends unknown ? (K extends keyof T ? T[K] : never) : never;
+type Setting = Exclude<
+  KeyOf<SlideElement>,
+  | keyof Pick<ElementBase, 'id' | 'order' | 'layer' | 'box' | 'rotation' | 'groupId'>
+  | 'kind'
+  | 'text'
+  | 'strokes'
+  | 'frame'
+  | 'medium'
+>;
+/** The plain settings of elements: all but where they are and what is written in them. */
+export type ElementSettings = { [K in Setting]?: ValueOf<SlideElement, K> };
+
+/** Puts an element on a slide, in front of its layer. */
+export function addElement(
+  doc: Y.Doc,
+  slideId: SlideId,
+  element: NewElement,
+): Result<{ elementId: ElementId }> {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return refuse(NO_SLIDE);
+  if (elementsOf(slide).size >= MOST_ELEMENTS) {
+    return refuse(`A slide holds ${MOST_ELEMENTS} things at the most.`);
+  }
+  if (element.id && elementsOf(slide).has(element.id)) {
+    return refuse('There is already a thing with this identity.');
+  }
+  let elementId = '';
+  doc.transact(() => {
+    elementId = addElementTo(doc, slideId, element);
+  }, COMMAND);
+  return { ok: true, elementId };
+}
+
+/** The same inside a transaction that is already open; the slide must be there. */
+export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement): ElementId {
+  const slide = slideOf(doc, slideId);
+  if (!slide) throw new Error(`no slide ${slideId}`);
+  const {
+    id = newId(),
+    text,
+    strokes,
+    ...fields
+  } = element as NewElement & {
+    text?: RichText;
+    strokes?: InkStroke[];
+  };
+  const order = orderInFront(slide, element.layer);
+  const map = new Y.Map<unknown>();
+  elementsOf(slide).set(id, map);
+  for (const [key, value] of Object.entries(fields)) {
+    if (!isStandard(key, value)) map.set(key, value);
+  }
+  map.set('order', order);
+  if (hasText(element.kind)) {
+    const fragment = new Y.XmlFragment();
+    map.set('text', fragment);
+    writeFragment(fragment, text ?? plain(''));
+  }
+  if (element.kind === 'ink') map.set('strokes', Y.Array.from(strokes ?? []));
+  return id;
+}
+
+/** What a new element has anyway is not written down: a deck of thousands of things stays small. */
+function isStandard(key: string, value: unknown): boolean {
+  if (key === 'opacity') return value === undefined || value === 1;
+  if (value === undefined || value === null || value === '' || value === 0) return true;
+  if (key === 'piece') return JSON.stringify(value) === JSON.stringify(STANDARD_PIECE);
+  // Zones are seen unless it is said that they are not.
+  return value === false && key !== 'isVisible';
+}
+
+const hasText = (kind: ElementKind): boolean =>
+  kind === 'text' || kind === 'shape' || kind === 'question' || kind === 'table';
+
+function orderInFront(slide: Y.Map<unknown>, layer: Layer): string {
+  return generateKeyBetween(validOrder(ordersOf(slide, layer).at(-1)), null);
+}
+
+/** The orders of a layer from bottom to top, without reading what lies on it. */
+function ordersOf(slide: Y.Map<unknown>, layer: Layer): string[] {
+  const orders: string[] = [];
+  for (const element of elementsOf(slide).values()) {
+    if (!(element instanceof Y.Map) || (element.get('layer') ?? 'content') !== layer) continue;
+    orders.push(asString(element.get('order'), 'a0', 200));
+  }
+  return orders.sort();
+}
+
+/** A fractional index, or null for one that some other program wrote wrongly. */
+export function validOrder(order: string | undefined): string | null {
+  if (order === undefined) return null;
+  try {
+    generateKeyBetween(order, null);
+    return order;
+  } catch {
+    return null;
+  }
+}
+
+export function setElement(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementId: ElementId,
+  settings: ElementSettings,
+): Result {
+  return setElements(doc, slideId, [elementId], settings);
+}
+
+/** Sets the same on several things, in one step. A locked thing is only let go. */
+export function setElements(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementIds: readonly ElementId[],
+  settings: ElementSettings,
+): Result {
+  const there = elementIds.flatMap((id) => elementOf(doc, slideId, id) ?? []);
+  if (there.length === 0) return refuse(GONE);
+  const isFree = (map: Y.Map<unknown>): boolean =>
+    map.get('isLocked') !== true || 'isLocked' in settings;
+  const free = there.filter(isFree);
+  if (free.length === 0) return refuse(LOCKED);
+  doc.transact(() => {
+    for (const element of free) {
+      for (const [key, value] of Object.entries(settings)) {
+        if (value !== undefined) element.set(key, value);
+      }
+    }
+  }, COMMAND);
+  return { ok: true };
+}
+
+/** Replaces an element's words. */
+export function setText(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementId: ElementId,
+  text: RichText,
+): Result {
+  const element = elementOf(doc, slideId, elementId);
+  if (!element || !fragmentOf(element)) return refuse(GONE);
+  if (element.get('isLocked') === true) return refuse(LOCKED);
+  doc.transact(() => setWords(doc, slideId, elementId, text), COMMAND);
+  return { ok: true };
+}
+
+/** The same inside a transaction that is already open. */
+export function setWords(doc: Y.Doc, slideId: SlideId, elementId: ElementId, text: RichText): void {
+  const element = elementOf(doc, slideId, elementId);
+  const fragment = element && fragmentOf(element);
+  if (fragment) writeFragment(fragment, text);
+}
+
+/**
+ * Takes elements off a slide, groups with all that is in them. The links they carry go with them, or stay without a
+ * carrier: then they show among the ways out as not on the slide any more. What is locked stays.
+ */
+export function removeElements(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementIds: readonly ElementId[],
+  links: 'go' | 'stay' = 'go',
+): Result {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return refuse(NO_SLIDE);
+  const all = readSlide(slideId, slide).elements;
+  const there = withMembers(all, elementIds);
+  if (there.length === 0) return refuse(GONE);
+  const going = there.filter(({ isLocked }) => !isLocked);
+  if (going.length === 0) return refuse(LOCKED);
+  doc.transact(() => {
+    for (const { id } of going) {
+      for (const linkId of carriedLinks(doc, id)) {
+        if (links === 'go') linksMap(doc).delete(linkId);
+        else keepWording(doc, linkId);
+      }
+      letGoOf(doc, slideId, all, id);
+      elementsOf(slide).delete(id);
+    }
+    // A group that has lost its last member is none any more.
+    const left = new Set(all.filter((one) => !going.includes(one)).map(({ groupId }) => groupId));
+    for (const { id, kind } of all) {
+      if (kind === 'group' && !left.has(id)) elementsOf(slide).delete(id);
+    }
+  }, COMMAND);
+  return { ok: true };
+}
+
+/** Lines that stick to a thing that goes stay as they lie. */
+function letGoOf(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elements: readonly SlideElement[],
+  gone: ElementId,
+): void {
+  for (const line of elements) {
+    if (line.kind !== 'line') continue;
+    const ends = (['from', 'to'] as const).filter((end) => line[end]?.elementId === gone);
+    const map = elementOf(doc, slideId, line.id);
+    if (ends.length === 0 || !map) continue;
+    map.set('box', line.box);
+    map.set('points', line.points);
+    for (const end of ends) map.set(end, null);
+  }
+}
+
+/** Writes the wording that a link takes from its carrier into the link itself. */
+function keepWording(doc: Y.Doc, linkId: LinkId): void {
+  const link = linksMap(doc).get(linkId);
+  const wording = readLinkOf(doc, linkId)?.wording;
+  if (link instanceof Y.Map && wording) link.set('wording', wording);
+}
+
+/** The links that an element, its words or its options carry. */
+export function carriedLinks(doc: Y.Doc, elementId: ElementId): string[] {
+  return [...linksMap(doc)].flatMap(([linkId, link]) => {
+    const carrier = link instanceof Y.Map ? (link.get('carrier') as { elementId?: string }) : null;
+    return carrier?.elementId === elementId ? [linkId] : [];
+  });
+}
+
+/** Inside an open transaction: hands an element's words that carry one link to another, or to none. */
+export function relinkText(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementId: ElementId,
+  from: LinkId,
+  to: LinkId | null,
+): void {
+  const element = elementOf(doc, slideId, elementId);
+  const fragment = element && fragmentOf(element);
+  if (fragment) relinkWords(fragment, from, to);
+}
+
+/** One more stroke of a drawing by hand, in the units of its frame; frame and box grow with it. */
+export function addStroke(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementId: ElementId,
+  stroke: InkStroke,
+  frame: Box,
+): Result {
+  const element = elementOf(doc, slideId, elementId);
+  const strokes = element?.get('strokes');
+  if (!element || !(strokes instanceof Y.Array)) return refuse(GONE);
+  if (strokes.length >= 600) return refuse('A drawing holds 600 strokes. Begin another one.');
+  doc.transact(() => {
+    strokes.push([stroke]);
+    element.set('frame', frame);
+    element.set('box', frame);
+  }, COMMAND);
+  return { ok: true };
+}
+
+/** Rubs strokes out of a drawing; with the last of them the drawing goes. */
+export function rubOut(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementId: ElementId,
+  indexes: readonly number[],
+): Result {
+  const strokes = elementOf(doc, slideId, elementId)?.get('strokes');
+  if (!(strokes instanceof Y.Array)) return refuse(GONE);
+  const there = [...new Set(indexes)].filter((index) => index >= 0 && index < strokes.length);
+  if (there.length === strokes.length) return removeElements(doc, slideId, [elementId]);
+  doc.transact(() => {
+    for (const index of there.sort((a, b) => b - a)) strokes.delete(index, 1);
+  }, COMMAND);
+  return { ok: true };
+}

@@ -1,0 +1,68 @@
+import * as Y from 'yjs';
+import { refuse, type ElementId, type Result, type SlideId } from '../../parts/ids.js';
+import type { Question, QuestionKey } from '../../questions/registry.js';
+import { deckMap, elementOf, elementsOf, slidesMap } from '../document.js';
+import { asRecord } from '../../parts/decode.js';
+import { decimalOf, LANGUAGES } from '../text/languages.js';
+import { GONE, LOCKED, setWords } from './elementCommands.js';
+import { rewriteWords } from '../text/rewriteCommands.js';
+import type { QuestionElement } from '../../elements/elements.js';
+import { COMMAND } from '../history.js';
+import { plain } from '../../parts/richText.js';
+
+/** What a question of any kind has besides what it asks and what is right. */
+export type QuestionDetails = Partial<
+  Pick<
+    QuestionElement,
+    'isForThinking' | 'isRequired' | 'isFinal' | 'picture' | 'pictureAlt' | 'hint' | 'explanation'
+  >
+>;
+
+/**
+ * What a question asks, what is right, and its prompt and details where those have changed: one step. A key of another
+ * kind is none, and a question for thinking has none.
+ */
+export function setQuestion(
+  doc: Y.Doc,
+  slideId: SlideId,
+  elementId: ElementId,
+  args: { question: Question; key: QuestionKey | null; prompt?: string; details?: QuestionDetails },
+): Result {
+  const element = elementOf(doc, slideId, elementId);
+  if (element?.get('kind') !== 'question') return refuse(GONE);
+  if (element.get('isLocked') === true) return refuse(LOCKED);
+  const { question, key, prompt, details = {} } = args;
+  doc.transact(() => {
+    element.set('question', question);
+    element.set('key', key?.kind === question.kind && !details.isForThinking ? key : null);
+    for (const [name, value] of Object.entries(details)) element.set(name, value);
+    if (prompt !== undefined) setPrompt(doc, slideId, elementId, prompt);
+  }, COMMAND);
+  return { ok: true };
+}
+
+/** Words that are changed keep the marks of those around them; blank lines are kept where somebody wants them. */
+function setPrompt(doc: Y.Doc, slideId: SlideId, elementId: ElementId, prompt: string): void {
+  if (/\n\s*\n/.test(prompt.trim())) {
+    setWords(doc, slideId, elementId, plain(...prompt.split('\n')));
+  } else rewriteWords(doc, slideId, elementId, prompt);
+}
+
+/** Says what a deck is written in; its questions for numbers read and ask accordingly from then on. */
+export function setLanguage(doc: Y.Doc, language: string): Result {
+  if (!LANGUAGES.includes(language)) return refuse('There is no such language here.');
+  const decimal = decimalOf(language);
+  doc.transact(() => {
+    deckMap(doc).set('language', language);
+    for (const slide of slidesMap(doc).values()) {
+      if (!(slide instanceof Y.Map)) continue;
+      for (const element of elementsOf(slide).values()) {
+        const question = element instanceof Y.Map ? asRecord(element.get('question')) : {};
+        if (question.kind === 'number' && question.decimal !== decimal) {
+          (element as Y.Map<unknown>).set('question', { ...question, decimal });
+        }
+      }
+    }
+  }, COMMAND);
+  return { ok: true };
+}

@@ -1,0 +1,171 @@
+import { refuse, type ElementId, type Result, type SlideId } from '../../parts/ids.js';
+import { asId, asNumber, asRecord, asString } from '../../parts/decode.js';
+
+/** Ways to go that depend on the walk or on the trail, not on a slide picked beforehand. */
+export const STEPS = ['next', 'previous', 'first', 'last', 'back', 'restart'] as const;
+export type Step = (typeof STEPS)[number];
+
+/** A file kept with the deck, named by the SHA-256 of its bytes. `size` in bytes. */
+export interface FileRef {
+  hash: string;
+  name: string;
+  size: number;
+}
+
+/** Where a link leads. `none`: a choice that has been worded but leads nowhere yet. */
+export type Target =
+  | { kind: 'none' }
+  /** `spotId` is the element to look at on arrival. */
+  | { kind: 'slide'; slideId: SlideId; spotId?: ElementId }
+  | { kind: 'step'; step: Step }
+  /** `slideId` '' is that deck's start; `title` is what it was called when it was picked. */
+  | { kind: 'deck'; deckId: string; slideId: SlideId; title: string }
+  /** http, https or mailto, nothing else. */
+  | { kind: 'web'; address: string }
+  | { kind: 'file'; file: FileRef };
+
+export const NOWHERE: Target = { kind: 'none' };
+export const toSlide = (slideId: SlideId): Target => ({ kind: 'slide', slideId });
+export const toStep = (step: Step): Target => ({ kind: 'step', step });
+
+const LONGEST_ADDRESS = 2000;
+
+/** The slide of this deck that a link names, or ''. */
+export const slideIdOf = (target: Target): SlideId =>
+  target.kind === 'slide' ? target.slideId : '';
+
+/** Anything that is no target reads as none: the choice stays and Check says that it leads nowhere. */
+export function readTarget(value: unknown): Target {
+  const raw = asRecord(value);
+  switch (raw.kind) {
+    case 'slide': {
+      const slideId = asId(raw.slideId);
+      const spotId = asId(raw.spotId);
+      if (!slideId) return NOWHERE;
+      return spotId ? { kind: 'slide', slideId, spotId } : { kind: 'slide', slideId };
+    }
+    case 'step':
+      return STEPS.includes(raw.step as Step) ? { kind: 'step', step: raw.step as Step } : NOWHERE;
+    case 'deck': {
+      const deckId = asId(raw.deckId);
+      if (!deckId) return NOWHERE;
+      return {
+        kind: 'deck',
+        deckId,
+        slideId: asId(raw.slideId),
+        title: asString(raw.title, '', 300),
+      };
+    }
+    case 'web': {
+      const read = readAddress(asString(raw.address, '', LONGEST_ADDRESS));
+      return read.ok ? { kind: 'web', address: read.address } : NOWHERE;
+    }
+    case 'file': {
+      const file = readFileRef(raw.file);
+      return file ? { kind: 'file', file } : NOWHERE;
+    }
+    default:
+      return NOWHERE;
+  }
+}
+
+function readFileRef(value: unknown): FileRef | undefined {
+  const { hash, name, size } = asRecord(value);
+  if (typeof hash !== 'string' || !/^[0-9a-f]{64}$/.test(hash)) return undefined;
+  return { hash, name: asString(name, 'file', 200) || 'file', size: asNumber(size, 0, 0) };
+}
+
+const SCHEMES = ['http:', 'https:', 'mailto:'];
+
+/**
+ * A web or e-mail address as people write it: a missing `https://` or `mailto:` is put in front.
+ * Refuses every scheme but http, https and mailto, and says why.
+ */
+export function readAddress(written: string): Result<{ address: string }> {
+  const text = written.trim();
+  if (text === '') return refuse('There is no address.');
+  if (text.length > LONGEST_ADDRESS) return refuse('This address is longer than 2,000 characters.');
+  // Browsers drop these inside an address, so `java\nscript:` would come back to life.
+  if (/\s|[\u0000-\u001f\u007f]/.test(text)) return refuse('An address has no spaces in it.');
+  const scheme = /^([a-z][a-z0-9+.-]*:)(?!\d+(\/|$))/i.exec(text)?.[1]?.toLowerCase();
+  if (scheme && !SCHEMES.includes(scheme)) {
+    return refuse(
+      `Addresses that start with “${scheme}” are not taken: only http, https and mailto are safe to follow.`,
+    );
+  }
+  const whole = scheme
+    ? text
+    : /^[^\s@/]+@[^\s@/]+\.[^\s@/]+$/.test(text)
+      ? `mailto:${text}`
+      : `https://${text}`;
+  let url: URL;
+  try {
+    url = new URL(whole);
+  } catch {
+    return refuse('This is no address that a browser can open.');
+  }
+  if (!SCHEMES.includes(url.protocol))
+    return refuse('Only http, https and mailto can be followed.');
+  if (url.protocol === 'mailto:') {
+    return /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(url.pathname)
+      ? { ok: true, address: url.href }
+      : refuse('An e-mail address has a name, an @ and a place.');
+  }
+  if (!/\.|^localhost$/.test(url.hostname)) {
+    return refuse(`“${url.hostname}” is no place on the web.`);
+  }
+  if (url.username || url.password) return refuse('An address may not carry a password.');
+  return { ok: true, address: url.href };
+}
+
+/** Whether a text that was pasted is an address and nothing besides. */
+export const looksLikeAddress = (text: string): boolean =>
+  /^(https?:\/\/|mailto:|www\.)\S+$/i.test(text.trim()) ||
+  /^[^\s@/]+@[^\s@/]+\.[a-z]{2,}$/i.test(text.trim());
+
+export function isSameTarget(a: Target, b: Target): boolean {
+  switch (a.kind) {
+    case 'none':
+      return false;
+    case 'slide':
+      return b.kind === 'slide' && a.slideId === b.slideId && a.spotId === b.spotId;
+    case 'step':
+      return b.kind === 'step' && a.step === b.step;
+    case 'deck':
+      return b.kind === 'deck' && a.deckId === b.deckId && a.slideId === b.slideId;
+    case 'web':
+      return b.kind === 'web' && a.address === b.address;
+    case 'file':
+      return b.kind === 'file' && a.file.hash === b.file.hash;
+  }
+}
+
+const STEP_WORDS: Record<Step, string> = {
+  next: 'the next slide of the trail',
+  previous: 'the slide before on the trail',
+  first: 'the first slide of the trail',
+  last: 'the last slide of the trail',
+  back: 'back along the walk',
+  restart: 'start over',
+};
+export const stepWords = (step: Step): string => STEP_WORDS[step];
+
+/** What a target is called, for lists; `titleOf` names the slides of this deck and gives '' for one that is gone. */
+export function targetWords(target: Target, titleOf: (slideId: SlideId) => string | null): string {
+  switch (target.kind) {
+    case 'none':
+      return 'nowhere yet';
+    case 'slide': {
+      const title = titleOf(target.slideId);
+      return title === null ? 'a slide that is gone' : title || 'Untitled';
+    }
+    case 'step':
+      return stepWords(target.step);
+    case 'deck':
+      return target.title || 'another deck';
+    case 'web':
+      return target.address.replace(/^(https?:\/\/|mailto:)/, '').replace(/\/$/, '');
+    case 'file':
+      return target.file.name;
+  }
+}

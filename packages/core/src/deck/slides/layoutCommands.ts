@@ -1,0 +1,88 @@
+import type * as Y from 'yjs';
+import { refuse, type Result, type SlideId } from '../../parts/ids.js';
+import {
+  layoutOf,
+  LAYOUTS,
+  nextChoiceBox,
+  type LayoutName,
+  type SlotSpec,
+} from '../../layouts/layouts.js';
+import { occupiedOn, elementOf, elementsOf, readSlide, slideOf } from '../document.js';
+import { addElementTo, NO_SLIDE } from '../arranging/elementCommands.js';
+import { COMMAND } from '../history.js';
+import { plain, wordsOf } from '../../parts/richText.js';
+import type { Box } from '../../parts/place.js';
+import type { Slide } from '../types.js';
+import type { SlideElement } from '../../elements/elements.js';
+
+/**
+ * Sets a slide anew: what stands in a slot of its layout moves to the same slot of the new one, choices into its list.
+ * Empty texts whose slot is gone are taken off; anything else stays where it is and belongs to no slot any more.
+ */
+export function setLayout(doc: Y.Doc, slideId: SlideId, layout: LayoutName): Result {
+  const slide = slideOf(doc, slideId);
+  if (!slide) return refuse(NO_SLIDE);
+  if (!LAYOUTS.includes(layout)) return refuse('There is no such layout.');
+  const before = readSlide(slideId, slide);
+  const { slots } = layoutOf(layout);
+  doc.transact(() => {
+    slide.set('layout', layout);
+    const filled = new Set<string>();
+    for (const element of before.elements) {
+      const slot = slotOf(element, before);
+      if (!slot || element.isLocked) continue;
+      const spec = slots.find((one) => one.slot === slot && !filled.has(one.slot));
+      const map = elementOf(doc, slideId, element.id)!;
+      if (spec && fits(element, spec)) {
+        filled.add(slot);
+        map.set('slot', slot);
+        map.set('box', spec.box);
+        if (spec.takes === 'text') map.set('align', spec.align ?? '');
+        if (spec.takes === 'text' && element.kind === 'text') map.set('style', spec.style);
+      } else if (element.kind === 'text' && wordsOf(element.text) === '') {
+        elementsOf(slide).delete(element.id);
+      } else map.set('slot', null);
+    }
+    for (const spec of slots) if (!filled.has(spec.slot)) fillSlot(doc, slideId, spec);
+    const occupied = { ...occupiedOn(slide), choices: [] as Box[] };
+    for (const element of before.elements) {
+      if (element.kind !== 'text' || element.style !== 'choice' || element.isLocked) continue;
+      const box = nextChoiceBox(occupied, layout);
+      occupied.choices.push(box);
+      elementOf(doc, slideId, element.id)?.set('box', box);
+    }
+  }, COMMAND);
+  return { ok: true };
+}
+
+/** Its own slot; a title or first text made before slots were noted stands in theirs. */
+function slotOf(element: SlideElement, slide: Slide): SlideElement['slot'] {
+  if (element.slot || element.kind !== 'text' || element.layer !== 'content') return element.slot;
+  const isFirst = (style: string): boolean =>
+    slide.elements.find((other) => other.kind === 'text' && other.style === style) === element;
+  if (element.style === 'title' && isFirst('title')) return 'title';
+  const hasBody = slide.elements.some(({ slot }) => slot === 'body');
+  return element.style === 'body' && !hasBody && isFirst('body') ? 'body' : null;
+}
+
+function fits(element: SlideElement, spec: SlotSpec): boolean {
+  if (spec.takes === 'text') return element.kind === 'text';
+  return spec.takes === element.kind;
+}
+
+/** Inside a transaction: puts an empty text into a slot for one. Pictures and questions are waited for. */
+export function fillSlot(
+  doc: Y.Doc,
+  slideId: SlideId,
+  spec: SlotSpec,
+  words = '',
+  id?: string,
+): void {
+  if (spec.takes !== 'text') return;
+  addElementTo(doc, slideId, {
+    ...(id ? { id } : {}),
+    ...{ kind: 'text', layer: 'content', slot: spec.slot, style: spec.style, box: spec.box },
+    ...(spec.align ? { align: spec.align } : {}),
+    text: plain(words),
+  });
+}

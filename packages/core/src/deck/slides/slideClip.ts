@@ -1,0 +1,166 @@
+import * as Y from 'yjs';
+import { cardSpotBeside } from './cards.js';
+import {
+  newId,
+  refuse,
+  type ElementId,
+  type LinkId,
+  type Result,
+  type SlideId,
+} from '../../parts/ids.js';
+import { asRecord } from '../../parts/decode.js';
+import { readDeck, slideOf, slidesMap } from '../document.js';
+import { carrierOf, newElementOf } from '../arranging/elementClip.js';
+import { addElementTo } from '../arranging/elementCommands.js';
+import { COMMAND } from '../history.js';
+import { putLink } from '../links/linkCommands.js';
+import { NOWHERE, type Target } from '../links/target.js';
+import type { Deck, Link, Slide } from '../types.js';
+
+/** Slides taken out of a deck with the links that leave them: plain data that a clipboard can carry. */
+export interface SlideClip {
+  /** Says where the clip is from, so that links to slides that stayed behind can be kept within that deck. */
+  deckId: string;
+  slides: Slide[];
+  links: Link[];
+}
+
+const MOST_SLIDES = 500;
+
+export function clipSlides(deck: Deck, deckId: string, slideIds: SlideId[]): SlideClip {
+  const taken = new Set(slideIds);
+  return {
+    deckId,
+    slides: slideIds.flatMap((id) => deck.slides[id] ?? []),
+    links: Object.values(deck.links).filter((link) => taken.has(link.from)),
+  };
+}
+
+/**
+ * A clip out of text that somebody pasted, or undefined. It is read as a deck is, through a document of its own, so a
+ * forged one holds nothing that a deck could not hold.
+ */
+export function readClip(text: string): SlideClip | undefined {
+  let raw: Record<string, unknown>;
+  try {
+    raw = asRecord(JSON.parse(text));
+  } catch {
+    return undefined;
+  }
+  const { deckId, slides, links } = raw;
+  if (typeof deckId !== 'string' || !Array.isArray(slides) || !Array.isArray(links))
+    return undefined;
+  try {
+    const doc = new Y.Doc();
+    doc.transact(() => {
+      const known = new Map<string, string>();
+      for (const value of slides.slice(0, MOST_SLIDES)) {
+        const slide = value as Slide;
+        known.set(slide.id, slide.id);
+        putSlide(doc, slide.id, slide, (id) => id);
+        for (const element of slide.elements) addElementTo(doc, slide.id, newElementOf(element));
+      }
+      for (const value of links.slice(0, MOST_SLIDES * 40)) {
+        const link = value as Link;
+        if (known.has(link.from)) {
+          putLink(doc, link.id, link.from, link.carrier, link.target, link.wording);
+        }
+      }
+    });
+    const deck = readDeck(doc);
+    return { deckId, slides: Object.values(deck.slides), links: Object.values(deck.links) };
+  } catch {
+    // Whatever it was, it was no clip.
+    return undefined;
+  }
+}
+
+/**
+ * Puts the slides of a clip into a deck as new ones. Links among them are kept inside the copy. A link to a slide
+ * that stayed behind leads there when the clip is from this very deck; otherwise it leads nowhere and its wording is
+ * reported in `lost`. `by` moves the cards, in map units.
+ */
+export function pasteSlides(
+  doc: Y.Doc,
+  clip: SlideClip,
+  deckId: string,
+  by: { dx: number; dy: number },
+  rename: (title: string) => string = (title) => title,
+): Result<{ slideIds: SlideId[]; lost: string[] }> {
+  if (clip.slides.length === 0) return refuse('There are no slides to paste.');
+  if (clip.slides.length > MOST_SLIDES) return refuse(`${MOST_SLIDES} slides at a time, no more.`);
+  const slideIds = new Map<SlideId, SlideId>(clip.slides.map(({ id }) => [id, newId()]));
+  const linkIds = new Map<LinkId, LinkId>(clip.links.map(({ id }) => [id, newId()]));
+  const elementIds = new Map<ElementId, ElementId>(
+    clip.slides.flatMap(({ elements }) => elements.map(({ id }) => [id, newId()])),
+  );
+  const isHome = clip.deckId === deckId;
+  const lost: string[] = [];
+  const targetOf = (link: Link): Target => {
+    const { target } = link;
+    if (target.kind !== 'slide') return target;
+    const copied = slideIds.get(target.slideId);
+    const spotId = target.spotId && copied ? elementIds.get(target.spotId) : target.spotId;
+    if (copied) return { kind: 'slide', slideId: copied, ...(spotId ? { spotId } : {}) };
+    if (isHome && slidesMap(doc).has(target.slideId)) return target;
+    lost.push(link.wording || 'a link without words');
+    return NOWHERE;
+  };
+  doc.transact(() => {
+    for (const slide of clip.slides) {
+      const slideId = slideIds.get(slide.id)!;
+      putSlide(doc, slideId, slide, (sectionId) => (isHome ? sectionId : null));
+      const copy = slideOf(doc, slideId)!;
+      copy.set('title', rename(slide.title));
+      copy.set('trunkId', linkIds.get(slide.trunkId) ?? '');
+      copy.set('x', slide.x + by.dx);
+      copy.set('y', slide.y + by.dy);
+      for (const element of slide.elements) {
+        addElementTo(doc, slideId, {
+          ...newElementOf(element, elementIds, linkIds),
+          id: elementIds.get(element.id)!,
+        });
+      }
+    }
+    for (const link of clip.links) {
+      const carrier = carrierOf(link.carrier, elementIds);
+      const from = slideIds.get(link.from)!;
+      putLink(doc, linkIds.get(link.id)!, from, carrier, targetOf(link), link.wording);
+    }
+  }, COMMAND);
+  return { ok: true, slideIds: [...slideIds.values()], lost };
+}
+
+/** Copies of slides beside them. Links among them stay inside the copy, others lead where the originals lead. */
+export function duplicateSlides(
+  doc: Y.Doc,
+  slideIds: SlideId[],
+): Result<{ slideIds: SlideId[]; slideId: SlideId }> {
+  const deck = readDeck(doc);
+  const clip = clipSlides(deck, '', slideIds);
+  const first = clip.slides[0];
+  if (!first) return refuse('This slide is not there any more.');
+  const isOne = clip.slides.length === 1;
+  const spot = cardSpotBeside(doc, first.id);
+  const lowest = Math.max(...clip.slides.map(({ y }) => y));
+  const highest = Math.min(...clip.slides.map(({ y }) => y));
+  const by = isOne
+    ? { dx: spot.x - first.x, dy: spot.y - first.y }
+    : { dx: 0, dy: lowest - highest + 170 };
+  const pasted = pasteSlides(doc, clip, '', by, (title) => (isOne ? `${title} (copy)` : title));
+  return pasted.ok ? { ok: true, slideIds: pasted.slideIds, slideId: pasted.slideIds[0]! } : pasted;
+}
+
+function putSlide(
+  doc: Y.Doc,
+  slideId: SlideId,
+  slide: Slide,
+  sectionOf: (sectionId: Slide['sectionId']) => Slide['sectionId'],
+): void {
+  const { id: _id, elements: _elements, sectionId, ...fields } = slide;
+  const map = new Y.Map<unknown>();
+  slidesMap(doc).set(slideId, map);
+  for (const [key, value] of Object.entries(fields)) map.set(key, value);
+  map.set('sectionId', sectionOf(sectionId) ?? '');
+  map.set('elements', new Y.Map());
+}

@@ -1,0 +1,30 @@
+import type { Decimal } from '../../questions/number/readNumber.js';
+
+/** The languages a deck may be said to be written in, by their tags (BCP 47). */
+export const LANGUAGES = [
+  ...[
+    'en',
+    'bg',
+    'cs',
+    'da',
+    'de',
+    'de-CH',
+    'el',
+    'es',
+    'es-MX',
+    'et',
+    'fi',
+    'fr',
+    'ga',
+    'hr',
+    'hu',
+  ],
+  ...['is', 'it', 'ja', 'ko', 'lt', 'lv', 'mt', 'nb', 'nl', 'pl', 'pt', 'pt-BR', 'ro', 'sk', 'sl'],
+  ...['sv', 'tr', 'uk', 'zh'],
+] as readonly string[];
+
+/** The sign that parts decimals in a language, as the Unicode CLDR has it. */
+export function decimalOf(language: string): Decimal {
+  const parts = new Intl.NumberFormat(language).formatToParts(1.5);
+  return parts.find(({ type }) => type === 'decimal')?.value === ',' ? ',' : '.';
+}

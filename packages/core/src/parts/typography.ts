@@ -1,0 +1,24 @@
+import type { FamilyName } from './fonts.js';
+
+export const TEXT_STYLES = ['title', 'subtitle', 'heading', 'body', 'caption', 'choice'] as const;
+export type TextStyle = (typeof TEXT_STYLES)[number];
+
+export const ALIGNMENTS = ['start', 'center', 'end', 'justify'] as const;
+export type Alignment = (typeof ALIGNMENTS)[number];
+export const UPRIGHTS = ['top', 'middle', 'bottom'] as const;
+export type Upright = (typeof UPRIGHTS)[number];
+
+/** How words are set. 0 and '' leave it to the style, and thereby to the theme. */
+export interface Typography {
+  family: FamilyName | '';
+  /** Type size in slide units. */
+  size: number;
+  /** '#rrggbb'. */
+  colour: string;
+  align: Alignment | '';
+  upright: Upright | '';
+  /** Line height in type sizes. */
+  leading: number;
+  /** Space between paragraphs in type sizes. */
+  gap: number;
+}
