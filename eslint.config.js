@@ -16,38 +16,47 @@ const CORE = [
   ['map', 'stage'],
   ['folio', 'starters'],
   ['check', 'lesson', 'results'],
-  ['testing', 'index.ts'],
+  ['testing', 'index'],
 ];
 /** No view imports another view; the workspace is what several of them stand in. */
 const WEB = [
   ['sync'],
   ['api'],
   ['ui', 'offline'],
-  ['deck', 'elements'],
+  ['deck', 'parts'],
+  ['painting'],
   ['questions'],
+  // A kind of thing has one folder. What the tray has for it stands higher than its looks.
+  ['elements/**/!(Settings|Adding)'],
   ['stage'],
   ['cards', 'editing'],
   ['links', 'lesson', 'starters'],
+  ['settings'],
+  ['elements/*/{Settings,Adding}'],
   [
     ...['check', 'classes', 'decks', 'desk', 'lessons', 'map', 'results', 'screen', 'show'],
     ...['slide', 'student'],
   ],
   ['workspace'],
-  ['App.tsx'],
-  ['main.tsx'],
+  ['App'],
+  ['main'],
 ];
+
+/** Room or files, as a pattern. @param {string} root @param {string} room */
+const filesOf = (root, room) =>
+  /[*A-Z]|^(main|index)$/.test(room) ? `${root}/${room}.{ts,tsx}` : `${root}/${room}/**/*.{ts,tsx}`;
 
 /** @param {string} root @param {string[][]} floors */
 const zonesOf = (root, floors) =>
   // Nothing stands above the last one.
   floors.slice(0, -1).flatMap((rooms, floor) =>
     rooms.map((room) => ({
-      target: room.includes('.') ? `${root}/${room}` : `${root}/${room}/**/!(*.test).{ts,tsx}`,
+      target: filesOf(root, room).replace('/*.{', '/!(*.test).{'),
       from: floors
         .slice(floor)
         .flat()
         .filter((other) => other !== room)
-        .map((other) => `${root}/${other}`),
+        .map((other) => filesOf(root, other)),
       message: 'A room imports only from the floors below it.',
     })),
   );

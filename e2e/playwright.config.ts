@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test';
 import { join } from 'node:path';
 
 const root = join(import.meta.dirname, '..');
-const PORT = 4377;
+const PORT = Number(process.env.E2E_PORT ?? 4377);
 
 /** Debian's Chromium against the built server with the demo data. */
 export default defineConfig({

@@ -21,11 +21,52 @@ export * from './deck/text/rewriteCommands.js';
 export * from './parts/richText.js';
 export * from './deck/document.js';
 export * from './elements/elements.js';
-export * from './elements/elementWords.js';
+export {
+  ELEMENT_KINDS,
+  elementKind,
+  elementWords,
+  kindName,
+  linesOn,
+  may,
+  readElement,
+  type ElementKind,
+  type NewElement,
+  type SlideElement,
+} from './elements/registry.js';
+export * from './elements/base.js';
+export { asTurn, fragmentOf, readBox, readFill } from './elements/fields.js';
+export type { Abilities } from './elements/kind.js';
+export { TEXT_FITS, type TextElement, type TextFit } from './elements/text/text.js';
+export type { ShapeElement } from './elements/shape/shape.js';
+export {
+  FITS,
+  type Adjustments,
+  type Fit,
+  type PictureElement,
+} from './elements/picture/picture.js';
+export type { HotspotElement } from './elements/hotspot/hotspot.js';
+export {
+  follow,
+  LINE_PATHS,
+  linePoints,
+  lineThrough,
+  TIPS,
+  type Anchor,
+  type LineElement,
+  type LinePath,
+  type Tip,
+} from './elements/line/line.js';
+export type { InkElement } from './elements/ink/ink.js';
+export { MEDIA_TYPES, type MediaElement } from './elements/media/media.js';
+export type { TableElement } from './elements/table/table.js';
+export type { CloseUpElement } from './elements/closeup/closeup.js';
+export type { CreditsElement } from './elements/credits/credits.js';
+export type { GroupElement } from './elements/group/group.js';
+export { TIDIES, type Tidy, type ZoneElement } from './elements/zone/zone.js';
+export type { QuestionElement } from './elements/question/question.js';
 export * from './deck/DeckReader.js';
 export * from './deck/history.js';
 export * from './deck/slides/slideCommands.js';
-export * from './elements/readElement.js';
 export * from './deck/credits.js';
 export * from './deck/filesOf.js';
 export * from './deck/met.js';
@@ -40,7 +81,6 @@ export {
   setElements,
   setText,
   type ElementSettings,
-  type NewElement,
 } from './deck/arranging/elementCommands.js';
 export * from './deck/arranging/arrangeCommands.js';
 export * from './deck/arranging/tableCommands.js';
@@ -80,8 +120,9 @@ export * from './stage/asked.js';
 export * from './stage/closeUps.js';
 export * from './parts/fonts.js';
 export * from './elements/groups.js';
-export * from './elements/lines.js';
-export * from './elements/ink.js';
+export * from './elements/anchors.js';
+export * from './elements/line/drawn.js';
+export * from './elements/ink/strokes.js';
 export * from './elements/moves.js';
 export * from './stage/arrange.js';
 export * from './geometry/snap.js';

@@ -1,10 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useState, type ReactElement } from 'react';
+import { useEffect, useState, type ReactElement } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import type { Teacher } from '../api/teacher';
 import { forgetSocket } from '../sync/connection';
+import { forgetKept } from '../sync/kept';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Mark } from '../ui/Page';
@@ -22,6 +23,8 @@ export default function SignInPage(): ReactElement {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [search] = useSearchParams();
+  // Whoever was here before may have left this page before all of it was put away.
+  useEffect(() => void forgetKept(), []);
 
   const submit = handleSubmit(async ({ email, password, name }) => {
     setTrouble('');

@@ -1,4 +1,4 @@
-import { boundsOf, HANDLES, type Box, type Handle, type SlideElement } from '@gobrel/core';
+import { boundsOf, HANDLES, type Box, type Handle, type SlideElement, may } from '@gobrel/core';
 import { Lock } from 'lucide-react';
 import type { PointerEvent, ReactElement } from 'react';
 import { boxStyle, placedStyle } from '../stage/ElementView';
@@ -57,9 +57,7 @@ export function SelectionFrame(props: {
   const handles = isAlone ? HANDLES : CORNERS;
   const seen = boundsOf(box, rotation);
   const isSmall = Math.min(seen.w, seen.h) * scale < 34;
-  const isTurnable = selected.every(
-    ({ kind }) => kind !== 'zone' && kind !== 'question' && kind !== 'closeup',
-  );
+  const isTurnable = selected.every((element) => may(element, 'beTurned'));
   return (
     <div
       className="pointer-events-none"

@@ -1,6 +1,6 @@
 import { coloursOf, type ThemeName } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { StrokeMark } from '../elements/InkBody';
+import { StrokeMark } from '../parts/StrokeMark';
 import { boxStyle } from '../stage/ElementView';
 import type { Sketch } from './StageHands';
 

@@ -10,7 +10,7 @@ import {
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { boxStyle } from '../stage/ElementView';
-import { typeCss } from '../elements/type';
+import { typeCss } from '../parts/type';
 
 /* What is seen while editing only: the pasteboard, and what texts say of themselves. */
 

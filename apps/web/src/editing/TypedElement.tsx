@@ -20,7 +20,7 @@ import type * as Y from 'yjs';
 import { ElementView } from '../stage/ElementView';
 import { RichTextEditor } from '../stage/RichTextEditor';
 import { labelOf } from './labelOf';
-import { NEW_PIECE } from './newThings';
+import { NEW_PIECE } from '../elements/text/making';
 
 /** The element whose words are being typed, drawn with the text editor in it. */
 export function TypedElement(props: {

@@ -1,4 +1,5 @@
 import {
+  elementKind,
   boundsOf,
   duplicateElements,
   isInBox,
@@ -112,8 +113,7 @@ export function moving(
 }
 
 /** Things that keep their proportion when a corner is pulled, unless Shift says otherwise. */
-const keepsShape = ({ kind }: SlideElement): boolean =>
-  kind === 'picture' || kind === 'ink' || kind === 'media' || kind === 'group';
+const keepsShape = ({ kind }: SlideElement): boolean => elementKind(kind).keepsForm === true;
 
 /** A text that grows is never lower than its words. */
 function atLeastItsWords(element: SlideElement, box: Box, hands: StageHands): Box {
@@ -219,8 +219,9 @@ export function framing(hands: StageHands, start: Point): Gesture {
     ...new Set(
       touchable.flatMap((element) => {
         const bounds = boundsOf(element.box, element.rotation);
-        const isLarge = element.kind === 'closeup' || element.kind === 'zone';
-        const isCaught = isLarge ? liesIn(bounds, frame) : meets(bounds, frame);
+        const isCaught = elementKind(element.kind).isRegion
+          ? liesIn(bounds, frame)
+          : meets(bounds, frame);
         const id = isCaught && element.kind !== 'group' ? hands.inHand(element.id) : null;
         return id ? [id] : [];
       }),

@@ -1,6 +1,6 @@
 import { coloursOf, type Link, type Slide, type ThemeName } from '@gobrel/core';
 import { memo, useEffect, useSyncExternalStore, type ReactElement } from 'react';
-import { fillCss } from '../elements/fill';
+import { fillCss } from '../parts/fill';
 import { SlideView } from '../stage/SlideView';
 import { CARD_PICTURE, cardPictures } from './cardPictures';
 

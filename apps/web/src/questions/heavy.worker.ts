@@ -1,5 +1,5 @@
 import { clustersOf, densityOf, likeGroups } from '@gobrel/core';
-import { inkPath } from '../elements/inkPath';
+import { inkPath } from '../parts/inkPath';
 import type { HeavyAnswer, HeavyWork } from './useHeavy';
 
 /** Groups, clusters and drawings of a class's answers, off the main thread. */

@@ -1,8 +1,8 @@
 import type { Deck, LessonState, LinkId, Slide } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { JoinCard } from '../lesson/JoinCard';
-import { CreditsOf } from '../elements/Credits';
-import { PlayingSlides } from '../elements/Playing';
+import { CreditsOf } from '../elements/credits/Credits';
+import { PlayingSlides } from '../elements/media/Playing';
 import { Main } from '../ui/Page';
 import { FittedSlide, type StageBehaviour } from '../stage/SlideView';
 import { VoteView } from './VoteView';

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState, type DragEvent, type ReactElement } from '
 import { Navigate, useLocation, useParams } from 'react-router';
 import { useLinking } from '../links/Linking';
 import { pastedTarget } from '../links/pastedTarget';
-import { CreditsOf } from '../elements/Credits';
+import { CreditsOf } from '../elements/credits/Credits';
 import { Button } from '../ui/Button';
 import { Centre, Main } from '../ui/Page';
 import { Segments } from '../ui/Segments';

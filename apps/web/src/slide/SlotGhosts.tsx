@@ -3,7 +3,7 @@ import { CircleHelp, Image } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { boxStyle } from '../stage/ElementView';
 import { useDeck } from '../deck/DeckContext';
-import { questionElement } from '../editing/newThings';
+import { questionElement } from '../elements/question/making';
 import { PicturePop } from '../ui/PicturePop';
 import type { StageEdit } from '../editing/useStageEdit';
 

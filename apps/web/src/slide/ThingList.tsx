@@ -1,5 +1,6 @@
 import {
   LAYERS,
+  kindName,
   membersOf,
   reorder,
   setElement,
@@ -13,7 +14,7 @@ import { useState, type ReactElement } from 'react';
 import { useDeck } from '../deck/DeckContext';
 import { Select, Sign } from '../ui/controls';
 import { useTyped } from '../ui/useTyped';
-import { kindName, labelOf } from '../editing/labelOf';
+import { labelOf } from '../editing/labelOf';
 import { LAYER_NAMES, type StageEdit } from '../editing/useStageEdit';
 
 /** All things of the slide from top to bottom: for small, hidden and overlapping ones, and for screen readers. */

@@ -20,7 +20,9 @@ import { uploadMedia } from '../api/media';
 import { useNotices } from '../ui/Notice';
 import { useClipboard } from '../ui/useClipboard';
 import { useDeck } from '../deck/DeckContext';
-import { mediaElement, pictureElement, tableElement } from '../editing/newThings';
+import { mediaElement } from '../elements/media/making';
+import { pictureElement } from '../elements/picture/making';
+import { tableElement } from '../elements/table/making';
 import type { StageEdit } from '../editing/useStageEdit';
 
 const THINGS_TYPE = 'application/x-gobrel-things+json';

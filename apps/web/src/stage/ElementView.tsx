@@ -1,36 +1,11 @@
-import {
-  isInTheWay,
-  shapePath,
-  type Box,
-  type Link,
-  type LinkId,
-  type SlideElement,
-  type ThemeName,
-} from '@gobrel/core';
-import { memo, type CSSProperties, type ReactElement, type ReactNode } from 'react';
-import { CreditsBody } from '../elements/CreditsBody';
-import { InkBody } from '../elements/InkBody';
-import { LineBody } from '../elements/LineBody';
-import { MediaBody } from '../elements/MediaBody';
-import { PictureBody } from '../elements/PictureBody';
-import { ShapeBody, ShapeOutline } from '../elements/ShapeBody';
-import { TableBody } from '../elements/TableBody';
-import { TextBody } from '../elements/TextBody';
-import { optionWays, QuestionCard } from './QuestionCard';
-import type { WordLinks } from '../elements/RichTextView';
+import { isInTheWay, type Box, type Link, type SlideElement } from '@gobrel/core';
+import { memo, type ComponentType, type CSSProperties, type ReactElement } from 'react';
+import { BODIES } from '../elements/bodies';
+import type { BodyProps } from '../elements/kind';
 
-export interface ElementViewProps {
-  element: SlideElement;
-  theme: ThemeName;
-  /** CSS pixels per slide unit, to ask for pictures of the right size. */
-  scale: number;
+export interface ElementViewProps extends BodyProps {
   /** The link that the whole element carries. */
   link?: Link;
-  /** All links of the slide, for words that carry one. */
-  links: readonly Link[];
-  onFollow?: (linkId: LinkId) => void;
-  /** Stands in for the element's words while they are being typed. */
-  words?: ReactNode;
   /** Where it lay before it was taken up: it is being moved. */
   liftedFrom?: Box;
 }
@@ -101,77 +76,9 @@ export const ElementView = memo(function ElementView(props: ElementViewProps): R
 });
 
 /** What stands inside an element's box. */
-export function ElementBody(props: ElementViewProps): ReactElement {
-  const { element, theme, words, scale } = props;
-  const links: WordLinks = {
-    isLink: (linkId) => props.links.some((link) => link.id === linkId),
-    follow: props.onFollow,
-  };
-  switch (element.kind) {
-    case 'text':
-      return <TextBody {...{ element, theme, links, words }} />;
-    case 'shape':
-      return <ShapeBody {...{ element, theme, links, words }} />;
-    case 'picture':
-      return <PictureBody {...{ element, theme, scale }} />;
-    case 'line':
-      return <LineBody {...{ element, theme }} />;
-    case 'ink':
-      return <InkBody {...{ element, theme }} />;
-    case 'media':
-      return <MediaBody {...{ element, scale }} />;
-    case 'table':
-      return <TableBody {...{ element, theme, links, words }} />;
-    case 'credits':
-      return <CreditsBody {...{ element, theme }} />;
-    case 'closeup':
-      return element.isSeen ? (
-        <ShapeOutline
-          {...{ theme, shape: element.shape, points: element.points, outline: element.outline }}
-          w={element.box.w}
-          h={element.box.h}
-        />
-      ) : (
-        <></>
-      );
-    case 'hotspot':
-      // Only the shape itself takes a click or a finger.
-      return (
-        <div
-          className="size-full"
-          style={
-            element.shape === 'rectangle'
-              ? undefined
-              : {
-                  clipPath: `path("${shapePath(element.shape, element.box.w, element.box.h, element.points)}")`,
-                  background: 'rgb(0 0 0 / 0.001)',
-                }
-          }
-        />
-      );
-    case 'group':
-      return <></>;
-    case 'zone':
-      return (
-        <div
-          className="size-full rounded-[10px]"
-          style={
-            element.isVisible
-              ? { border: '4px dashed #E8CE86', background: '#ffffff22' }
-              : undefined
-          }
-        />
-      );
-    case 'question':
-      return (
-        <QuestionCard
-          element={element}
-          words={words}
-          ways={optionWays(props.links, element.id)}
-          onFollow={props.onFollow}
-        />
-      );
-  }
+export function ElementBody(props: BodyProps): ReactElement | null {
+  const Body = BODIES[props.element.kind] as ComponentType<BodyProps> | null;
+  return Body && <Body {...props} />;
 }
 
 /** The members of a group, drawn within its own box: for a group that moves as a piece. */

@@ -1,8 +1,8 @@
 import { coloursOf, groundFrame, STAGE, type Ground, type ThemeName } from '@gobrel/core';
 import { memo, type ReactElement } from 'react';
 import { assetUrl } from '../api/assets';
-import { fillCss } from '../elements/fill';
-import { usePrefersStill } from '../elements/usePrefersStill';
+import { fillCss } from '../parts/fill';
+import { usePrefersStill } from '../elements/picture/usePrefersStill';
 
 /** What lies under everything on a slide: fill, picture, tint. In slide units. */
 export const GroundView = memo(function GroundView(props: {

@@ -27,7 +27,7 @@ import { serverNow } from '../api/clock';
 import { useQuery } from '@tanstack/react-query';
 import { http, sentenceOf } from '../api/http';
 import type { StudentLesson } from '../api/keptLesson';
-import { pictureElement } from '../editing/newThings';
+import { pictureElement } from '../elements/picture/making';
 import { EditingStage } from '../editing/EditingStage';
 import { useStageView } from '../editing/useStageView';
 import { useStageEdit } from '../editing/useStageEdit';

@@ -3,7 +3,7 @@ import { useCallback, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
 import { boxStyle } from '../stage/ElementView';
 import { usePieceViews } from '../stage/PieceViews';
-import { optionWays, pickedIn, QuestionCard } from '../stage/QuestionCard';
+import { optionWays, pickedIn, QuestionCard } from '../elements/question/Card';
 import type { StageBehaviour } from '../stage/SlideView';
 import type { SlideWork } from './useFolio';
 

@@ -3,15 +3,15 @@ import {
   phoneReading,
   STAGE,
   wordsOf,
+  type QuestionElement,
   type SlideElement,
   type ThemeName,
 } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
-import { MediaBody } from '../elements/MediaBody';
-import { TableBody } from '../elements/TableBody';
-import { OptionWays, optionWays, pickedIn } from '../stage/QuestionCard';
-import { RichTextView } from '../elements/RichTextView';
+import { phoneOf } from '../elements/phone';
+import { OptionWays, optionWays, pickedIn } from '../elements/question/Card';
+import { RichTextView } from '../parts/RichTextView';
 import { SlideView } from '../stage/SlideView';
 import { useSize } from '../ui/useSize';
 import { useLiveElements } from './LiveSlide';
@@ -35,9 +35,7 @@ export default function PhoneSlide({
   const reading = useMemo(() => phoneReading(slide), [slide]);
   const renderElement = useLiveElements(work, theme);
   const isBelow = useCallback(
-    (element: SlideElement) =>
-      ['question', 'table', 'media'].includes(element.kind) ||
-      (element.kind === 'text' && element.layer === 'content'),
+    (element: SlideElement) => phoneOf(element.kind) !== null && element.layer === 'content',
     [],
   );
   // All that there is stands below: an empty picture would only take the room.
@@ -48,11 +46,39 @@ export default function PhoneSlide({
   const isPrompt = reading.questions.some(
     (element) => 'text' in element && wordsOf(element.text).slice(0, 80) === slide.title,
   );
-  const zones = reading.zones.filter((zone) => zone.kind === 'zone');
-  const wordLinks = {
-    isLink: (linkId: string) => links.some((link) => link.id === linkId),
-    follow: work.onFollow,
+  const { zones } = reading;
+  const ask = (element: QuestionElement): ReactElement => {
+    return (
+      <section className="slide-text flex flex-col gap-2">
+        <div className="font-semibold">
+          <RichTextView text={element.text} />
+        </div>
+        <QuestionInput
+          element={element}
+          name={`phone-${element.id}`}
+          seed={work.seed}
+          mark={work.marks[element.id]}
+          done={work.done}
+          answer={work.answerOf(element)}
+          draft={work.draftOf(element)}
+          isHeld={work.isHeld}
+          onAnswer={(given) => work.onAnswer(element, given)}
+          onDraft={(given) => work.onDraft(element, given)}
+        />
+        <OptionWays
+          ways={optionWays(links, element.id, pickedIn(work.answerOf(element)))}
+          onFollow={work.onFollow}
+        />
+      </section>
+    );
   };
+  const told = (elements: readonly SlideElement[]): ReactElement[] =>
+    elements.flatMap((element) => {
+      const Phone = phoneOf(element.kind);
+      return Phone
+        ? [<Phone key={element.id} {...{ element, links, ask }} onFollow={work.onFollow} />]
+        : [];
+    });
   const choices = links.filter((link) => link.carrier.kind === 'element');
   return (
     <div className="h-full overflow-y-auto overscroll-contain">
@@ -76,36 +102,7 @@ export default function PhoneSlide({
       </div>
       <div className="flex flex-col gap-4 p-4 text-[17px]">
         {!isPrompt && <h1 className="text-[22px]">{slide.title}</h1>}
-        {reading.texts.map((element) =>
-          'text' in element ? (
-            <div key={element.id} className="slide-text">
-              <RichTextView text={element.text} links={wordLinks} />
-            </div>
-          ) : null,
-        )}
-        {reading.tables.map((table) => (
-          <div key={table.id} className="overflow-x-auto [&_table]:table-auto">
-            <TableBody
-              element={{ ...table, size: 17, colour: '' }}
-              theme="paper"
-              links={wordLinks}
-            />
-          </div>
-        ))}
-        {reading.media.map((media) => (
-          <div key={media.id} className="flex flex-col gap-1">
-            {media.name && <span className="font-semibold">{media.name}</span>}
-            <div className={media.medium === 'video' ? 'aspect-video' : undefined}>
-              <MediaBody element={media} scale={1} isPlain />
-            </div>
-            {media.transcript && (
-              <details>
-                <summary className="min-h-11 py-2 text-petrol">What is said</summary>
-                <p className="whitespace-pre-wrap">{media.transcript}</p>
-              </details>
-            )}
-          </div>
-        ))}
+        {told(reading.read)}
         {reading.pieces.length > 0 && (
           <section aria-label="Pieces">
             <ul className="flex flex-wrap gap-2">
@@ -149,32 +146,7 @@ export default function PhoneSlide({
             )}
           </section>
         )}
-        {reading.questions.map((element) => {
-          if (element.kind !== 'question') return null;
-          return (
-            <section key={element.id} className="slide-text flex flex-col gap-2">
-              <div className="font-semibold">
-                <RichTextView text={element.text} />
-              </div>
-              <QuestionInput
-                element={element}
-                name={`phone-${element.id}`}
-                seed={work.seed}
-                mark={work.marks[element.id]}
-                done={work.done}
-                answer={work.answerOf(element)}
-                draft={work.draftOf(element)}
-                isHeld={work.isHeld}
-                onAnswer={(given) => work.onAnswer(element, given)}
-                onDraft={(given) => work.onDraft(element, given)}
-              />
-              <OptionWays
-                ways={optionWays(links, element.id, pickedIn(work.answerOf(element)))}
-                onFollow={work.onFollow}
-              />
-            </section>
-          );
-        })}
+        {told(reading.questions)}
         {choices.length > 0 && (
           <section aria-label="Choices" className="flex flex-col gap-2.5">
             {choices.length > 1 && <h2 className="text-[16px]">Then choose</h2>}

@@ -1,4 +1,6 @@
-import { isSpare, type PictureElement, type SlideElement } from '../elements/elements.js';
+import { isSpare } from '../elements/elements.js';
+import type { PictureElement } from '../elements/picture/picture.js';
+import type { SlideElement } from '../elements/registry.js';
 import { type Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { type Fill } from '../parts/fill.js';

@@ -15,7 +15,7 @@ import {
   setAsideMap,
   slideOf,
 } from '../deck/document.js';
-import { readElement } from '../elements/readElement.js';
+import { readElement } from '../elements/registry.js';
 import { COMMAND } from '../deck/history.js';
 import {
   addChoice,
@@ -33,7 +33,7 @@ import { addSlide, setSlideFlag, setStart } from '../deck/slides/slideCommands.j
 import { toSlide, toStep } from '../deck/links/target.js';
 import { setTrail } from '../deck/trails/trailCommands.js';
 import { themeFor } from '../deck/types.js';
-import { type SlideElement } from '../elements/elements.js';
+import type { SlideElement } from '../elements/registry.js';
 import { type ThemeName, coloursOf } from '../themes/themes.js';
 import { wordsHeight } from './reading.js';
 import { findingKey, findingPrint, type Finding, type Mend } from './finding.js';

@@ -1,5 +1,7 @@
 import { creditLine, licenceWords } from '../deck/credits.js';
-import { isSpare, type MediaElement, type PictureElement } from '../elements/elements.js';
+import { isSpare } from '../elements/elements.js';
+import type { MediaElement } from '../elements/media/media.js';
+import type { PictureElement } from '../elements/picture/picture.js';
 import { type Slide } from '../deck/types.js';
 import { wantsCredit } from '../parts/asset.js';
 import { pixelsPerUnit } from '../stage/pictureFrame.js';

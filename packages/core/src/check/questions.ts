@@ -1,8 +1,10 @@
-import { isPiece, isSpare, type SlideElement, type ZoneElement } from '../elements/elements.js';
+import { isPiece, isSpare } from '../elements/elements.js';
+import type { SlideElement } from '../elements/registry.js';
+import type { ZoneElement } from '../elements/zone/zone.js';
 import { type Deck, type Slide } from '../deck/types.js';
 import { STAGE } from '../parts/place.js';
 import type { Measures } from '../map/measures.js';
-import { elementWords } from '../elements/elementWords.js';
+import { elementWords } from '../elements/registry.js';
 import { markingOf } from '../questions/marking.js';
 import { completed } from '../stage/asked.js';
 import { kindOf, optionsOf } from '../questions/registry.js';

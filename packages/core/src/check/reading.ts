@@ -1,10 +1,8 @@
 import { wordsOf } from '../parts/richText.js';
-import {
-  isSpare,
-  type ShapeElement,
-  type SlideElement,
-  type TextElement,
-} from '../elements/elements.js';
+import { isSpare } from '../elements/elements.js';
+import type { SlideElement } from '../elements/registry.js';
+import type { ShapeElement } from '../elements/shape/shape.js';
+import type { TextElement } from '../elements/text/text.js';
 import { type Slide } from '../deck/types.js';
 import { STAGE } from '../parts/place.js';
 import { type TextStyle, type Typography } from '../parts/typography.js';

@@ -1,5 +1,6 @@
 import { isSameTarget } from '../deck/links/target.js';
-import { isSpare, type SlideElement } from '../elements/elements.js';
+import { isSpare } from '../elements/elements.js';
+import type { SlideElement } from '../elements/registry.js';
 import { type Link, type Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { isInTheWay } from '../stage/covering.js';

@@ -17,8 +17,8 @@ import {
   trailsMap,
   type YSlide,
 } from './document.js';
-import { readElement } from '../elements/readElement.js';
-import type { SlideElement } from '../elements/elements.js';
+import { readElement } from '../elements/registry.js';
+import type { SlideElement } from '../elements/registry.js';
 import type { Deck, Link, Slide } from './types.js';
 
 /** What of a slide has to be read anew: all of it, or what it says of itself and these of its elements. */

@@ -13,10 +13,11 @@ import {
 } from '../parts/decode.js';
 import { optionsOf } from '../questions/registry.js';
 import { LAYERS, type Box } from '../parts/place.js';
-import { type SlideElement } from '../elements/elements.js';
-import { readBox, readElement, readFill } from '../elements/readElement.js';
+import type { SlideElement } from '../elements/registry.js';
+import { readBox, readFill } from '../elements/fields.js';
+import { readElement } from '../elements/registry.js';
 import { readAsset, readCredit } from '../parts/asset.js';
-import { elementWords } from '../elements/elementWords.js';
+import { elementWords } from '../elements/registry.js';
 import { linkedWords } from '../parts/richText.js';
 import { settle } from '../elements/groups.js';
 import { isKeptClear, LAYOUTS, type Occupied } from '../layouts/layouts.js';

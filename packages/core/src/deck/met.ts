@@ -2,7 +2,8 @@ import type { ElementId, LinkId, SlideId } from '../parts/ids.js';
 import { elementById } from './arranging/elementById.js';
 import { linksOf } from './links/linksOf.js';
 import { TrailSteps } from './trails/trailSteps.js';
-import { isSpare, type SlideElement } from '../elements/elements.js';
+import { isSpare } from '../elements/elements.js';
+import type { SlideElement } from '../elements/registry.js';
 import { type Deck, type Link, type Slide, type Trail, type TrailStop } from './types.js';
 
 /** Why students do not get a link. */

@@ -9,9 +9,10 @@ import {
   slidesMap,
   trailsMap,
 } from './document.js';
-import { addElementTo, type NewElement } from './arranging/elementCommands.js';
+import { addElementTo } from './arranging/elementCommands.js';
 import { putLink } from './links/linkCommands.js';
 import type { Deck, Link } from './types.js';
+import { type NewElement } from '../elements/registry.js';
 
 /**
  * A deck out of plain data of any age, as an edition keeps it: it goes through a document, so it is read as carefully

@@ -11,7 +11,7 @@ import type { LayoutName } from '../layouts/layouts.js';
 import type { ThemeName } from '../themes/themes.js';
 import type { AssetRef, Credit } from '../parts/asset.js';
 import type { Fill } from '../parts/fill.js';
-import type { SlideElement } from '../elements/elements.js';
+import type { SlideElement } from '../elements/registry.js';
 import type { Target } from './links/target.js';
 
 /** Tints of sections and colours of trails, from the ink box of the look; ember stays with links. */

@@ -12,7 +12,7 @@ import {
   type NewElement,
 } from '../index.js';
 import { elementOf } from './document.js';
-import { fragmentOf } from '../elements/readElement.js';
+import { fragmentOf } from '../elements/fields.js';
 import { deck, slide, text } from '../testing/builder.js';
 
 const TYPING = 'typing';

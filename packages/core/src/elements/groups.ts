@@ -1,9 +1,9 @@
 import type { Box } from '../parts/place.js';
-import type { SlideElement } from './elements.js';
+
 import type { ElementId } from '../parts/ids.js';
 import { LIMITS } from '../parts/limits.js';
-import { follow } from './lines.js';
 import { boundsOf, union } from '../geometry/transform.js';
+import { elementKind, followed, type SlideElement } from './registry.js';
 
 type Elements = readonly SlideElement[];
 
@@ -14,8 +14,8 @@ type Elements = readonly SlideElement[];
  */
 export function settle(elements: Elements, before: Elements = []): SlideElement[] {
   const hasGroups = elements.some(({ kind, groupId }) => kind === 'group' || groupId !== null);
-  const hasLines = elements.some((one) => one.kind === 'line' && (one.from || one.to));
-  if (!hasGroups && !hasLines) return [...elements];
+  const hasFollowers = elements.some(isFollower);
+  if (!hasGroups && !hasFollowers) return [...elements];
   const earlier = new Map(before.map((element) => [element.id, element]));
   const same = (element: SlideElement): SlideElement => {
     const known = earlier.get(element.id);
@@ -23,12 +23,14 @@ export function settle(elements: Elements, before: Elements = []): SlideElement[
   };
   let settled = [...elements];
   if (hasGroups) settled = withGroupBoxes(settled).map(same);
-  if (!hasLines) return settled;
+  if (!hasFollowers) return settled;
   const byId = new Map(settled.map((element) => [element.id, element]));
   return settled.map((element) =>
-    element.kind === 'line' ? same(follow(element, (id) => byId.get(id))) : element,
+    isFollower(element) ? same(followed(element, (id) => byId.get(id))) : element,
   );
 }
+
+const isFollower = ({ kind }: SlideElement): boolean => elementKind(kind).follow !== undefined;
 
 /** Only what `settle` derives can differ between two readings of the same raw element. */
 function isSameReading(a: SlideElement, b: SlideElement): boolean {

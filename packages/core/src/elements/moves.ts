@@ -1,8 +1,9 @@
 import type { Box } from '../parts/place.js';
-import type { LineElement, SlideElement } from './elements.js';
+import type { LineElement } from './line/line.js';
+import type { SlideElement } from './registry.js';
 import type { ElementId } from '../parts/ids.js';
 import { drawnOf, withMembers } from './groups.js';
-import { linePoints, lineThrough } from './lines.js';
+import { linePoints, lineThrough } from './line/line.js';
 import type { Point } from '../geometry/Pen.js';
 import { boundsOf, liesIn, middleOf, turn } from '../geometry/transform.js';
 

@@ -3,7 +3,7 @@ import * as Y from 'yjs';
 import { deckNamed, slide } from '../testing/builder.js';
 import { readDeck } from '../deck/document.js';
 import { changedStretch } from '../deck/text/sharedText.js';
-import type { QuestionElement } from '../elements/elements.js';
+import type { QuestionElement } from '../elements/question/question.js';
 import { answer, draft } from './answers.js';
 import { readFolio } from './folio.js';
 import { FolioProjection } from './projection.js';

@@ -1,8 +1,8 @@
 import * as Y from 'yjs';
 import { asId, asNumber, asRecord, asString } from '../parts/decode.js';
 import { elementsOfRead, firstOf, readElements, readSlide, slidesMap } from '../deck/document.js';
-import { elementWords } from '../elements/elementWords.js';
-import { asTurn } from '../elements/readElement.js';
+import { elementWords } from '../elements/registry.js';
+import { asTurn } from '../elements/fields.js';
 import { COMMAND } from '../deck/history.js';
 import { plain } from '../parts/richText.js';
 import { addElementTo } from '../deck/arranging/elementCommands.js';

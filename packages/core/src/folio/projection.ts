@@ -1,7 +1,7 @@
 import type * as Y from 'yjs';
 import { asId, asNumber, asRecord } from '../parts/decode.js';
 import type { Deck } from '../deck/types.js';
-import type { QuestionElement } from '../elements/elements.js';
+import type { QuestionElement } from '../elements/question/question.js';
 import type { ElementId, LinkId, SlideId } from '../parts/ids.js';
 import { markAnswer } from '../questions/marking.js';
 import { answerGiven, questionsOn } from '../stage/asked.js';

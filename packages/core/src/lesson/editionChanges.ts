@@ -1,6 +1,6 @@
 import { wordsOf } from '../parts/richText.js';
 import type { Deck } from '../deck/types.js';
-import type { QuestionElement } from '../elements/elements.js';
+import type { QuestionElement } from '../elements/question/question.js';
 import { questionsOf } from '../folio/projection.js';
 import type { ElementId, SlideId } from '../parts/ids.js';
 import { sameData } from '../parts/sameData.js';

@@ -2,9 +2,9 @@ import { linksOf } from '../deck/links/linksOf.js';
 import { whatStudentsMeet } from '../deck/met.js';
 import type { Target } from '../deck/links/target.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
-import type { SlideElement } from '../elements/elements.js';
-import type { Typography } from '../parts/typography.js';
+
 import type { LinkId, SlideId } from '../parts/ids.js';
+import { forStudents } from '../elements/registry.js';
 
 /**
  * All that a student of a lesson may see of an edition. Built by naming what goes in, never by taking out:
@@ -88,91 +88,6 @@ function slideForStudents(slide: Slide): Slide {
     theme: slide.theme,
     ground: slide.ground,
     notes: '',
-    elements: slide.elements.map(elementForStudents),
+    elements: slide.elements.map(forStudents),
   };
-}
-
-/** Field by field, so that one that is added to an element later is not handed out by itself. */
-function elementForStudents(element: SlideElement): SlideElement {
-  const { id, layer, box, rotation, order, name, opacity, groupId, slot, piece } = element;
-  const base = {
-    id,
-    layer,
-    box,
-    rotation,
-    order,
-    name,
-    isLocked: true,
-    opacity,
-    groupId,
-    slot,
-    piece,
-  };
-  switch (element.kind) {
-    case 'text': {
-      const { kind, style, text, columns, fit, fill } = element;
-      return { ...base, ...typography(element), kind, style, text, columns, fit, fill };
-    }
-    case 'shape': {
-      const { kind, shape, points, text, fill, outline, shadow } = element;
-      const { isFlippedAcross, isFlippedDown } = element;
-      return {
-        ...{ ...base, ...typography(element), kind, shape, points, text, fill, outline, shadow },
-        ...{ isFlippedAcross, isFlippedDown },
-      };
-    }
-    case 'picture': {
-      const { kind, asset, alt, isDecoration, credit, showsCredit, fit, crop, mask } = element;
-      const { points, outline, shadow, isFlippedAcross, isFlippedDown, adjust } = element;
-      return {
-        ...{ ...base, kind, asset, alt, isDecoration, credit, showsCredit, fit, crop, mask },
-        ...{ points, outline, shadow, isFlippedAcross, isFlippedDown, adjust },
-      };
-    }
-    case 'hotspot': {
-      const { kind, shape, points } = element;
-      return { ...base, kind, shape, points };
-    }
-    case 'line': {
-      const { kind, path, points, from, to, tips, colour, weight, dash } = element;
-      return { ...base, kind, path, points, from, to, tips, colour, weight, dash };
-    }
-    case 'ink': {
-      const { kind, frame, strokes } = element;
-      return { ...base, kind, frame, strokes };
-    }
-    case 'media': {
-      const { kind, medium, media, poster, startsWithSlide, loops, runsOn, transcript } = element;
-      return { ...base, kind, medium, media, poster, startsWithSlide, loops, runsOn, transcript };
-    }
-    case 'table': {
-      const { kind, text, columns, outline } = element;
-      return { ...base, ...typography(element), kind, text, columns, outline };
-    }
-    case 'closeup': {
-      const { kind, shape, points, isSeen, outline } = element;
-      return { ...base, kind, shape, points, isSeen, outline };
-    }
-    case 'credits':
-      return { ...base, ...typography(element), kind: element.kind };
-    case 'group':
-      return { ...base, kind: element.kind };
-    case 'zone': {
-      const { kind, isVisible, takes, most, tidy } = element;
-      return { ...base, kind, isVisible, takes, most, tidy, expects: null };
-    }
-    case 'question': {
-      const { kind, text, question, isForThinking, isRequired, isFinal } = element;
-      const { picture, pictureAlt, hint } = element;
-      return {
-        ...{ ...base, kind, text, question, key: null, isForThinking, isRequired, isFinal },
-        ...{ picture, pictureAlt, hint, explanation: '' },
-      };
-    }
-  }
-}
-
-function typography(element: Typography): Typography {
-  const { family, size, colour, align, upright, leading, gap } = element;
-  return { family, size, colour, align, upright, leading, gap };
 }

@@ -1,10 +1,9 @@
-import { elementWords } from '../elements/elementWords.js';
 import { wordsOf } from '../parts/richText.js';
 import { isSpare } from '../elements/elements.js';
 import { type Deck, type Slide } from '../deck/types.js';
-import { kindOf } from '../questions/registry.js';
 import type { LinkId, SlideId } from '../parts/ids.js';
 import type { RouteGraph } from './graph.js';
+import { elementWords, linesOn } from '../elements/registry.js';
 
 const known = new WeakMap<Slide, string>();
 
@@ -13,11 +12,7 @@ export function slideWords(slide: Slide): string {
   let words = known.get(slide);
   if (words === undefined) {
     words = slide.elements
-      .map((element) =>
-        element.kind === 'question'
-          ? `${elementWords(element)} ${kindOf(element.question.kind).lines(element.question).join(' ')}`
-          : elementWords(element),
-      )
+      .map((element) => [elementWords(element), ...linesOn(element)].join(' '))
       .join(' ')
       .replace(/\s+/g, ' ');
     known.set(slide, words);
@@ -29,10 +24,9 @@ export function slideWords(slide: Slide): string {
 export function readTexts(slide: Slide): string[] {
   const texts: string[] = [];
   for (const element of slide.elements) {
-    if (!('text' in element) || isSpare(element)) continue;
-    texts.push(wordsOf(element.text));
-    if (element.kind === 'question')
-      texts.push(...kindOf(element.question.kind).lines(element.question));
+    if (isSpare(element)) continue;
+    if ('text' in element) texts.push(wordsOf(element.text));
+    texts.push(...linesOn(element));
   }
   return texts;
 }

@@ -1,5 +1,5 @@
 import type { Deck } from '../deck/types.js';
-import type { QuestionElement } from '../elements/elements.js';
+import type { QuestionElement } from '../elements/question/question.js';
 import type { ElementId, FolioId } from '../parts/ids.js';
 import { questionsOn } from '../stage/asked.js';
 import { type Answer } from '../questions/registry.js';

@@ -1,5 +1,5 @@
 import { wordsOf } from '../parts/richText.js';
-import type { QuestionElement } from '../elements/elements.js';
+import type { QuestionElement } from '../elements/question/question.js';
 import { readNumber } from '../questions/number/readNumber.js';
 import { interactionOf, type Component } from './interactions.js';
 import { markOf, type StudentResult } from './results.js';

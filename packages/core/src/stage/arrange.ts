@@ -1,5 +1,5 @@
 import { type Box, STAGE } from '../parts/place.js';
-import type { SlideElement } from '../elements/elements.js';
+import type { SlideElement } from '../elements/registry.js';
 import type { ElementId } from '../parts/ids.js';
 import { movedBy, stretched, type Place } from '../elements/moves.js';
 import { boundsOf, union } from '../geometry/transform.js';

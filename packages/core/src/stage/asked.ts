@@ -1,11 +1,8 @@
-import { elementWords } from '../elements/elementWords.js';
-import {
-  isPiece,
-  isSpare,
-  type QuestionElement,
-  type SlideElement,
-  type ZoneElement,
-} from '../elements/elements.js';
+import { elementWords } from '../elements/registry.js';
+import { isPiece, isSpare } from '../elements/elements.js';
+import type { QuestionElement } from '../elements/question/question.js';
+import type { SlideElement } from '../elements/registry.js';
+import type { ZoneElement } from '../elements/zone/zone.js';
 import type { Slide } from '../deck/types.js';
 import type { LyingIn, SlideParts } from '../questions/kind.js';
 import { kindOf, readAnswer, type Answer, type Question } from '../questions/registry.js';

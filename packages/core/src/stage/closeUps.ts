@@ -1,5 +1,5 @@
 import { STAGE, type Box } from '../parts/place.js';
-import { type CloseUpElement } from '../elements/elements.js';
+import type { CloseUpElement } from '../elements/closeup/closeup.js';
 import type { Slide } from '../deck/types.js';
 import type { ElementId } from '../parts/ids.js';
 

@@ -1,14 +1,13 @@
 import fc from 'fast-check';
-import type {
-  InkElement,
-  LineElement,
-  PictureElement,
-  SlideElement,
-} from '../elements/elements.js';
+import type { InkElement } from '../elements/ink/ink.js';
+import type { LineElement } from '../elements/line/line.js';
+import type { PictureElement } from '../elements/picture/picture.js';
+import type { SlideElement } from '../elements/registry.js';
 import { element, slide, deckNamed } from '../testing/builder.js';
 import { readDeck } from '../deck/document.js';
-import { inkFrame, strokeFrom, strokesAt } from '../elements/ink.js';
-import { anchorAt, linePoints, lineThrough } from '../elements/lines.js';
+import { inkFrame, strokeFrom, strokesAt } from '../elements/ink/strokes.js';
+import { anchorAt } from '../elements/anchors.js';
+import { linePoints, lineThrough } from '../elements/line/line.js';
 import { cropBy, cropMoved, fitPicture, pictureFrame, wholeOf } from './pictureFrame.js';
 import { HANDLES } from '../geometry/resize.js';
 import { cornersOf, liesIn, middleOf, turn as turnPoint } from '../geometry/transform.js';

@@ -1,6 +1,6 @@
 import { STAGE, type Box } from '../parts/place.js';
 import { type AssetRef } from '../parts/asset.js';
-import { type Fit, type PictureElement } from '../elements/elements.js';
+import type { Fit, PictureElement } from '../elements/picture/picture.js';
 import type { GroundPicture } from '../deck/types.js';
 import type { Point } from '../geometry/Pen.js';
 import { resize, SMALLEST, type Handle } from '../geometry/resize.js';

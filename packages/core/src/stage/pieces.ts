@@ -1,4 +1,6 @@
-import { isPiece, type PieceRules, type SlideElement } from '../elements/elements.js';
+import type { PieceRules } from '../elements/base.js';
+import { isPiece } from '../elements/elements.js';
+import type { SlideElement } from '../elements/registry.js';
 import { STAGE, type Box } from '../parts/place.js';
 import type { Slide } from '../deck/types.js';
 import type { ElementId } from '../parts/ids.js';

@@ -29,7 +29,7 @@ describe('reading order', () => {
   test('a phone reads words, pieces and questions below the picture', () => {
     const reading = phoneReading(scene);
     expect(reading.title?.id).toBe('s-title');
-    expect(reading.texts.map((e) => e.id)).toEqual(['say']);
+    expect(reading.read.map((e) => e.id)).toEqual(['say']);
     expect(reading.pieces.map((e) => e.id)).toEqual(['crab', 'weed']);
     expect(reading.questions.map((e) => e.id)).toEqual(['q']);
   });

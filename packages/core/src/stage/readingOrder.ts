@@ -1,10 +1,7 @@
-import {
-  isPiece,
-  isSpare,
-  type MediaElement,
-  type SlideElement,
-  type TableElement,
-} from '../elements/elements.js';
+import { isPiece, isSpare } from '../elements/elements.js';
+import type { SlideElement } from '../elements/registry.js';
+import type { QuestionElement } from '../elements/question/question.js';
+import type { ZoneElement } from '../elements/zone/zone.js';
 import { type Slide } from '../deck/types.js';
 
 /**
@@ -30,17 +27,15 @@ export function readingOrder(elements: readonly SlideElement[]): SlideElement[] 
 
 const middle = (element: SlideElement): number => element.box.y + element.box.h / 2;
 
-/** What stands below the picture on a phone: words, pieces, questions and choices, each in reading order. */
+/** What stands below the picture on a phone: what is read, pieces, questions and choices, each in reading order. */
 export interface PhoneReading {
   /** The title, which stays on the picture. */
   title: SlideElement | null;
-  texts: SlideElement[];
+  /** What is read and looked at, choices apart. */
+  read: SlideElement[];
   pieces: SlideElement[];
-  questions: SlideElement[];
-  zones: SlideElement[];
-  /** Tables, sounds and videos: too small to be read or touched in the picture. */
-  tables: TableElement[];
-  media: MediaElement[];
+  zones: ZoneElement[];
+  questions: QuestionElement[];
 }
 
 export function phoneReading(slide: Slide): PhoneReading {
@@ -49,17 +44,15 @@ export function phoneReading(slide: Slide): PhoneReading {
     order.find((element) => element.kind === 'text' && element.style === 'title') ?? null;
   return {
     title,
-    texts: order.filter(
+    read: order.filter(
       (element) =>
         element !== title &&
-        !isPiece(element) &&
-        element.kind === 'text' &&
-        element.style !== 'choice',
+        element.layer === 'content' &&
+        element.kind !== 'question' &&
+        !(element.kind === 'text' && element.style === 'choice'),
     ),
     pieces: order.filter(isPiece),
-    questions: order.filter((element) => element.kind === 'question'),
     zones: order.filter((element) => element.kind === 'zone'),
-    tables: order.filter((element) => element.kind === 'table'),
-    media: order.filter((element) => element.kind === 'media'),
+    questions: order.filter((element) => element.kind === 'question'),
   };
 }

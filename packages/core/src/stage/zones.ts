@@ -1,5 +1,5 @@
 import { type Box } from '../parts/place.js';
-import type { ZoneElement } from '../elements/elements.js';
+import type { ZoneElement } from '../elements/zone/zone.js';
 import type { Slide } from '../deck/types.js';
 import type { ElementId } from '../parts/ids.js';
 import {

@@ -1,11 +1,12 @@
 import * as Y from 'yjs';
-import { addElementTo, type NewElement } from '../deck/arranging/elementCommands.js';
+import { addElementTo } from '../deck/arranging/elementCommands.js';
 import { COMMAND } from '../deck/history.js';
 import { addSlide } from '../deck/slides/slideCommands.js';
 import { newId, type ElementId, type Result, type SlideId } from '../parts/ids.js';
 import { readGapText } from '../questions/gap/gap.js';
 import { kindOf, type KindName, type Question, type QuestionKey } from '../questions/registry.js';
 import { ask, card, items, zone } from './starter.js';
+import { type NewElement } from '../elements/registry.js';
 
 /** What a teacher writes to ask something on the fly. */
 export interface Asked {

@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { addElementTo, type NewElement } from '../deck/arranging/elementCommands.js';
+import { addElementTo } from '../deck/arranging/elementCommands.js';
 import type { CreditedAsset } from '../parts/asset.js';
 import type { Box } from '../parts/place.js';
 import type { TextStyle } from '../parts/typography.js';
@@ -10,6 +10,7 @@ import { addSlide, setSlideFlag } from '../deck/slides/slideCommands.js';
 import { newId, type Result, type SlideId } from '../parts/ids.js';
 import type { Item } from '../questions/parts.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
+import { type NewElement } from '../elements/registry.js';
 
 export const STARTER_GROUPS = ['opening', 'working', 'closing'] as const;
 export type StarterGroup = (typeof STARTER_GROUPS)[number];

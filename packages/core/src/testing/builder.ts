@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { addElement, type NewElement } from '../deck/arranging/elementCommands.js';
+import { addElement } from '../deck/arranging/elementCommands.js';
 import type { QuestionDetails } from '../deck/arranging/questionCommands.js';
 import { addChoice, addChoiceTo, linkWordsOf } from '../deck/links/linkCommands.js';
 import { plain } from '../parts/richText.js';
@@ -17,6 +17,7 @@ import { type LayoutName } from '../layouts/layouts.js';
 import { type TextStyle } from '../parts/typography.js';
 import type { ElementId, SlideId } from '../parts/ids.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
+import { type NewElement } from '../elements/registry.js';
 
 /**
  * Writes a deck in a line, so that a test is its own picture:

@@ -1,6 +1,6 @@
 import { PAPER_WIDTH, type DrawingAnswer } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { StrokeMark } from '../../elements/InkBody';
+import { StrokeMark } from '../../parts/StrokeMark';
 
 /** A drawing over its paper; `ratio` is the paper's width by its height. */
 export function DrawnView(props: {

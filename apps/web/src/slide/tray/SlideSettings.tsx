@@ -27,7 +27,7 @@ import { useNotices } from '../../ui/Notice';
 import { useDeck } from '../../deck/DeckContext';
 import { named, Plain, Pop, Select, Setting, Slide as Slider } from '../../ui/controls';
 import type { StageEdit } from '../../editing/useStageEdit';
-import { ColourPop, FillPop } from './colours';
+import { ColourPop, FillPop } from '../../settings/colours';
 import { PicturePop } from '../../ui/PicturePop';
 
 /** Nothing in hand: the slide itself, or its background. */

@@ -4,7 +4,7 @@ import { useDeck } from '../../deck/DeckContext';
 import { NumberField, Plain } from '../../ui/controls';
 import type { PenLook } from '../../editing/StageHands';
 import type { StageEdit, Tool } from '../../editing/useStageEdit';
-import { ColourPop } from './colours';
+import { ColourPop } from '../../settings/colours';
 
 const WHAT_TO_DO: Record<Exclude<Tool, 'select'>, string> = {
   line: 'Drag a line on the stage. Its ends stick to what they are let go over.',

@@ -12,9 +12,10 @@ import {
   validOrder,
   type ElementSettings,
 } from './elementCommands.js';
-import { MOVABLE, type SlideElement } from '../../elements/elements.js';
+
 import { type Box, type Layer } from '../../parts/place.js';
 import { COMMAND } from '../history.js';
+import { elementKind, may, type SlideElement } from '../../elements/registry.js';
 
 export function setBox(doc: Y.Doc, slideId: SlideId, elementId: ElementId, box: Box): Result {
   return setPlaces(doc, slideId, [{ elementId, box }]);
@@ -78,9 +79,9 @@ export function setLayer(
   if (elementIds.some((id) => !moving.some((element) => element.id === id))) return refuse(GONE);
   for (const { id, kind, groupId, isLocked } of moving) {
     if (isLocked) return refuse(LOCKED);
-    if (kind === 'zone') return refuse('A zone stays on the pieces layer.');
-    if (kind === 'question') return refuse('A question stays on the content layer.');
-    if (layer === 'pieces' && groupId === null && !MOVABLE.includes(kind)) {
+    const { staysOn, label } = elementKind(kind);
+    if (staysOn) return refuse(`A ${label.toLowerCase()} stays on the ${staysOn} layer.`);
+    if (layer === 'pieces' && groupId === null && !may({ kind }, 'bePiece')) {
       return refuse('Only texts, pictures, shapes, drawings and groups can be pieces.');
     }
     if (layer === 'pieces' && carriedLinks(doc, id).length > 0) {
@@ -207,7 +208,7 @@ export function group(
   if (members.some((other) => other.groupId !== groupId)) {
     return refuse('Things of different groups cannot be grouped.');
   }
-  if (members.some(({ kind }) => kind === 'zone' || kind === 'question' || kind === 'closeup')) {
+  if (!members.every((member) => may(member, 'beGrouped'))) {
     return refuse('Zones, questions and close-ups stay outside of groups.');
   }
   if (members.some(({ isLocked }) => isLocked)) return refuse(LOCKED);
@@ -269,7 +270,7 @@ export function moveLayer(
   const { elements } = readSlide(slideId, slide);
   const ids = elements
     .filter(({ id, kind, layer, isLocked }) => {
-      const isOwn = layer === from && !isLocked && kind !== 'question';
+      const isOwn = layer === from && !isLocked && !elementKind(kind).staysOn;
       // What carries a link would not be reached any more on the background.
       return isOwn && (from === 'background' || carriedLinks(doc, id).length === 0);
     })

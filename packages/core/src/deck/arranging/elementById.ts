@@ -1,5 +1,5 @@
 import type { ElementId } from '../../parts/ids.js';
-import type { SlideElement } from '../../elements/elements.js';
+import type { SlideElement } from '../../elements/registry.js';
 import type { Slide } from '../types.js';
 
 /** More things than these are found faster by an index than by looking at each. */

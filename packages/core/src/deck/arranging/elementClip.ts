@@ -18,14 +18,20 @@ import {
   slideOf,
   slidesMap,
 } from '../document.js';
-import { addElementTo, GONE, MOST_ELEMENTS, NO_SLIDE, type NewElement } from './elementCommands.js';
+import { addElementTo, GONE, MOST_ELEMENTS, NO_SLIDE } from './elementCommands.js';
 import type { Layer } from '../../parts/place.js';
-import type { SlideElement } from '../../elements/elements.js';
+
 import { COMMAND } from '../history.js';
 import { putLink } from '../links/linkCommands.js';
 import { LINK_MARK, type RichNode, type RichText } from '../../parts/richText.js';
 import { NOWHERE } from '../links/target.js';
 import type { Carrier, Deck, Link } from '../types.js';
+import {
+  elementKind,
+  namingCopies,
+  type NewElement,
+  type SlideElement,
+} from '../../elements/registry.js';
 
 /** Things taken off a slide with the links that they carry: plain data that a clipboard can carry. */
 export interface ElementClip {
@@ -132,7 +138,7 @@ export function pasteElements(
   return { ok: true, elementIds: outer.map(({ id }) => elementIds.get(id)!), lost };
 }
 
-const staysOnLayer = ({ kind }: SlideElement): boolean => kind === 'zone' || kind === 'question';
+const staysOnLayer = ({ kind }: SlideElement): boolean => elementKind(kind).staysOn !== undefined;
 
 /** Copies of things on the same slide, moved by an offset. Links they carry are carried by the copies too. */
 export function duplicateElements(
@@ -166,21 +172,8 @@ export function newElementOf(
   elementIds: ReadonlyMap<ElementId, ElementId> = new Map(),
   linkIds?: ReadonlyMap<LinkId, LinkId>,
 ): NewElement {
-  const { order: _order, ...fields } = element;
-  const copy = { ...fields } as SlideElement;
-  const copyOf = (id: ElementId): ElementId => elementIds.get(id) ?? id;
+  const { order: _order, ...copy } = namingCopies(element, (id) => elementIds.get(id) ?? id);
   if ('text' in copy && linkIds) copy.text = relinked(copy.text, linkIds);
-  if (copy.groupId) copy.groupId = copyOf(copy.groupId);
-  if (copy.kind === 'zone') {
-    copy.expects = copy.expects?.map(copyOf) ?? null;
-    copy.takes = copy.takes?.map(copyOf) ?? null;
-  }
-  if (copy.kind === 'line') {
-    for (const end of ['from', 'to'] as const) {
-      const anchor = copy[end];
-      if (anchor) copy[end] = { ...anchor, elementId: copyOf(anchor.elementId) };
-    }
-  }
   return copy as NewElement;
 }
 

@@ -11,34 +11,20 @@ import {
 import { LIMITS } from '../../parts/limits.js';
 import { asString } from '../../parts/decode.js';
 import { elementOf, elementsOf, linksMap, readLinkOf, readSlide, slideOf } from '../document.js';
-import { fragmentOf, STANDARD_PIECE } from '../../elements/readElement.js';
+import { fragmentOf } from '../../elements/fields.js';
 import type { Box, Layer } from '../../parts/place.js';
-import type { ElementBase, ElementKind, SlideElement } from '../../elements/elements.js';
+import type { ElementBase } from '../../elements/base.js';
+
 import type { InkStroke } from '../../parts/ink.js';
 import { COMMAND } from '../history.js';
-import { plain, relinkWords, writeFragment, type RichText } from '../../parts/richText.js';
+import { relinkWords, writeFragment, type RichText } from '../../parts/richText.js';
 import { withMembers } from '../../elements/groups.js';
+import { type NewElement, type SlideElement, writeElement } from '../../elements/registry.js';
 
 export const GONE = 'This thing is not on the slide any more.';
 export const NO_SLIDE = 'This slide is not there any more.';
 export const LOCKED = 'It is locked. Let it go first.';
 export const MOST_ELEMENTS = LIMITS.elementsPerSlide;
-
-/** What a new element of each kind cannot do without. */
-interface Needs {
-  text: 'style';
-  shape: 'shape';
-  picture: 'asset';
-  media: 'media';
-  question: 'question';
-}
-type NeedsOf<K extends ElementKind> = K extends keyof Needs ? Needs[K] : never;
-type NewOf<T> = T extends SlideElement
-  ? Pick<T, 'kind' | 'layer' | 'box' | Extract<keyof T, NeedsOf<T['kind']>>> &
-      Partial<Omit<T, 'order'>>
-  : never;
-/** An element to be put on a slide; what is left out is as a new one has it. */
-export type NewElement = NewOf<SlideElement>;
 
 type KeyOf<T> = T extends unknown ? keyof T : never;
 type ValueOf<T, K> = T extends unknown ? (K extends keyof T ? T[K] : never) : never;
@@ -79,42 +65,13 @@ export function addElement(
 export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement): ElementId {
   const slide = slideOf(doc, slideId);
   if (!slide) throw new Error(`no slide ${slideId}`);
-  const {
-    id = newId(),
-    text,
-    strokes,
-    ...fields
-  } = element as NewElement & {
-    text?: RichText;
-    strokes?: InkStroke[];
-  };
+  const id = element.id ?? newId();
   const order = orderInFront(slide, element.layer);
   const map = new Y.Map<unknown>();
   elementsOf(slide).set(id, map);
-  for (const [key, value] of Object.entries(fields)) {
-    if (!isStandard(key, value)) map.set(key, value);
-  }
-  map.set('order', order);
-  if (hasText(element.kind)) {
-    const fragment = new Y.XmlFragment();
-    map.set('text', fragment);
-    writeFragment(fragment, text ?? plain(''));
-  }
-  if (element.kind === 'ink') map.set('strokes', Y.Array.from(strokes ?? []));
+  writeElement(map, { ...element, order });
   return id;
 }
-
-/** What a new element has anyway is not written down: a deck of thousands of things stays small. */
-function isStandard(key: string, value: unknown): boolean {
-  if (key === 'opacity') return value === undefined || value === 1;
-  if (value === undefined || value === null || value === '' || value === 0) return true;
-  if (key === 'piece') return JSON.stringify(value) === JSON.stringify(STANDARD_PIECE);
-  // Zones are seen unless it is said that they are not.
-  return value === false && key !== 'isVisible';
-}
-
-const hasText = (kind: ElementKind): boolean =>
-  kind === 'text' || kind === 'shape' || kind === 'question' || kind === 'table';
 
 function orderInFront(slide: Y.Map<unknown>, layer: Layer): string {
   return generateKeyBetween(validOrder(ordersOf(slide, layer).at(-1)), null);

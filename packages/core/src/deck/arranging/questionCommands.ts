@@ -6,7 +6,7 @@ import { asRecord } from '../../parts/decode.js';
 import { decimalOf, LANGUAGES } from '../text/languages.js';
 import { GONE, LOCKED, setWords } from './elementCommands.js';
 import { rewriteWords } from '../text/rewriteCommands.js';
-import type { QuestionElement } from '../../elements/elements.js';
+import type { QuestionElement } from '../../elements/question/question.js';
 import { COMMAND } from '../history.js';
 import { plain } from '../../parts/richText.js';
 

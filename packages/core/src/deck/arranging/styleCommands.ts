@@ -1,13 +1,12 @@
 import type * as Y from 'yjs';
 import { refuse, type ElementId, type Result, type SlideId } from '../../parts/ids.js';
 import { elementOf } from '../document.js';
-import { fragmentOf } from '../../elements/readElement.js';
+import { fragmentOf } from '../../elements/fields.js';
 import { GONE, LOCKED, type ElementSettings } from './elementCommands.js';
-import type { ElementKind, SlideElement } from '../../elements/elements.js';
+
 import { COMMAND } from '../history.js';
 import { readFragment, uncoloured, writeFragment } from '../../parts/richText.js';
-
-const TYPE = ['family', 'size', 'colour', 'align', 'upright', 'leading', 'gap'] as const;
+import { type ElementKind, elementKind, type SlideElement } from '../../elements/registry.js';
 
 /** Sets the colour of all words of a thing; words that had one of their own lose it. One step; '' is the theme's. */
 export function setInk(doc: Y.Doc, slideId: SlideId, elementId: ElementId, colour: string): Result {
@@ -25,23 +24,6 @@ export function setInk(doc: Y.Doc, slideId: SlideId, elementId: ElementId, colou
   return { ok: true };
 }
 
-/** What belongs to the look of each kind, and not to what it shows or where it is. */
-const LOOK: Record<ElementKind, readonly (keyof ElementSettings)[]> = {
-  text: [...TYPE, 'style', 'fill', 'opacity'],
-  shape: [...TYPE, 'fill', 'outline', 'shadow', 'opacity'],
-  picture: ['outline', 'shadow', 'opacity', 'adjust'],
-  line: ['colour', 'weight', 'dash', 'tips', 'path', 'opacity'],
-  table: [...TYPE, 'outline', 'opacity'],
-  closeup: ['outline', 'isSeen'],
-  credits: [...TYPE, 'opacity'],
-  ink: ['opacity'],
-  media: ['opacity'],
-  zone: ['isVisible'],
-  hotspot: [],
-  group: [],
-  question: [],
-};
-
 /** The look of a thing, to be given to others. */
 export interface Look {
   kind: ElementKind;
@@ -50,7 +32,7 @@ export interface Look {
 
 export function lookOf(element: SlideElement): Look {
   const settings: Record<string, unknown> = {};
-  for (const key of LOOK[element.kind]) {
+  for (const key of elementKind(element.kind).look) {
     settings[key] = (element as unknown as Record<string, unknown>)[key];
   }
   return { kind: element.kind, settings: settings as ElementSettings };
@@ -67,12 +49,11 @@ export function giveLook(
   if (there.length === 0) return refuse(GONE);
   const free = there.filter((element) => element.get('isLocked') !== true);
   if (free.length === 0) return refuse(LOCKED);
-  const taken = LOOK[look.kind];
+  const taken = elementKind(look.kind).look;
   let has = false;
   doc.transact(() => {
     for (const element of free) {
-      const own = LOOK[element.get('kind') as ElementKind] ?? [];
-      for (const key of own) {
+      for (const key of elementKind(element.get('kind'))?.look ?? []) {
         const value = (look.settings as Record<string, unknown>)[key];
         if (!taken.includes(key) || value === undefined) continue;
         element.set(key, value);

@@ -3,7 +3,7 @@ import { refuse, type ElementId, type Result, type SlideId } from '../../parts/i
 import { LIMITS } from '../../parts/limits.js';
 import { asNumber, asRecord } from '../../parts/decode.js';
 import { elementOf } from '../document.js';
-import { fragmentOf } from '../../elements/readElement.js';
+import { fragmentOf } from '../../elements/fields.js';
 import { GONE, LOCKED } from './elementCommands.js';
 import { COMMAND } from '../history.js';
 import { plain, toXml } from '../../parts/richText.js';

@@ -19,17 +19,18 @@ import {
   slideOf,
   slidesMap,
 } from '../document.js';
-import { fragmentOf, readElement } from '../../elements/readElement.js';
+import { fragmentOf } from '../../elements/fields.js';
+
 import { asId, asString } from '../../parts/decode.js';
 import { addElementTo, carriedLinks, relinkText } from '../arranging/elementCommands.js';
 import { rewriteWords } from '../text/rewriteCommands.js';
 import { optionsOf } from '../../questions/registry.js';
-import { LINKABLE, type ElementKind } from '../../elements/elements.js';
 import { COMMAND } from '../history.js';
 import { linkWords, plain } from '../../parts/richText.js';
 import { addSlide } from '../slides/slideCommands.js';
 import { readAddress, toSlide, type Target } from './target.js';
 import type { Carrier } from '../types.js';
+import { elementKind, readElement } from '../../elements/registry.js';
 
 const NO_SLIDE = 'This slide is not there any more.';
 const NO_LINK = 'This link is not there any more.';
@@ -168,7 +169,7 @@ export function linkElement(
   if (kind === 'question') {
     return refuse('A question carries links on its options, not as a whole.');
   }
-  if (!LINKABLE.includes(kind as ElementKind)) {
+  if (!elementKind(kind)?.may.carryLink) {
     return refuse(
       'Zones, sounds, videos, tables, credits and close-ups carry no links. Lay a hotspot over it.',
     );

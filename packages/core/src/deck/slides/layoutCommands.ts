@@ -13,7 +13,7 @@ import { COMMAND } from '../history.js';
 import { plain, wordsOf } from '../../parts/richText.js';
 import type { Box } from '../../parts/place.js';
 import type { Slide } from '../types.js';
-import type { SlideElement } from '../../elements/elements.js';
+import type { SlideElement } from '../../elements/registry.js';
 
 /**
  * Sets a slide anew: what stands in a slot of its layout moves to the same slot of the new one, choices into its list.

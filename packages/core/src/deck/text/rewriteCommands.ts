@@ -1,7 +1,7 @@
 import type * as Y from 'yjs';
 import { refuse, type ElementId, type Result, type SlideId } from '../../parts/ids.js';
 import { elementOf } from '../document.js';
-import { fragmentOf } from '../../elements/readElement.js';
+import { fragmentOf } from '../../elements/fields.js';
 import { GONE, LOCKED } from '../arranging/elementCommands.js';
 import { COMMAND } from '../history.js';
 import { rewriteFragment } from './rewrite.js';

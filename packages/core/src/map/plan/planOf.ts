@@ -1,5 +1,6 @@
 import { wordsOf } from '../../parts/richText.js';
-import { isSpare, type TextElement } from '../../elements/elements.js';
+import { isSpare } from '../../elements/elements.js';
+import type { TextElement } from '../../elements/text/text.js';
 import { type Deck, type Link, type Slide } from '../../deck/types.js';
 import type { LinkId, SlideId } from '../../parts/ids.js';
 import type { RouteGraph } from '../graph.js';

@@ -1,0 +1,11 @@
+import type { CloseUpElement } from '@gobrel/core';
+import type { ReactElement } from 'react';
+import { ShapeOutline } from '../../parts/ShapeOutline';
+import type { BodyProps } from '../kind';
+
+export function Body({ element, theme }: BodyProps<CloseUpElement>): ReactElement | null {
+  const { isSeen, shape, points, box, outline } = element;
+  return isSeen ? (
+    <ShapeOutline {...{ shape, points, outline, theme }} w={box.w} h={box.h} />
+  ) : null;
+}

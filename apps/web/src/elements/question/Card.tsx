@@ -1,0 +1,94 @@
+import {
+  QUESTION_CARD,
+  typeInStyle,
+  type Answer,
+  type ElementId,
+  type Link,
+  type LinkId,
+  type OptionId,
+  type QuestionElement,
+} from '@gobrel/core';
+import { Suspense, type ReactElement, type ReactNode } from 'react';
+import { QuestionPicture } from '../../questions/PictureSurface';
+import { QUESTION_VIEWS } from '../../questions/registry';
+import { RichTextView } from '../../parts/RichTextView';
+import { typeCss } from '../../parts/type';
+
+/** A question is set in the calm type of the interface, whatever the theme. */
+const TYPE = typeInStyle(
+  { family: '', size: QUESTION_CARD.size, colour: '', align: '', upright: '', leading: 0, gap: 0 },
+  'body',
+  'paper',
+);
+
+/** The links that options of a question carry; of the picked options only, if those are given. */
+export const optionWays = (
+  links: readonly Link[],
+  questionId: ElementId,
+  picked?: readonly OptionId[],
+): Link[] =>
+  links.filter(
+    ({ carrier }) =>
+      carrier.kind === 'option' &&
+      carrier.elementId === questionId &&
+      (picked?.includes(carrier.optionId) ?? true),
+  );
+
+/** The options picked in an answer; none in one of another kind. */
+export const pickedIn = (answer: Answer | undefined): OptionId[] =>
+  answer?.kind === 'choice' ? answer.optionIds : [];
+
+/** A question as it stands on a slide that nobody answers on: prompt, options, and where options lead. */
+export function QuestionCard(props: {
+  element: QuestionElement;
+  words?: ReactNode;
+  ways?: readonly Link[];
+  onFollow?: (linkId: LinkId) => void;
+  children?: ReactNode;
+}): ReactElement {
+  const { element, onFollow } = props;
+  const { Still, drawsOnPicture, fillsCard } = QUESTION_VIEWS[element.question.kind];
+  return (
+    <div
+      className={`question-card slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-[10px] p-5 ${fillsCard ? 'h-full' : ''}`}
+      style={{ ...typeCss(TYPE), background: '#FFFFFF', border: '2px solid #DED6C6' }}
+    >
+      <div className="font-semibold">
+        {props.words ?? <RichTextView text={element.text} typeSize={QUESTION_CARD.size} />}
+      </div>
+      {props.children ?? (
+        <>
+          {!drawsOnPicture && (
+            <QuestionPicture picture={element.picture} alt={element.pictureAlt} />
+          )}
+          <Suspense>
+            <Still element={element} question={element.question} />
+          </Suspense>
+        </>
+      )}
+      {onFollow && <OptionWays ways={props.ways ?? []} onFollow={onFollow} />}
+    </div>
+  );
+}
+
+/** One handle for each option that leads on. */
+export function OptionWays(props: {
+  ways: readonly Link[];
+  onFollow: (linkId: LinkId) => void;
+}): ReactElement | null {
+  if (props.ways.length === 0) return null;
+  return (
+    <div className="flex flex-wrap gap-[0.5em]">
+      {props.ways.map((link) => (
+        <button
+          key={link.id}
+          type="button"
+          onClick={() => props.onFollow(link.id)}
+          className="rounded-[8px] border-2 border-[#e6c4b6] bg-sheet px-[0.8em] py-[0.35em] font-semibold text-ember-deep"
+        >
+          {link.wording || 'On'} →
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,31 @@
+import { coloursOf, linesOn, QUESTION_CARD, typeInStyle, type QuestionElement } from '@gobrel/core';
+import { card, type Painter } from '../../painting/canvas';
+import { paintText } from '../../painting/paintText';
+
+const QUESTION_TYPE = typeInStyle(
+  { family: '', size: QUESTION_CARD.size, colour: '', align: '', upright: '', leading: 0, gap: 0 },
+  'body',
+  'paper',
+);
+
+export const paint: Painter<QuestionElement> = ({ context }, element) => {
+  const { w, h } = element.box;
+  const { padding, size } = QUESTION_CARD;
+  const { line } = coloursOf('paper');
+  context.fillStyle = '#FFFFFF';
+  card(context, { x: 0, y: 0, w, h }, line);
+  const inner = { x: padding, y: padding, w: w - 2 * padding, h };
+  const type = { ...QUESTION_TYPE, weight: 600, linked: new Set<string>() };
+  let y = inner.y + paintText(context, element.text, inner, type) + 12;
+  for (const option of linesOn(element)) {
+    const height = size * 1.9;
+    if (y + height > h) break;
+    context.fillStyle = '#FFFFFF';
+    card(context, { x: inner.x, y, w: inner.w, h: height }, line);
+    context.fillStyle = type.colour;
+    context.font = `400 ${size * 0.92}px ${type.family}, sans-serif`;
+    context.textAlign = 'left';
+    context.fillText(option, inner.x + 16, y + height * 0.64, inner.w - 32);
+    y += height + 10;
+  }
+};

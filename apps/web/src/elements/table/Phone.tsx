@@ -1,0 +1,10 @@
+import type { TableElement } from '@gobrel/core';
+import type { ReactElement } from 'react';
+import type { PhoneProps } from '../phone';
+import { Body } from './Body';
+
+export const Phone = ({ element, links, onFollow }: PhoneProps<TableElement>): ReactElement => (
+  <div className="overflow-x-auto [&_table]:table-auto">
+    <Body element={{ ...element, size: 17, colour: '' }} theme="paper" {...{ links, onFollow }} />
+  </div>
+);

@@ -1,0 +1,58 @@
+import {
+  coloursOf,
+  textFill,
+  textHeight,
+  textPadding,
+  textType,
+  wordsOf,
+  type TextElement,
+  type ThemeName,
+} from '@gobrel/core';
+import type { ReactElement } from 'react';
+import { fillCss } from '../../parts/fill';
+import { RichTextView } from '../../parts/RichTextView';
+import { typeCss, uprightCss } from '../../parts/type';
+import { wordLinks, type BodyProps } from '../kind';
+
+/** How much smaller words are set so that they fit their box; 1 as large as they should be. */
+function shrinkOf(element: TextElement, theme: ThemeName): number {
+  if (element.fit !== 'shrink') return 1;
+  const type = textType(element, theme);
+  const width = element.box.w - 2 * textPadding(element, theme);
+  // Smaller words break differently, so the fit is sought and not reckoned.
+  let shrink = 1;
+  while (shrink > 0.3) {
+    const set = { ...type, size: type.size * shrink };
+    if (textHeight(element.text, width, set, element.columns) <= element.box.h) break;
+    shrink -= 0.05;
+  }
+  return shrink;
+}
+
+export function Body(props: BodyProps<TextElement>): ReactElement {
+  const { element, theme, words } = props;
+  const { columns, layer, style } = element;
+  const type = textType(element, theme);
+  const fill = textFill(element, theme);
+  const isCard = layer === 'pieces' || style === 'choice';
+  const padding = textPadding(element, theme);
+  return (
+    <div
+      className="slide-text flex size-full flex-col"
+      style={{
+        ...typeCss(type, shrinkOf(element, theme)),
+        ...uprightCss[type.upright],
+        ...(fill === 'none' ? {} : { background: fillCss(fill, ''), borderRadius: 10 }),
+        ...(layer === 'pieces' ? { border: `2px solid ${coloursOf('paper').line}` } : {}),
+        padding: isCard ? `0 ${padding}px` : padding,
+      }}
+    >
+      <div style={columns > 1 ? { columnCount: columns, columnGap: type.size } : undefined}>
+        {words ??
+          (wordsOf(element.text) === '' && !isCard ? null : (
+            <RichTextView text={element.text} links={wordLinks(props)} typeSize={type.size} />
+          ))}
+      </div>
+    </div>
+  );
+}

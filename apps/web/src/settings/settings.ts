@@ -1,0 +1,16 @@
+import type { ElementSettings, Slide, SlideElement, ThemeName } from '@gobrel/core';
+import type { Editor } from '@tiptap/react';
+import type { Linking } from '../links/Linking';
+import type { StageEdit } from '../editing/useStageEdit';
+
+/** What the settings of one kind of thing are given. */
+export interface SettingsOf<E extends SlideElement = SlideElement> {
+  slide: Slide;
+  element: E;
+  theme: ThemeName;
+  edit: StageEdit;
+  linking: Linking;
+  /** The text editor, while words of this thing are being typed. */
+  editor: Editor | null;
+  set: (settings: ElementSettings) => unknown;
+}

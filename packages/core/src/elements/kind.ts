@@ -1,0 +1,55 @@
+import type { Layer } from '../parts/place.js';
+import type { ElementBase } from './base.js';
+import type { Fields } from './fields.js';
+
+export interface OfAKind extends ElementBase {
+  kind: string;
+}
+
+/** What things of a kind may do. */
+export interface Abilities {
+  /** Students may be let move it. */
+  bePiece?: true;
+  /** It carries a link as a whole. */
+  carryLink?: true;
+  /** Lines stick to it with their ends. */
+  holdLines?: true;
+  beGrouped?: true;
+  beTurned?: true;
+}
+
+/**
+ * What a kind of thing on a slide is, once, for every device. `N` names the fields that whoever puts one on a slide has
+ * to say.
+ */
+export interface ElementKindOf<E extends OfAKind, N extends keyof E = never> {
+  kind: E['kind'];
+  /** What it is called in lists and in the tray. */
+  label: string;
+  /** The same for one that has a better name than its kind. */
+  labelOf?(element: E): string;
+  /** Its own fields, beside those that every thing has. */
+  fields: Fields<Omit<E, keyof OfAKind>>;
+  needs: readonly N[];
+  may: Abilities;
+  /** The layer that it never leaves. */
+  staysOn?: Layer;
+  /** It has the form of what is in it: corners pull it larger and smaller, never askew. */
+  keepsForm?: true;
+  /** It is a region of the slide, with other things in it. */
+  isRegion?: true;
+  /** What belongs to its look, and not to what it shows or where it is. */
+  look: readonly (keyof E)[];
+  /** Whether one that carries no link keeps a finger from what lies under it. */
+  isInTheWay(element: E): boolean;
+  /** What it says to those who do not see it, when it has no words that are read. */
+  says?(element: E): string;
+  /** Lines that students read on it below its words. */
+  lines?(element: E): string[];
+  /** Hashes of the pictures that it shows. */
+  pictures?(element: E): string[];
+  /** Hashes of the sounds and videos that it plays. */
+  media?(element: E): string[];
+  /** The same thing after others have moved: what sticks to them has followed. */
+  follow?(element: E, find: (id: string) => ElementBase | undefined): E;
+}
