@@ -21,7 +21,7 @@ const Retry = createContext<() => void>(() => undefined);
  */
 export function part<P extends object>(
   load: () => Promise<{ default: ComponentType<P> }>,
-): ComponentType<P> {
+): (props: P) => ReactElement {
   let Loaded = lazy(load);
   return function Part(props: P): ReactElement {
     const [tries, setTries] = useState(0);

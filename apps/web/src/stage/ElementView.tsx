@@ -1,5 +1,5 @@
 import { isInTheWay, type Box, type Link, type SlideElement } from '@gobrel/core';
-import { memo, type ComponentType, type CSSProperties, type ReactElement } from 'react';
+import { memo, Suspense, type ComponentType, type CSSProperties, type ReactElement } from 'react';
 import { BODIES } from '../elements/bodies';
 import type { BodyProps } from '../elements/kind';
 
@@ -78,7 +78,13 @@ export const ElementView = memo(function ElementView(props: ElementViewProps): R
 /** What stands inside an element's box. */
 export function ElementBody(props: BodyProps): ReactElement | null {
   const Body = BODIES[props.element.kind] as ComponentType<BodyProps> | null;
-  return Body && <Body {...props} />;
+  return (
+    Body && (
+      <Suspense>
+        <Body {...props} />
+      </Suspense>
+    )
+  );
 }
 
 /** The members of a group, drawn within its own box: for a group that moves as a piece. */

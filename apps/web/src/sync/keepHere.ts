@@ -24,8 +24,9 @@ export function keepHere(name: string, doc: Y.Doc): KeptHere {
     return opened;
   };
   let kept = open();
+  let isDone = false;
   doc.on('update', (update: Uint8Array, origin: unknown) => {
-    if (!kept.db || origin === kept) return;
+    if (isDone || !kept.db || origin === kept) return;
     try {
       const change = kept.db.transaction([CHANGES], 'readwrite');
       change.objectStore(CHANGES).add(update);
@@ -41,7 +42,13 @@ export function keepHere(name: string, doc: Y.Doc): KeptHere {
   return {
     whenLoaded: kept.whenSynced,
     isFrom: (origin) => origin === kept,
-    clear: () => kept.clearData(),
-    close: () => void kept.destroy(),
+    clear() {
+      isDone = true;
+      return kept.clearData();
+    },
+    close() {
+      isDone = true;
+      void kept.destroy();
+    },
   };
 }

@@ -4,7 +4,7 @@ import { Credits } from './Credits';
 import { typeCss } from '../../parts/type';
 import type { BodyProps } from '../kind';
 
-export function Body(props: BodyProps<CreditsElement>): ReactElement {
+export default function Body(props: BodyProps<CreditsElement>): ReactElement {
   const lines = useContext(Credits);
   const type = typeInStyle(props.element, 'caption', props.theme);
   return (

@@ -4,7 +4,7 @@ import { inkTransform } from '../../parts/inkPath';
 import { StrokeMark } from '../../parts/StrokeMark';
 import type { BodyProps } from '../kind';
 
-export function Body(props: BodyProps<InkElement>): ReactElement {
+export default function Body(props: BodyProps<InkElement>): ReactElement {
   const { element, theme } = props;
   const { w, h } = element.box;
   return (

@@ -6,7 +6,7 @@ import { Playing } from './Playing';
 import type { BodyProps } from '../kind';
 
 /** A sound or a video: it can be played where a slide is live, elsewhere it only stands there. */
-export function Body(
+export default function Body(
   props: Pick<BodyProps<MediaElement>, 'element' | 'scale'> & {
     /** Its transcript is told elsewhere. */
     isPlain?: boolean;

@@ -1,7 +1,7 @@
 import type { MediaElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import type { PhoneProps } from '../phone';
-import { Body } from './Body';
+import Body from './Body';
 
 export const Phone = ({ element }: PhoneProps<MediaElement>): ReactElement => (
   <div className="flex flex-col gap-1">

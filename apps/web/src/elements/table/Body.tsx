@@ -4,7 +4,7 @@ import { RichTextView, type WordLinks } from '../../parts/RichTextView';
 import { typeCss } from '../../parts/type';
 import { wordLinks, type BodyProps } from '../kind';
 
-export function Body(
+export default function Body(
   props: Pick<BodyProps<TableElement>, 'element' | 'theme' | 'links' | 'onFollow' | 'words'>,
 ): ReactElement {
   const { element, theme } = props;

@@ -1,7 +1,7 @@
 import type { TableElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import type { PhoneProps } from '../phone';
-import { Body } from './Body';
+import Body from './Body';
 
 export const Phone = ({ element, links, onFollow }: PhoneProps<TableElement>): ReactElement => (
   <div className="overflow-x-auto [&_table]:table-auto">
