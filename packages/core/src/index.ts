@@ -59,6 +59,17 @@ export {
 export type { InkElement } from './elements/ink/ink.js';
 export { MEDIA_TYPES, type MediaElement } from './elements/media/media.js';
 export type { TableElement } from './elements/table/table.js';
+export type { FormulaElement } from './elements/formula/formula.js';
+export { flatTex, spokenTex } from './elements/formula/tex.js';
+export { flatWords, formulasIn } from './elements/formula/inWords.js';
+export {
+  CHART_FORMS,
+  chartWords,
+  type ChartElement,
+  type ChartForm,
+} from './elements/chart/chart.js';
+export { chartMarks, niceTicks, type ChartMark } from './elements/chart/marks.js';
+export { chartData, type ChartData } from './elements/chart/values.js';
 export type { CloseUpElement } from './elements/closeup/closeup.js';
 export type { CreditsElement } from './elements/credits/credits.js';
 export type { GroupElement } from './elements/group/group.js';
@@ -189,6 +200,7 @@ export * from './lesson/editionChanges.js';
 export * from './lesson/desk.js';
 export * from './folio/answers.js';
 export * from './folio/folio.js';
+export * from './folio/leafCommands.js';
 export * from './DocumentReader.js';
 export { sameData } from './parts/sameData.js';
 export * from './folio/projection.js';

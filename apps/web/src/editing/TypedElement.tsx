@@ -2,6 +2,7 @@ import {
   elementOf,
   elementWords,
   fragmentOf,
+  hasCells,
   resize,
   setPlaces,
   textPadding,
@@ -61,7 +62,7 @@ export function TypedElement(props: {
             marksAll={element.layer === 'pieces' && elementWords(element) === NEW_PIECE}
             onEnd={props.onEnd}
             onRefused={props.onRefused}
-            onCells={element.kind === 'table' ? props.onCells : undefined}
+            onCells={hasCells(element) ? props.onCells : undefined}
           />
         }
       />

@@ -11,11 +11,19 @@ import { Body as Text } from './text/Body';
 import { Body as Zone } from './zone/Body';
 import type { BodyProps } from './kind';
 
-// Most slides have none of these: they come when one has.
-const Credits = part(() => import('./credits/Body'));
-const Ink = part(() => import('./ink/Body'));
-const Media = part(() => import('./media/Body'));
-const Table = part(() => import('./table/Body'));
+/** Most slides have none of these: they come when one has. */
+const LATER = {
+  formula: () => import('./formula/Body'),
+  chart: () => import('./chart/Body'),
+  credits: () => import('./credits/Body'),
+  ink: () => import('./ink/Body'),
+  media: () => import('./media/Body'),
+  table: () => import('./table/Body'),
+};
+
+/** Fetches those that come later, so that they are there without a network. */
+export const bringBodies = (): Promise<unknown> =>
+  Promise.all(Object.values(LATER).map((load) => load()));
 
 type BodyOf<K extends ElementKind> = (
   props: BodyProps<Extract<SlideElement, { kind: K }>>,
@@ -28,11 +36,13 @@ export const BODIES: { readonly [K in ElementKind]: BodyOf<K> | null } = {
   picture: Picture,
   hotspot: Hotspot,
   line: Line,
-  ink: Ink,
-  media: Media,
-  table: Table,
+  ink: part(LATER.ink),
+  media: part(LATER.media),
+  table: part(LATER.table),
+  formula: part(LATER.formula),
+  chart: part(LATER.chart),
   closeup: Closeup,
-  credits: Credits,
+  credits: part(LATER.credits),
   zone: Zone,
   question: Question,
   group: null,

@@ -1,6 +1,8 @@
 import type { ElementKind, SlideElement } from '@gobrel/core';
 import type { Paint, Painter } from '../painting/canvas';
+import { paint as chart } from './chart/paint';
 import { paint as closeup } from './closeup/paint';
+import { paint as formula } from './formula/paint';
 import { paint as ink } from './ink/paint';
 import { paint as line } from './line/paint';
 import { paint as media } from './media/paint';
@@ -22,6 +24,8 @@ const PAINTS: { [K in ElementKind]: PainterOf<K> | null } = {
   ink,
   media,
   table,
+  formula,
+  chart,
   closeup,
   zone,
   question,

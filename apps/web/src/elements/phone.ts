@@ -1,6 +1,8 @@
 import type { ElementKind, QuestionElement, SlideElement } from '@gobrel/core';
 import type { ComponentType, ReactElement } from 'react';
 import type { BodyProps } from './kind';
+import { Phone as Chart } from './chart/Phone';
+import { Phone as Formula } from './formula/Phone';
 import { Phone as Media } from './media/Phone';
 import { Phone as Question } from './question/Phone';
 import { Phone as Table } from './table/Phone';
@@ -19,6 +21,8 @@ type PhoneOf<K extends ElementKind> = ComponentType<PhoneProps<Extract<SlideElem
 const PHONES: { readonly [K in ElementKind]: PhoneOf<K> | null } = {
   text: Text,
   table: Table,
+  formula: Formula,
+  chart: Chart,
   media: Media,
   question: Question,
   shape: null,

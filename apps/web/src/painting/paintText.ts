@@ -1,4 +1,5 @@
 import {
+  flatWords,
   LINK_MARK,
   runSize,
   type Box,
@@ -119,7 +120,7 @@ function breakLines(context: Canvas, node: RichNode, width: number, look: TextLo
     }
     const style = styleOf(child, look);
     context.font = style.font;
-    for (const words of child.text?.match(/\s*\S+|\s+/g) ?? []) {
+    for (const words of flatWords(child.text ?? '').match(/\s*\S+|\s+/g) ?? []) {
       const wide = context.measureText(words).width;
       if (used > 0 && used + wide > width) {
         const trimmed = words.trimStart();

@@ -8,6 +8,7 @@ import {
   type RichText,
 } from '@gobrel/core';
 import { Fragment, type CSSProperties, type ReactElement, type ReactNode } from 'react';
+import { withFormulas } from './withFormulas';
 
 /** What words that carry a link do; without it they are only shown as linked. */
 export interface WordLinks {
@@ -94,7 +95,7 @@ function alignOf({ attrs }: RichNode): CSSProperties | undefined {
 }
 
 function renderRun(node: RichNode, { links, typeSize }: Context): ReactNode {
-  let run: ReactNode = node.text;
+  let run: ReactNode = withFormulas(node.text ?? '');
   for (const mark of node.marks ?? []) {
     const linkId = mark.attrs?.linkId;
     if (mark.type === LINK_MARK && typeof linkId === 'string') {

@@ -1,4 +1,5 @@
 import type { ReactElement } from 'react';
+import { withFormulas } from '../parts/withFormulas';
 
 export interface BarRow {
   id: string;
@@ -31,7 +32,7 @@ export function Bars(props: {
           return (
             <tr key={id}>
               <th scope="row" className="w-[34%] py-1 pr-3 text-left font-normal">
-                {text}{' '}
+                {withFormulas(text)}{' '}
                 {look === 'key' && (
                   <span className="text-[12px] font-semibold text-petrol">key</span>
                 )}

@@ -1,6 +1,7 @@
 import type { Item } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { assetUrl } from '../api/assets';
+import { withFormulas } from '../parts/withFormulas';
 
 /** What one of several things says: its words, its picture, or both. */
 export function ItemBody({ item }: { item: Item }): ReactElement {
@@ -13,7 +14,7 @@ export function ItemBody({ item }: { item: Item }): ReactElement {
           className="h-[2.8em] max-w-[45%] rounded-[4px] object-contain"
         />
       )}
-      {item.text}
+      <span>{withFormulas(item.text)}</span>
     </>
   );
 }

@@ -99,7 +99,12 @@ export function QuestionDialog(props: {
   return (
     <Dialog title={title} isOpen onClose={close} isWide={props.isWide}>
       <div className="flex flex-col gap-4">
-        <Lines label="Prompt" value={prompt} rows={2} onChange={setPrompt} />
+        <div>
+          <Lines label="Prompt" value={prompt} rows={2} onChange={setPrompt} />
+          <p className="mt-1 text-[13px] text-soft">
+            {'Formulas, here and in options: LaTeX between \\( and \\), as in \\(x^2\\).'}
+          </p>
+        </div>
         {props.children}
         <fieldset className="flex flex-wrap items-end gap-x-5 gap-y-2">
           <Field

@@ -1,4 +1,5 @@
 import {
+  hasCells,
   addElement,
   clipElements,
   elementWords,
@@ -49,9 +50,8 @@ export function useStageClipboard(
   const { deckId, deck, doc, run } = useDeck();
   const { tell, trouble } = useNotices();
   const ids = edit.selected.map(({ id }) => id);
-  /** The one thing in hand, when it is a table: cells go into it. */
-  const table =
-    edit.selected.length === 1 && edit.selected[0]?.kind === 'table' && edit.selected[0];
+  /** The one thing in hand, when its words are a table: cells go into it. */
+  const table = edit.selected.length === 1 && hasCells(edit.selected[0]!) && edit.selected[0];
   /** How often one clip was pasted here: copies step down. */
   const pasted = useRef({ text: '', slideId: '', times: 0 });
 

@@ -1,4 +1,5 @@
 import { mediaIn, picturesOf, type Deck } from '@gobrel/core';
+import { bringBodies } from '../elements/bodies';
 
 /**
  * Fetches all that a student may come to in a lesson, so that the service worker has it when the network goes: the parts
@@ -6,7 +7,7 @@ import { mediaIn, picturesOf, type Deck } from '@gobrel/core';
  * that what is on the screen is not held up.
  */
 export async function bringLesson(edition: Deck): Promise<void> {
-  await import('./parts').catch(() => undefined);
+  await Promise.all([import('./parts'), bringBodies()]).catch(() => undefined);
   if (!navigator.serviceWorker?.controller) return;
   const addresses = [
     ...picturesOf(edition).map((hash) => `/api/assets/${hash}?w=1280`),

@@ -1,4 +1,5 @@
 /* All that a student's page downloads only when it is first shown: fetched ahead, so that it is there without a network. */
+import '../parts/DrawnTex';
 import '../questions/drawing/DrawingInput';
 import '../questions/extendedText/ExtendedTextInput';
 import '../questions/gap/GapInput';

@@ -156,13 +156,15 @@ export function Line(props: {
   onKeep: (value: string) => unknown;
   placeholder?: string;
   isWide?: boolean;
+  /** Longer than a name, and still in a row. */
+  isBroad?: boolean;
   isLong?: boolean;
 }): ReactElement {
   const { label, isWide } = props;
   const common = {
     ...useTyped(props.value, props.onKeep),
     placeholder: props.placeholder,
-    className: `${isWide ? 'w-full' : 'w-[170px]'} rounded-[4px] border border-line bg-sheet px-2`,
+    className: `${isWide ? 'w-full' : props.isBroad ? 'w-[320px]' : 'w-[170px]'} rounded-[4px] border border-line bg-sheet px-2`,
   };
   return (
     <label className={isWide ? 'block' : 'flex items-center gap-1.5'}>

@@ -21,3 +21,7 @@ export function isSpare(element: SlideElement): boolean {
   const { x, y, w, h } = drawnBox(element);
   return x >= STAGE.width || y >= STAGE.height || x + w <= 0 || y + h <= 0;
 }
+
+/** Whether the words of a thing are a table: cells are pasted into it. */
+export const hasCells = (element: SlideElement): boolean =>
+  'text' in element && element.text.content[0]?.type === 'table';

@@ -36,13 +36,15 @@ export interface ElementKindOf<E extends OfAKind, N extends keyof E = never> {
   staysOn?: Layer;
   /** It has the form of what is in it: corners pull it larger and smaller, never askew. */
   keepsForm?: true;
+  /** Its box is as high as the rows of its table. */
+  growsWithRows?: true;
   /** It is a region of the slide, with other things in it. */
   isRegion?: true;
   /** What belongs to its look, and not to what it shows or where it is. */
   look: readonly (keyof E)[];
   /** Whether one that carries no link keeps a finger from what lies under it. */
   isInTheWay(element: E): boolean;
-  /** What it says to those who do not see it, when it has no words that are read. */
+  /** What it says to those who do not see it, where that is not the words in it. */
   says?(element: E): string;
   /** Lines that students read on it below its words. */
   lines?(element: E): string[];

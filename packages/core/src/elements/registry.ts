@@ -2,9 +2,11 @@ import type * as Y from 'yjs';
 import type { ElementId } from '../parts/ids.js';
 import { wordsOf } from '../parts/richText.js';
 import { BASE, type ElementBase } from './base.js';
+import { chart } from './chart/chart.js';
 import { closeup } from './closeup/closeup.js';
 import { credits } from './credits/credits.js';
 import type { Field, Raw } from './fields.js';
+import { formula } from './formula/formula.js';
 import { group } from './group/group.js';
 import { hotspot } from './hotspot/hotspot.js';
 import { ink } from './ink/ink.js';
@@ -28,6 +30,8 @@ const KINDS = {
   ink,
   media,
   table,
+  formula,
+  chart,
   closeup,
   credits,
   group,
@@ -127,8 +131,9 @@ export function kindName(element: SlideElement): string {
 
 /** What an element says of itself: its words, what is said for those who do not see it, or its name. */
 export function elementWords(element: SlideElement): string {
-  const words = 'text' in element ? wordsOf(element.text) : '';
-  return words || (elementKind(element.kind).says?.(element) ?? '') || element.name;
+  const { says } = elementKind(element.kind);
+  const words = says ? says(element) : 'text' in element ? wordsOf(element.text) : '';
+  return words || element.name;
 }
 
 /** Lines that students read on it below its words. */

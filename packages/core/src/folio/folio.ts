@@ -4,19 +4,9 @@ import { elementsOfRead, firstOf, readElements, readSlide, slidesMap } from '../
 import { elementWords } from '../elements/registry.js';
 import { asTurn } from '../elements/fields.js';
 import { COMMAND } from '../deck/history.js';
-import { plain } from '../parts/richText.js';
-import { addElementTo } from '../deck/arranging/elementCommands.js';
 import type { Slide } from '../deck/types.js';
 import { LIMITS } from '../parts/limits.js';
-import {
-  newId,
-  refuse,
-  type ElementId,
-  type LinkId,
-  type Result,
-  type SlideId,
-} from '../parts/ids.js';
-import { BODY_BOX, TITLE_BOX } from '../layouts/layouts.js';
+import { refuse, type ElementId, type LinkId, type Result, type SlideId } from '../parts/ids.js';
 import type { Placement, Placements } from '../stage/pieces.js';
 import { answersMap, draftsMap, readEntries } from './answers.js';
 
@@ -56,7 +46,7 @@ export interface Folio {
   leaves: Leaf[];
 }
 
-const { walk: LONGEST_WALK, leavesPerFolio: MOST_LEAVES } = LIMITS;
+const LONGEST_WALK = LIMITS.walk;
 
 export const placementsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('placements');
 export const votesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('votes');
@@ -143,7 +133,7 @@ function leavesInOrder(doc: Y.Doc): RawLeaf[] {
         : [],
     )
     .sort((a, b) => a.addedAt - b.addedAt || (a.id < b.id ? -1 : 1))
-    .slice(0, MOST_LEAVES);
+    .slice(0, LIMITS.leavesPerFolio);
 }
 
 /** The first letters of a shared text, however long it is. */
@@ -201,55 +191,6 @@ export function place(doc: Y.Doc, slideId: SlideId, placements: Placements, at =
       placementsMap(doc).set(`${slideId}/${elementId}`, { ...placement, at });
     }
   }, COMMAND);
-  return { ok: true };
-}
-
-/** A new leaf from a pattern: an empty title and text to write in; the pattern's scenery stays the pattern's. */
-export function addLeaf(
-  doc: Y.Doc,
-  pattern: Slide,
-  at: number,
-  id: SlideId = newId(),
-): Result<{ leafId: SlideId }> {
-  if (!pattern.isPattern) return refuse('This slide is not open for leaves.');
-  if (slidesMap(doc).size >= MOST_LEAVES) return refuse(`A folio holds ${MOST_LEAVES} leaves.`);
-  doc.transact(() => {
-    const leaf = new Y.Map<unknown>();
-    slidesMap(doc).set(id, leaf);
-    leaf.set('title', '');
-    leaf.set('patternId', pattern.id);
-    leaf.set('addedAt', at);
-    leaf.set('layout', 'pattern');
-    leaf.set('elements', new Y.Map());
-    addElementTo(doc, id, {
-      kind: 'text',
-      style: 'title',
-      layer: 'content',
-      box: placeOf(pattern, 'title') ?? TITLE_BOX,
-      text: plain(''),
-    });
-    addElementTo(doc, id, {
-      kind: 'text',
-      style: 'body',
-      layer: 'content',
-      box: placeOf(pattern, 'body') ?? BODY_BOX,
-      text: plain(''),
-    });
-  }, COMMAND);
-  return { ok: true, leafId: id };
-}
-
-/** What a leaf leaves open of its pattern: the boxes of the pattern's own title and first text. */
-const placeOf = (
-  pattern: Slide,
-  style: 'title' | 'body',
-): Slide['elements'][number]['box'] | null =>
-  pattern.elements.find((element) => element.kind === 'text' && element.style === style)?.box ??
-  null;
-
-export function removeLeaf(doc: Y.Doc, leafId: SlideId): Result {
-  if (!slidesMap(doc).has(leafId)) return refuse('This leaf is not there any more.');
-  doc.transact(() => slidesMap(doc).delete(leafId), COMMAND);
   return { ok: true };
 }
 

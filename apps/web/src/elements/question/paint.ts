@@ -1,4 +1,11 @@
-import { coloursOf, linesOn, QUESTION_CARD, typeInStyle, type QuestionElement } from '@gobrel/core';
+import {
+  coloursOf,
+  flatWords,
+  linesOn,
+  QUESTION_CARD,
+  typeInStyle,
+  type QuestionElement,
+} from '@gobrel/core';
 import { card, type Painter } from '../../painting/canvas';
 import { paintText } from '../../painting/paintText';
 
@@ -25,7 +32,7 @@ export const paint: Painter<QuestionElement> = ({ context }, element) => {
     context.fillStyle = type.colour;
     context.font = `400 ${size * 0.92}px ${type.family}, sans-serif`;
     context.textAlign = 'left';
-    context.fillText(option, inner.x + 16, y + height * 0.64, inner.w - 32);
+    context.fillText(flatWords(option), inner.x + 16, y + height * 0.64, inner.w - 32);
     y += height + 10;
   }
 };

@@ -1,8 +1,12 @@
 import type { ElementKind, SlideElement } from '@gobrel/core';
 import type { ComponentType } from 'react';
+import { Adding as AddChart } from '../../elements/chart/Adding';
+import { Settings as ChartSettings } from '../../elements/chart/Settings';
 import { Adding as AddCloseup } from '../../elements/closeup/Adding';
 import { Settings as CloseupSettings } from '../../elements/closeup/Settings';
 import { Settings as CreditsSettings } from '../../elements/credits/Settings';
+import { Adding as AddFormula } from '../../elements/formula/Adding';
+import { Settings as FormulaSettings } from '../../elements/formula/Settings';
 import { Settings as GroupSettings } from '../../elements/group/Settings';
 import { Adding as AddHotspot } from '../../elements/hotspot/Adding';
 import { Settings as HotspotSettings } from '../../elements/hotspot/Settings';
@@ -46,6 +50,8 @@ const KINDS: { readonly [K in ElementKind]: TrayOf<Extract<SlideElement, { kind:
   question: { Settings: QuestionSettings, Adding: AddQuestion },
   media: { Settings: MediaSettings, Adding: AddMedia },
   table: { Settings: TableSettings, Adding: AddTable },
+  formula: { Settings: FormulaSettings, Adding: AddFormula },
+  chart: { Settings: ChartSettings, Adding: AddChart },
   closeup: { Settings: CloseupSettings, Adding: AddCloseup },
   credits: { Settings: CreditsSettings, Adding: null },
   group: { Settings: GroupSettings, Adding: null },

@@ -5,6 +5,7 @@ import { asNumber, asRecord } from '../../parts/decode.js';
 import { elementOf } from '../document.js';
 import { fragmentOf } from '../../elements/fields.js';
 import { GONE, LOCKED } from './elementCommands.js';
+import { elementKind } from '../../elements/registry.js';
 import { COMMAND } from '../history.js';
 import { plain, toXml } from '../../parts/richText.js';
 
@@ -77,7 +78,7 @@ function grow(
     while (shares.length < columns.to) shares.push(mean);
     element.set('columns', shares);
   }
-  if (rows.to > rows.from && rows.from > 0) {
+  if (rows.to > rows.from && rows.from > 0 && elementKind(element.get('kind'))?.growsWithRows) {
     const box = asRecord(element.get('box'));
     const height = asNumber(box.h, 0);
     if (height > 0) element.set('box', { ...box, h: (height * rows.to) / rows.from });

@@ -20,6 +20,7 @@ export const table: ElementKindOf<TableElement> = {
   fields: { ...TYPOGRAPHY, text: richText(), columns: numbers(20), outline: outline(2) },
   needs: [],
   may: { holdLines: true, beGrouped: true, beTurned: true },
+  growsWithRows: true,
   look: [...TYPE, 'outline', 'opacity'],
   isInTheWay: () => true,
 };
