@@ -8,7 +8,7 @@ import tseslint from 'typescript-eslint';
  * reach everywhere.
  */
 const CORE = [
-  ['parts'],
+  ['parts', 'access'],
   ['geometry', 'themes', 'layouts'],
   ['questions'],
   ['elements'],

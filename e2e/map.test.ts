@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { isSaved, LAMP, newDeck, signIn, someone, test, fitMap } from './people';
+import { copyOfLamp, isSaved, newDeck, signIn, someone, test, fitMap } from './people';
 
 const map = (page: Page) => page.getByRole('application', { name: 'Map of the deck' });
 const card = (page: Page, title: string) =>
@@ -208,7 +208,7 @@ test('mending a typo in the plan keeps the links and marks of a text; a paste fi
   browser,
 }) => {
   const page = await signIn(await someone(browser));
-  await page.goto(`${LAMP}/map`);
+  await page.goto(`${await copyOfLamp(page)}/map`);
   await page.getByRole('button', { name: 'Written plan' }).click();
   const plan = page.getByRole('textbox', { name: 'Written plan' });
   const before = await plan.inputValue();
@@ -248,7 +248,7 @@ test('a trail is made by clicking cards, put in order, walked in the show, and p
   browser,
 }) => {
   const page = await signIn(await someone(browser));
-  await page.goto(`${LAMP}/map`);
+  await page.goto(`${await copyOfLamp(page)}/map`);
   await page.getByRole('button', { name: 'Trails' }).click();
   await page.getByRole('button', { name: 'New trail' }).click();
   for (const title of ['The lamp goes out', 'The boathouse', 'The lamp goes out', 'Up the tower'])
@@ -283,7 +283,7 @@ test('a trail is made by clicking cards, put in order, walked in the show, and p
 
 test('find, overlays and layout', async ({ browser }) => {
   const page = await signIn(await someone(browser));
-  await page.goto(`${LAMP}/map`);
+  await page.goto(`${await copyOfLamp(page)}/map`);
   await expect(card(page, 'The lamp goes out')).toBeVisible();
   await page.keyboard.press('Control+f');
   await page.keyboard.type('smokes');
@@ -319,7 +319,7 @@ test('find, overlays and layout', async ({ browser }) => {
 
 test('the map goes where it was last asked to go', async ({ browser }) => {
   const page = await signIn(await someone(browser));
-  await page.goto(`${LAMP}/map`);
+  await page.goto(`${await copyOfLamp(page)}/map`);
   const cards = map(page).locator('.react-flow__node-card');
   await fitMap(page);
   const all = await cards.count();
@@ -350,9 +350,10 @@ test('two editors reword and reattach the same wire: both see the same in the en
   browser,
 }) => {
   const ines = await signIn(await someone(browser));
-  await ines.goto(`${LAMP}/map`);
+  const deck = await copyOfLamp(ines);
+  await ines.goto(`${deck}/map`);
   const again = await signIn(await someone(browser));
-  await again.goto(`${LAMP}/map`);
+  await again.goto(`${deck}/map`);
   for (const page of [ines, again]) await expect(card(page, 'The boathouse')).toBeVisible();
   for (const [page, wording] of [
     [ines, 'Row into the dark'],

@@ -58,6 +58,15 @@ export async function signIn(page: Page, who = TEACHER): Promise<Page> {
   return page;
 }
 
+/** A copy of the demo's deck, for a test that changes it: others go by what is in the first one. */
+export async function copyOfLamp(page: Page): Promise<string> {
+  const copied = await page.request.post(`/api/decks/${LAMP.split('/').at(-1)!}/copy`, {
+    headers: { origin: new URL(page.url()).origin },
+  });
+  expect(copied.ok()).toBe(true);
+  return `/deck/${((await copied.json()) as { id: string }).id}`;
+}
+
 export async function newDeck(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'New deck' }).click();
   await page.getByRole('dialog').getByLabel('Name').fill(name);

@@ -1,7 +1,9 @@
 import { Controller, Get } from '@nestjs/common';
 import { DataSource } from 'typeorm';
+import { Needs } from './access/needs.js';
 
 @Controller('api/health')
+@Needs('site:visit')
 export class HealthController {
   constructor(private readonly database: DataSource) {}
 

@@ -1,3 +1,4 @@
+export * from './access/access.js';
 export * from './parts/ids.js';
 export * from './parts/limits.js';
 export * from './parts/place.js';

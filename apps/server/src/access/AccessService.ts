@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
+import { can, type Capability, type Role, type Thing } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config.js';
-import { notFound } from '../problems/problem.js';
 import { cookieIn } from './cookies.js';
 import { OPEN_SCREEN } from './openScreen.js';
 import { hashToken, SCREEN_COOKIE, SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
@@ -31,6 +31,20 @@ const READ_ON_SCREEN = `${USED}, paired AS (
     SELECT l.* FROM ${OPEN_SCREEN} JOIN lesson l ON l.id = s.lesson_id WHERE s.token_hash = $2)
   SELECT 1 FROM used JOIN paired USING (edition_id) WHERE used.name LIKE '%#student' UNION ALL
   SELECT 1 FROM used JOIN paired l ON l.state->'presenting'->>'folioId' = folio_id::text LIMIT 1`;
+
+/** What a teacher is to a lesson: it belongs to those who may write the deck, its end to the owner of one that is there. */
+const LESSON = `SELECT unnest(CASE WHEN p.role = 'owner' AND d.trashed_at IS NULL
+    THEN ARRAY['teaches', 'owner'] ELSE ARRAY['teaches'] END) AS role
+  FROM lesson l JOIN deck_person p USING (deck_id) JOIN deck d ON d.id = l.deck_id
+  WHERE l.id = $1 AND p.teacher_id = $2`;
+const FOLIO = `SELECT 'teaches' AS role FROM folio f JOIN lesson l ON l.id = f.lesson_id
+  JOIN deck_person p USING (deck_id) WHERE f.id = $1 AND p.teacher_id = $2`;
+const TRASHED = `SELECT p.role FROM deck_person p JOIN deck d ON d.id = p.deck_id
+  WHERE d.id = $1 AND p.teacher_id = $2 AND d.trashed_at IS NOT NULL`;
+const OWNED = {
+  class: `SELECT 'owner' AS role FROM class_list WHERE id = $1 AND teacher_id = $2`,
+  starter: `SELECT 'owner' AS role FROM starter WHERE id = $1 AND teacher_id = $2`,
+};
 
 /** Who is asking. One browser may hold both: a teacher who tries a lesson out. */
 export interface Visitor {
@@ -107,47 +121,72 @@ export class AccessService {
     return row?.role ?? null;
   }
 
-  async requireDeck(teacherId: string, deckId: string, role?: DeckRole): Promise<DeckRole> {
-    const has = await this.deckRole(teacherId, deckId);
-    if (!has || (role === 'owner' && has !== 'owner')) throw notFound('deck');
-    return has;
-  }
-
-  /** Lessons belong to those who may write the deck. */
-  async teachesLesson(teacherId: string, lessonId: string): Promise<boolean> {
-    if (!isUuid(lessonId)) return false;
-    const rows = await this.database.query<unknown[]>(
-      `SELECT 1 FROM lesson l JOIN deck_person p ON p.deck_id = l.deck_id
-       WHERE l.id = $1 AND p.teacher_id = $2`,
-      [lessonId, teacherId],
-    );
-    return rows.length > 0;
-  }
-
-  async requireLesson(teacherId: string, lessonId: string): Promise<void> {
-    if (!(await this.teachesLesson(teacherId, lessonId))) throw notFound('lesson');
-  }
-
   /**
-   * Whether the bearer of these cookies may have a picture, sound or file: whoever brought it, and whoever may read
-   * something that uses it. On a big screen that is the lesson's edition and the leaves that are presented on it.
+   * What the bearer of these cookies is to a thing, or to this server where no thing is named. Of a thing that is not
+   * there, or whose name is none, nobody is anything.
    */
-  async requireReader(
-    cookieHeader: string | undefined,
+  async rolesOn(
+    visitor: Visitor,
+    thing: Thing,
+    id: string,
+    cookieHeader?: string,
+  ): Promise<Role[]> {
+    const { teacher, student } = visitor;
+    const inLesson: Role[] = student ? [student.status === 'in' ? 'student' : 'waiting'] : [];
+    if (thing === 'file') return this.#rolesOnFile(visitor, id, cookieHeader);
+    if (!id) return [...(teacher ? (['teacher'] as const) : []), ...inLesson];
+    if (!isUuid(id)) return [];
+    switch (thing) {
+      case 'deck':
+        return this.#asRoles(teacher && (await this.deckRole(teacher.id, id)));
+      case 'trash':
+        return this.#ofTeacher(teacher, TRASHED, id);
+      case 'class':
+      case 'starter':
+        return this.#ofTeacher(teacher, OWNED[thing], id);
+      case 'lesson':
+        return [
+          ...(student?.lessonId === id ? inLesson : []),
+          ...(await this.#ofTeacher(teacher, LESSON, id)),
+        ];
+      case 'folio':
+        return [
+          ...(student?.folioId === id ? inLesson : []),
+          ...(await this.#ofTeacher(teacher, FOLIO, id)),
+        ];
+      case 'site':
+        return [];
+    }
+  }
+
+  async #ofTeacher(teacher: Visitor['teacher'], statement: string, id: string): Promise<Role[]> {
+    if (!teacher) return [];
+    const rows = await this.database.query<{ role: Role }[]>(statement, [id, teacher.id]);
+    return rows.map(({ role }) => role);
+  }
+
+  #asRoles(role: Role | null): Role[] {
+    return role ? [role] : [];
+  }
+
+  /** Whoever brought a picture, sound or file, and whoever may read something that uses it. */
+  async #rolesOnFile(
+    { teacher, student }: Visitor,
     hash: string,
-    what: 'picture' | 'sound or video' | 'file',
-  ): Promise<void> {
-    if (!/^[0-9a-f]{64}$/.test(hash)) throw notFound(what);
-    const { teacher, student } = await this.visitorOf(cookieHeader);
+    cookieHeader: string | undefined,
+  ): Promise<Role[]> {
+    if (!/^[0-9a-f]{64}$/.test(hash)) return [];
     const screen = cookieIn(cookieHeader, this.config, SCREEN_COOKIE);
-    if (teacher && (await this.#isFound(READ_BY_TEACHER, [hash, teacher.id]))) return;
+    if (teacher && (await this.#isFound(READ_BY_TEACHER, [hash, teacher.id]))) return ['reader'];
     if (student) {
       const isIn = student.status === 'in';
       const given = [hash, student.folioId, isIn ? student.lessonId : null];
-      if (await this.#isFound(READ_BY_STUDENT, given)) return;
+      if (await this.#isFound(READ_BY_STUDENT, given)) return ['reader'];
     }
-    if (screen && (await this.#isFound(READ_ON_SCREEN, [hash, hashToken(screen)]))) return;
-    throw notFound(what);
+    // On a big screen: what the lesson's edition shows, and the leaves that are presented on it.
+    if (screen && (await this.#isFound(READ_ON_SCREEN, [hash, hashToken(screen)])))
+      return ['reader'];
+    return [];
   }
 
   async #isFound(statement: string, given: unknown[]): Promise<boolean> {
@@ -159,21 +198,22 @@ export class AccessService {
     const document = parseDocumentName(name);
     if (!document) return null;
     const { kind, id } = document;
-    const { teacher } = visitor;
-    const student = visitor.student?.status === 'in' ? visitor.student : null;
+    const mayOn = async (thing: Thing, capability: Capability): Promise<boolean> =>
+      can(await this.rolesOn(visitor, thing, id), capability);
     switch (kind) {
-      case 'deck':
-        return teacher && (await this.deckRole(teacher.id, id)) ? 'write' : null;
+      case 'deck': {
+        const roles = await this.rolesOn(visitor, 'deck', id);
+        return can(roles, 'deck:write') ? 'write' : can(roles, 'deck:read') ? 'read' : null;
+      }
       case 'folio': {
-        if (student?.folioId === id) return (await this.isFolioOpen(id)) ? 'write' : 'read';
-        const lessonId = teacher && (await this.#lessonOfFolio(id));
-        return lessonId && (await this.teachesLesson(teacher.id, lessonId)) ? 'read' : null;
+        const roles = await this.rolesOn(visitor, 'folio', id);
+        if (can(roles, 'folio:write') && (await this.isFolioOpen(id))) return 'write';
+        return can(roles, 'folio:read') ? 'read' : null;
       }
       case 'lesson':
-        if (student?.lessonId === id) return 'read';
-        return teacher && (await this.teachesLesson(teacher.id, id)) ? 'read' : null;
+        return (await mayOn('lesson', 'lesson:watch')) ? 'read' : null;
       case 'desk':
-        return teacher && (await this.teachesLesson(teacher.id, id)) ? 'read' : null;
+        return (await mayOn('lesson', 'lesson:teach')) ? 'read' : null;
     }
   }
 
@@ -185,13 +225,5 @@ export class AccessService {
       [folioId],
     );
     return rows.length > 0;
-  }
-
-  async #lessonOfFolio(folioId: string): Promise<string | null> {
-    const [row] = await this.database.query<{ lesson_id: string }[]>(
-      'SELECT lesson_id FROM folio WHERE id = $1',
-      [folioId],
-    );
-    return row?.lesson_id ?? null;
   }
 }

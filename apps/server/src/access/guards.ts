@@ -4,60 +4,68 @@ import {
   type CanActivate,
   type ExecutionContext,
 } from '@nestjs/common';
+import { Reflector } from '@nestjs/core';
+import { can, thingOf, type Role } from '@gobrel/core';
 import type { Request } from 'express';
-import { Problem, signInFirst } from '../problems/problem.js';
+import { notFound, Problem, signInFirst } from '../problems/problem.js';
 import { AccessService, type Visitor } from './AccessService.js';
+import { NEED, type Need } from './needs.js';
 
 export type Teacher = NonNullable<Visitor['teacher']>;
 export type Student = NonNullable<Visitor['student']>;
-type Known = Request & { visitor?: Visitor };
+type Known = Request & { visitor?: Visitor; roles?: Role[] };
 
-async function identify(access: AccessService, context: ExecutionContext): Promise<Visitor> {
-  const request = context.switchToHttp().getRequest<Known>();
-  return (request.visitor ??= await access.visitorOf(request.headers.cookie));
-}
-
-/** Lets signed-in teachers through. */
+/** Stands before every route: asks the table whether who asks may do what the route says it does. The default is no. */
 @Injectable()
-export class TeacherGuard implements CanActivate {
-  constructor(private readonly access: AccessService) {}
+export class AccessGuard implements CanActivate {
+  constructor(
+    private readonly access: AccessService,
+    private readonly reflector: Reflector,
+  ) {}
+
   async canActivate(context: ExecutionContext): Promise<boolean> {
-    if (!(await identify(this.access, context)).teacher) throw signInFirst();
+    const need = this.reflector.getAllAndOverride<Need | undefined>(NEED, [
+      context.getHandler(),
+      context.getClass(),
+    ]);
+    if (!need) throw new Problem(403, 'Not allowed', 'Nobody may do this.');
+    // What anyone may do is not worth looking up who asks.
+    if (can([], need.capability)) return true;
+    const request = context.switchToHttp().getRequest<Known>();
+    const { cookie } = request.headers;
+    const visitor = (request.visitor ??= await this.access.visitorOf(cookie));
+    const id = need.param ? String(request.params[need.param]) : '';
+    const roles = await this.access.rolesOn(visitor, thingOf(need.capability), id, cookie);
+    request.roles = roles;
+    if (!can(roles, need.capability)) throw refusalOf(need, visitor, roles);
     return true;
   }
 }
 
-/** Lets students of a lesson through. */
-@Injectable()
-export class StudentGuard implements CanActivate {
-  constructor(private readonly access: AccessService) {}
-  async canActivate(context: ExecutionContext): Promise<boolean> {
-    if (!(await identify(this.access, context)).student) {
-      throw new Problem(401, 'Not in a lesson', 'Join the lesson with its code first.');
-    }
-    return true;
+/** Whoever is nothing to a thing is not told whether there is one. */
+function refusalOf(
+  { capability, param, what }: Need,
+  visitor: Visitor,
+  roles: readonly Role[],
+): Problem {
+  if (capability.startsWith('lesson:') && !param) {
+    return roles.includes('waiting')
+      ? new Problem(403, 'Not yet', 'Your teacher has not let you in yet.')
+      : new Problem(401, 'Not in a lesson', 'Join the lesson with its code first.');
   }
+  return visitor.teacher || capability === 'file:read' ? notFound(what) : signInFirst();
 }
 
-/** Lets both through: pictures are added by teachers to decks and by students to leaves. */
-@Injectable()
-export class AnyoneKnownGuard implements CanActivate {
-  constructor(private readonly access: AccessService) {}
-  async canActivate(context: ExecutionContext): Promise<boolean> {
-    const { teacher, student } = await identify(this.access, context);
-    if (!teacher && !student) throw signInFirst();
-    return true;
-  }
-}
+const visitorIn = (context: ExecutionContext): Visitor =>
+  context.switchToHttp().getRequest<Known>().visitor ?? { teacher: null, student: null };
 
-export const CurrentVisitor = createParamDecorator(
-  (_: unknown, context: ExecutionContext): Visitor =>
-    context.switchToHttp().getRequest<Known>().visitor ?? { teacher: null, student: null },
+export const CurrentVisitor = createParamDecorator((_: unknown, context: ExecutionContext) =>
+  visitorIn(context),
 );
 
 export const CurrentTeacher = createParamDecorator(
   (_: unknown, context: ExecutionContext): Teacher => {
-    const teacher = context.switchToHttp().getRequest<Known>().visitor?.teacher;
+    const { teacher } = visitorIn(context);
     if (!teacher) throw signInFirst();
     return teacher;
   },
@@ -65,8 +73,14 @@ export const CurrentTeacher = createParamDecorator(
 
 export const CurrentStudent = createParamDecorator(
   (_: unknown, context: ExecutionContext): Student => {
-    const student = context.switchToHttp().getRequest<Known>().visitor?.student;
+    const { student } = visitorIn(context);
     if (!student) throw signInFirst();
     return student;
   },
+);
+
+/** What whoever asks is to the thing that is asked for. */
+export const CurrentRole = createParamDecorator(
+  (_: unknown, context: ExecutionContext): Role | undefined =>
+    context.switchToHttp().getRequest<Known>().roles?.[0],
 );

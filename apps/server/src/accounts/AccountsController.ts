@@ -1,24 +1,15 @@
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  HttpCode,
-  Inject,
-  Post,
-  Req,
-  Res,
-  UseGuards,
-} from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs/common';
 import type { Request, Response } from 'express';
 import { cookieOf, giveCookie, takeCookie } from '../access/cookies.js';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { SESSION_COOKIE } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
 import { SignInDto, SignUpDto } from './accounts.dto.js';
 import { AccountsService } from './AccountsService.js';
+import { Needs } from '../access/needs.js';
 
 @Controller('api')
+@Needs('site:visit')
 export class AccountsController {
   constructor(
     private readonly accounts: AccountsService,
@@ -51,7 +42,7 @@ export class AccountsController {
   }
 
   @Get('session')
-  @UseGuards(TeacherGuard)
+  @Needs('site:teach')
   whoAmI(@CurrentTeacher() teacher: Teacher): Teacher {
     return teacher;
   }

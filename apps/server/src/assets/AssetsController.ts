@@ -7,29 +7,27 @@ import {
   Req,
   Res,
   UploadedFile,
-  UseGuards,
   UseInterceptors,
 } from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
 import type { AssetRef } from '@gobrel/core';
 import type { Request, Response } from 'express';
-import { AnyoneKnownGuard, CurrentVisitor } from '../access/guards.js';
-import { AccessService, type Visitor } from '../access/AccessService.js';
+import { CurrentVisitor } from '../access/guards.js';
+import { type Visitor } from '../access/AccessService.js';
 import { invalid } from '../problems/problem.js';
 import { AssetsService } from './AssetsService.js';
 import { SMALL_WIDTHS } from './sizes.js';
+import { Needs } from '../access/needs.js';
 
 const LARGEST_FILE = 20_000_000;
 
 @Controller('api/assets')
+@Needs('file:read', 'hash', 'picture')
 export class AssetsController {
-  constructor(
-    private readonly assets: AssetsService,
-    private readonly access: AccessService,
-  ) {}
+  constructor(private readonly assets: AssetsService) {}
 
   @Post()
-  @UseGuards(AnyoneKnownGuard)
+  @Needs('site:bring')
   @UseInterceptors(
     FileInterceptor('file', { limits: { fileSize: LARGEST_FILE, files: 1, fields: 0 } }),
   )
@@ -52,7 +50,6 @@ export class AssetsController {
     @Req() request: Request,
     @Res() response: Response,
   ): Promise<void> {
-    await this.access.requireReader(request.headers.cookie, hash, 'picture');
     const { bytes, isDrawing } = await this.assets.small(
       hash,
       SMALL_WIDTHS.find((known) => String(known) === width),
@@ -73,7 +70,6 @@ export class AssetsController {
     @Req() request: Request,
     @Res() response: Response,
   ): Promise<void> {
-    await this.access.requireReader(request.headers.cookie, hash, 'picture');
     const wanted = Number(width);
     const picture = await this.assets.serve(hash, wanted > 0 ? wanted : undefined, still === '1');
     response

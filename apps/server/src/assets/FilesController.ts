@@ -7,29 +7,26 @@ import {
   Post,
   Res,
   UploadedFile,
-  UseGuards,
   UseInterceptors,
 } from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
 import type { Response } from 'express';
 import { DataSource } from 'typeorm';
-import { AccessService } from '../access/AccessService.js';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { invalid, notFound } from '../problems/problem.js';
 import { noteUses } from './uses.js';
+import { Needs } from '../access/needs.js';
 
 const LARGEST_FILE = 10_000_000;
 
 /** Files of any kind that a deck links to. They are handed out to be kept, never to be opened in the page. */
 @Controller('api/files')
+@Needs('file:read', 'hash')
 export class FilesController {
-  constructor(
-    private readonly database: DataSource,
-    private readonly access: AccessService,
-  ) {}
+  constructor(private readonly database: DataSource) {}
 
   @Post()
-  @UseGuards(TeacherGuard)
+  @Needs('site:teach')
   @UseInterceptors(
     FileInterceptor('file', { limits: { fileSize: LARGEST_FILE, files: 1, fields: 0 } }),
   )
@@ -55,7 +52,6 @@ export class FilesController {
     @Headers('cookie') cookie: string | undefined,
     @Res() response: Response,
   ): Promise<void> {
-    await this.access.requireReader(cookie, hash, 'file');
     const [file] = await this.database.query<{ bytes: Buffer }[]>(
       'SELECT bytes FROM file WHERE hash = $1',
       [hash],

@@ -46,6 +46,22 @@ const serve = (hash: string, query = '', who = ines): Promise<Response> =>
 const plain = (width: number, height: number): ReturnType<typeof sharp> =>
   sharp({ create: { width, height, channels: 3, background: '#17505C' } });
 
+test('what is so long and thin that no small picture can be made of it is refused in a sentence', async () => {
+  const drawing =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 700"><path d="M0 0h9v700z"/></svg>';
+  for (const file of [
+    drawing,
+    await plain(2, 9000).png().toBuffer(),
+    await plain(9000, 2).png().toBuffer(),
+  ]) {
+    const { status, body } = await send(file);
+    expect([status, body.detail]).toEqual([
+      400,
+      expect.stringContaining('times as long as it is wide'),
+    ]);
+  }
+});
+
 test('a photo loses its metadata, is kept once, and comes in the size that is asked for', async () => {
   const photo = await plain(1600, 900)
     .withExif({ IFD0: { Copyright: 'Secret Street 5' } })

@@ -32,6 +32,18 @@ export interface Picture {
 /** A picture that is not taken; the message is a sentence for whoever brought it. */
 export class NotTaken extends Error {}
 
+/** How many times as long as it is wide a picture may be: its small copies have the same form. */
+const LONGEST_FORM = 60;
+
+/** Refuses what is so long and thin that no small picture can be made of it. */
+export function checkForm(width: number, height: number): void {
+  const form = Math.max(width / height, height / width);
+  if (form <= LONGEST_FORM) return;
+  throw new NotTaken(
+    `This picture is ${Math.round(form)} times as long as it is wide; ${LONGEST_FORM} times is the most. Cut it and try again.`,
+  );
+}
+
 /** Checks a bitmap by its content and encodes it anew, upright and without metadata. */
 export async function readBitmap(file: Buffer): Promise<Picture> {
   const meta = await sharp(file, { limitInputPixels: false })
@@ -40,6 +52,7 @@ export async function readBitmap(file: Buffer): Promise<Picture> {
   if (!meta?.width || !meta.height || !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) {
     throw new NotTaken(NO_PICTURE);
   }
+  checkForm(meta.width, meta.pageHeight ?? meta.height);
   const isAnimated = (meta.pages ?? 1) > 1;
   const pixels = meta.width * meta.height * (meta.pages ?? 1);
   if (pixels > MOST_PIXELS) {

@@ -1,6 +1,6 @@
 import { setPriority } from 'node:os';
 import sharp from 'sharp';
-import { NotTaken, readBitmap, sizeOf, sizesOf } from './bitmaps.js';
+import { checkForm, NotTaken, readBitmap, sizeOf, sizesOf } from './bitmaps.js';
 import { SMALL_WIDTHS } from './sizes.js';
 import { sanitiseSvg } from './svg.js';
 import { isDrawable } from './svgCost.js';
@@ -21,6 +21,7 @@ const WORK = {
     if (!isDrawable(source)) return null;
     const clean = sanitiseSvg(source);
     if (!clean) return null;
+    checkForm(clean.width, clean.height);
     const small: Buffer[] = [];
     for (const width of SMALL_WIDTHS) {
       const drawing = sharp(Buffer.from(clean.svg), { limitInputPixels: 40_000_000 });

@@ -1,4 +1,4 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Put, UseGuards } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { Transform, Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -11,8 +11,9 @@ import {
   MaxLength,
   ValidateNested,
 } from 'class-validator';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { ClassesService, type ClassList, type SeenInLesson } from './ClassesService.js';
+import { Needs } from '../access/needs.js';
 
 export class StudentOfListDto {
   @IsOptional()
@@ -48,7 +49,7 @@ export class ArchiveDto {
 }
 
 @Controller('api/classes')
-@UseGuards(TeacherGuard)
+@Needs('site:teach')
 export class ClassesController {
   constructor(private readonly classes: ClassesService) {}
 
@@ -66,6 +67,7 @@ export class ClassesController {
   }
 
   @Put(':id')
+  @Needs('class:keep', 'id')
   @HttpCode(204)
   change(
     @CurrentTeacher() teacher: Teacher,
@@ -76,6 +78,7 @@ export class ClassesController {
   }
 
   @Post(':id/archive')
+  @Needs('class:keep', 'id')
   @HttpCode(204)
   archive(
     @CurrentTeacher() teacher: Teacher,
@@ -86,6 +89,7 @@ export class ClassesController {
   }
 
   @Get(':id/lessons')
+  @Needs('class:keep', 'id')
   lessons(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<SeenInLesson[]> {
     return this.classes.lessons(teacher.id, id);
   }

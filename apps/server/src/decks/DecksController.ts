@@ -1,3 +1,4 @@
+import type { Role } from '@gobrel/core';
 import {
   Body,
   Controller,
@@ -7,21 +8,16 @@ import {
   Param,
   ParseUUIDPipe,
   Post,
-  UseGuards,
 } from '@nestjs/common';
-import { AccessService, isUuid } from '../access/AccessService.js';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
-import { notFound } from '../problems/problem.js';
+import { CurrentRole, CurrentTeacher, type Teacher } from '../access/guards.js';
 import { NewDeckDto, PersonDto } from './decks.dto.js';
 import { DecksService, type DeckCard, type Person, type Walks } from './DecksService.js';
+import { Needs } from '../access/needs.js';
 
 @Controller('api/decks')
-@UseGuards(TeacherGuard)
+@Needs('site:teach')
 export class DecksController {
-  constructor(
-    private readonly decks: DecksService,
-    private readonly access: AccessService,
-  ) {}
+  constructor(private readonly decks: DecksService) {}
 
   @Get()
   list(@CurrentTeacher() teacher: Teacher): Promise<DeckCard[]> {
@@ -42,21 +38,18 @@ export class DecksController {
   }
 
   @Get(':id')
+  @Needs('deck:read', 'id')
   async open(
-    @CurrentTeacher() teacher: Teacher,
+    @CurrentRole() role: Role,
     @Param('id') id: string,
   ): Promise<{ id: string; role: string; people: Person[] }> {
-    const role = await this.access.requireDeck(teacher.id, id);
     return { id, role, people: await this.decks.people(id) };
   }
 
   /** What a link from another deck can lead to, in the order of the map. */
   @Get(':id/slides')
-  async slides(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-  ): Promise<{ id: string; title: string }[]> {
-    await this.access.requireDeck(teacher.id, id);
+  @Needs('deck:read', 'id')
+  async slides(@Param('id') id: string): Promise<{ id: string; title: string }[]> {
     const { slides } = await this.decks.read(id);
     return Object.values(slides)
       .sort((a, b) => a.x - b.x || a.y - b.y)
@@ -65,56 +58,48 @@ export class DecksController {
 
   /** How often students have come to each slide, and followed each link, in all lessons on this deck. */
   @Get(':id/walks')
-  async walks(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<Walks> {
-    await this.access.requireDeck(teacher.id, id);
+  @Needs('deck:teach', 'id')
+  async walks(@Param('id') id: string): Promise<Walks> {
     return this.decks.walks(id);
   }
 
   @Post(':id/copy')
+  @Needs('deck:copy', 'id')
   async duplicate(
     @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
   ): Promise<{ id: string }> {
-    await this.access.requireDeck(teacher.id, id);
     return { id: await this.decks.duplicate(teacher.id, id) };
   }
 
   @Delete(':id')
+  @Needs('deck:own', 'id')
   @HttpCode(204)
-  async trashDeck(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
-    await this.access.requireDeck(teacher.id, id, 'owner');
+  async trashDeck(@Param('id') id: string): Promise<void> {
     await this.decks.setTrashed(id, true);
   }
 
   @Post(':id/restore')
+  @Needs('trash:restore', 'id', 'deck')
   @HttpCode(204)
-  async restore(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
-    const trash = await this.decks.list(teacher.id, 'trash');
-    if (!isUuid(id) || !trash.some((deck) => deck.id === id && deck.role === 'owner')) {
-      throw notFound('deck');
-    }
+  async restore(@Param('id') id: string): Promise<void> {
     await this.decks.setTrashed(id, false);
   }
 
   @Post(':id/people')
+  @Needs('deck:own', 'id')
   @HttpCode(204)
-  async invite(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() body: PersonDto,
-  ): Promise<void> {
-    await this.access.requireDeck(teacher.id, id, 'owner');
+  async invite(@Param('id') id: string, @Body() body: PersonDto): Promise<void> {
     await this.decks.addCoauthor(id, body.email);
   }
 
   @Delete(':id/people/:personId')
+  @Needs('deck:own', 'id')
   @HttpCode(204)
   async removePerson(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Param('personId', ParseUUIDPipe) personId: string,
   ): Promise<void> {
-    await this.access.requireDeck(teacher.id, id, 'owner');
     await this.decks.removeCoauthor(id, personId);
   }
 }

@@ -1,20 +1,9 @@
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  HttpCode,
-  Inject,
-  Post,
-  Req,
-  Res,
-  UseGuards,
-} from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs/common';
 import { readJoinCode, readReturnCode, SERVER_LIMITS } from '@gobrel/core';
 import type { Request, Response } from 'express';
 import { cookieOf, giveCookie, takeCookie } from '../access/cookies.js';
 import { Throttle } from '../access/Throttle.js';
-import { CurrentStudent, StudentGuard, type Student } from '../access/guards.js';
+import { CurrentStudent, type Student } from '../access/guards.js';
 import { DEVICE_COOKIE, makeToken, STUDENT_COOKIE } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
 import type { Lesson } from '../lessons/lessonRows.js';
@@ -30,9 +19,11 @@ import {
 } from './FoliosService.js';
 import { JoiningService, type NameOnList } from './JoiningService.js';
 import { CodeDto, DoneDto, HandDto, JoinDto, ReturnDto, TurnDto } from './student.dto.js';
+import { Needs } from '../access/needs.js';
 
 /** Everything a student's device asks for. */
 @Controller('api/student')
+@Needs('site:visit')
 export class StudentController {
   constructor(
     private readonly folios: FoliosService,
@@ -109,29 +100,27 @@ export class StudentController {
   }
 
   @Get('lesson')
-  @UseGuards(StudentGuard)
+  @Needs('lesson:wait')
   lesson(@CurrentStudent() student: Student): Promise<StudentLesson> {
     return this.folios.forStudent(student.folioId);
   }
 
   /** What the teacher has put up, where students may see it on their own devices. */
   @Get('put-up')
-  @UseGuards(StudentGuard)
+  @Needs('lesson:attend')
   async putUp(@CurrentStudent() student: Student): Promise<{ putUp: ScreenShows }> {
-    requireIn(student);
     return { putUp: await this.screens.putUpForStudents(student.lessonId) };
   }
 
   /** The leaves of the others, where the lesson lets them be seen. */
   @Get('leaves')
-  @UseGuards(StudentGuard)
+  @Needs('lesson:attend')
   async leaves(@CurrentStudent() student: Student): Promise<OthersLeaf[]> {
-    requireIn(student);
     return this.folios.leavesOfOthers(student.folioId);
   }
 
   @Get('marks')
-  @UseGuards(StudentGuard)
+  @Needs('lesson:wait')
   async marks(
     @CurrentStudent() student: Student,
   ): Promise<{ marks: Record<string, StudentMark> | null }> {
@@ -140,42 +129,37 @@ export class StudentController {
 
   @Post('done')
   @HttpCode(204)
-  @UseGuards(StudentGuard)
+  @Needs('lesson:attend')
   async done(@CurrentStudent() student: Student, @Body() { questionId }: DoneDto): Promise<void> {
-    requireIn(student);
     await this.folios.done(student.folioId, questionId);
   }
 
   @Post('hand-in')
   @HttpCode(200)
-  @UseGuards(StudentGuard)
+  @Needs('lesson:attend')
   handIn(@CurrentStudent() student: Student): Promise<{ handedInAt: string }> {
-    requireIn(student);
     return this.folios.handIn(student.folioId);
   }
 
   @Post('try-again')
   @HttpCode(204)
-  @UseGuards(StudentGuard)
+  @Needs('lesson:attend')
   async tryAgain(@CurrentStudent() student: Student): Promise<void> {
-    requireIn(student);
     await this.folios.tryAgain(student.folioId);
   }
 
   @Post('hand')
   @HttpCode(204)
-  @UseGuards(StudentGuard)
+  @Needs('lesson:attend')
   async hand(@CurrentStudent() student: Student, @Body() { isUp }: HandDto): Promise<void> {
-    requireIn(student);
     await this.folios.setHand(student.folioId, isUp);
   }
 
   /** While presenting: which leaf is on the big screen. */
   @Post('turn')
   @HttpCode(204)
-  @UseGuards(StudentGuard)
+  @Needs('lesson:attend')
   async turn(@CurrentStudent() student: Student, @Body() { leafId }: TurnDto): Promise<void> {
-    requireIn(student);
     await this.folios.turnTo(student.folioId, leafId);
   }
 
@@ -215,11 +199,6 @@ export class StudentController {
   async #open(folioId: string, response: Response): Promise<void> {
     giveCookie(response, this.config, STUDENT_COOKIE, await this.joining.openDevice(folioId), 60);
   }
-}
-
-/** Who waits to be let in sees nothing of the lesson. */
-function requireIn({ status }: Student): void {
-  if (status !== 'in') throw new Problem(403, 'Not yet', 'Your teacher has not let you in yet.');
 }
 
 const { joins: JOINS } = SERVER_LIMITS;

@@ -8,33 +8,26 @@ import {
   ParseUUIDPipe,
   Patch,
   Query,
-  UseGuards,
 } from '@nestjs/common';
-import { AccessService } from '../access/AccessService.js';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
 import { StudentDto } from '../lessons/lessons.dto.js';
 import { BlocksService, type BlockedName } from './BlocksService.js';
 import { FoliosService } from './FoliosService.js';
+import { Needs } from '../access/needs.js';
 
 /** What a teacher does with those who have joined. */
 @Controller('api/lessons/:id/students')
-@UseGuards(TeacherGuard)
+@Needs('lesson:teach', 'id')
 export class StudentsController {
-  constructor(
-    private readonly folios: FoliosService,
-    private readonly access: AccessService,
-  ) {}
+  constructor(private readonly folios: FoliosService) {}
 
   /** Lets in, renames, lets one more device in, takes a hand down. */
   @Patch(':folioId')
   @HttpCode(204)
   async change(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
     @Body() body: StudentDto,
   ): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
     await this.folios.change(id, folioId, body);
   }
 
@@ -42,42 +35,28 @@ export class StudentsController {
   @Delete(':folioId')
   @HttpCode(204)
   async remove(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
     @Query('block') block?: string,
   ): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
     await this.folios.remove(id, [folioId], block === '1');
   }
 }
 
 /** Names that are kept out. */
 @Controller('api/lessons/:id/blocks')
-@UseGuards(TeacherGuard)
+@Needs('lesson:teach', 'id')
 export class BlocksController {
-  constructor(
-    private readonly blocks: BlocksService,
-    private readonly access: AccessService,
-  ) {}
+  constructor(private readonly blocks: BlocksService) {}
 
   @Get()
-  async list(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-  ): Promise<{ blocked: BlockedName[] }> {
-    await this.access.requireLesson(teacher.id, id);
+  async list(@Param('id') id: string): Promise<{ blocked: BlockedName[] }> {
     return { blocked: await this.blocks.list(id) };
   }
 
   @Delete(':key')
   @HttpCode(204)
-  async lift(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Param('key') key: string,
-  ): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
+  async lift(@Param('id') id: string, @Param('key') key: string): Promise<void> {
     await this.blocks.lift(id, key);
   }
 }

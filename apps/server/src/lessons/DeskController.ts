@@ -7,11 +7,8 @@ import {
   ParseUUIDPipe,
   Post,
   Put,
-  UseGuards,
 } from '@nestjs/common';
 import { readClip, type LessonState } from '@gobrel/core';
-import { AccessService } from '../access/AccessService.js';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
 import { FolioProjector } from '../folios/FolioProjector.js';
 import { FoliosService } from '../folios/FoliosService.js';
 import { invalid, refused } from '../problems/problem.js';
@@ -28,28 +25,23 @@ import {
   TimerDto,
   VoteDto,
 } from './lessons.dto.js';
-import type { Lesson } from './lessonRows.js';
 import { LessonsService } from './LessonsService.js';
+import { Needs } from '../access/needs.js';
 
 /** What a teacher does at the desk while the lesson runs. */
 @Controller('api/lessons/:id')
-@UseGuards(TeacherGuard)
+@Needs('lesson:teach', 'id')
 export class DeskController {
   constructor(
     private readonly lessons: LessonsService,
     private readonly folios: FoliosService,
     private readonly projector: FolioProjector,
-    private readonly access: AccessService,
   ) {}
 
   @Post('pace')
   @HttpCode(200)
-  async pace(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() { pace, slideId }: PaceDto,
-  ): Promise<LessonState> {
-    const { editionId } = await this.#lesson(teacher, id);
+  async pace(@Param('id') id: string, @Body() { pace, slideId }: PaceDto): Promise<LessonState> {
+    const { editionId } = await this.lessons.require(id);
     const { slides } = await this.lessons.editionForStudents(editionId);
     if (slideId && !slides[slideId]) throw refused('This slide is not in the lesson.');
     return this.lessons.change(id, (state) => ({
@@ -63,11 +55,9 @@ export class DeskController {
   @Post('hold')
   @HttpCode(200)
   async hold(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Body() { isHeld, word = '' }: HoldDto,
   ): Promise<LessonState> {
-    await this.#lesson(teacher, id);
     return this.lessons.change(id, (state) => ({
       ...{ ...state, isHeld, holdWord: isHeld ? word.trim() : '' },
       heldAt: isHeld ? (state.isHeld ? state.heldAt : Date.now()) : 0,
@@ -76,12 +66,7 @@ export class DeskController {
 
   @Post('timer')
   @HttpCode(200)
-  async timer(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() { seconds }: TimerDto,
-  ): Promise<LessonState> {
-    await this.#lesson(teacher, id);
+  async timer(@Param('id') id: string, @Body() { seconds }: TimerDto): Promise<LessonState> {
     const timerEndsAt = seconds ? Date.now() + seconds * 1000 : null;
     return this.lessons.change(id, (state) => ({ ...state, timerEndsAt }));
   }
@@ -89,11 +74,10 @@ export class DeskController {
   @Post('put-up')
   @HttpCode(200)
   async putUp(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Body() { questionId, showsKey = false, isInPlace = false }: PutUpDto,
   ): Promise<LessonState> {
-    const { editionId } = await this.#lesson(teacher, id);
+    const { editionId } = await this.lessons.require(id);
     const { slides } = await this.lessons.editionForStudents(editionId);
     const isThere = Object.values(slides).some(({ elements }) =>
       elements.some((element) => element.kind === 'question' && element.id === questionId),
@@ -107,11 +91,9 @@ export class DeskController {
   @Post('show')
   @HttpCode(200)
   async show(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Body() { folioId, questionId, withName = false }: ShowDto,
   ): Promise<LessonState> {
-    await this.#lesson(teacher, id);
     if (folioId) await this.folios.requireIn(id, folioId);
     const shown = folioId && questionId ? { folioId, questionId, withName } : null;
     return this.lessons.change(id, (state) => ({ ...state, shown }));
@@ -120,12 +102,7 @@ export class DeskController {
   /** Counts what was written as something else that was: its mark follows, on every answer that says the same. */
   @Post('liken')
   @HttpCode(204)
-  async liken(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() { questionId, text, as }: LikenDto,
-  ): Promise<void> {
-    await this.#lesson(teacher, id);
+  async liken(@Param('id') id: string, @Body() { questionId, text, as }: LikenDto): Promise<void> {
     await this.lessons.liken(id, questionId, text, as ?? null);
     await this.projector.renew(id);
   }
@@ -134,11 +111,10 @@ export class DeskController {
   @Post('ask')
   @HttpCode(200)
   async ask(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Body() { clip }: AskDto,
   ): Promise<{ slideId: string | null }> {
-    const lesson = await this.#lesson(teacher, id);
+    const lesson = await this.lessons.require(id);
     if (!clip) {
       await this.lessons.change(id, (state) => ({ ...state, askedSlideId: null }));
       return { slideId: null };
@@ -156,12 +132,7 @@ export class DeskController {
   /** The class votes on the way out of the slide where it stands. */
   @Post('vote')
   @HttpCode(200)
-  async vote(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() { vote }: VoteDto,
-  ): Promise<LessonState> {
-    await this.#lesson(teacher, id);
+  async vote(@Param('id') id: string, @Body() { vote }: VoteDto): Promise<LessonState> {
     return this.lessons.change(id, (state) => {
       const { pace, slideId } = state;
       if (vote === 'none') return { ...state, vote: null };
@@ -174,52 +145,33 @@ export class DeskController {
 
   @Post('star')
   @HttpCode(204)
-  async star(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() { answer, isStarred }: StarDto,
-  ): Promise<void> {
-    await this.#lesson(teacher, id);
+  async star(@Param('id') id: string, @Body() { answer, isStarred }: StarDto): Promise<void> {
     await this.lessons.star(id, answer, isStarred);
   }
 
   @Put('line-up/:folioId')
   @HttpCode(204)
   async lineUp(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
     @Body() { before }: LineUpDto,
   ): Promise<void> {
-    await this.#lesson(teacher, id);
     await this.lessons.lineUp(id, folioId, before ?? null);
   }
 
   @Delete('line-up/:folioId')
   @HttpCode(204)
   async takeOutOfLineUp(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
   ): Promise<void> {
-    await this.#lesson(teacher, id);
     await this.lessons.takeOutOfLineUp(id, folioId);
   }
 
   @Post('present')
   @HttpCode(200)
-  async present(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() { folioId }: PresentDto,
-  ): Promise<LessonState> {
-    await this.#lesson(teacher, id);
+  async present(@Param('id') id: string, @Body() { folioId }: PresentDto): Promise<LessonState> {
     const presenting = folioId ? await this.folios.presenterOf(id, folioId) : null;
     return this.lessons.change(id, (state) => ({ ...state, presenting }));
-  }
-
-  async #lesson(teacher: Teacher, id: string): Promise<Lesson> {
-    await this.access.requireLesson(teacher.id, id);
-    return this.lessons.require(id);
   }
 }

@@ -1,50 +1,36 @@
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  HttpCode,
-  Param,
-  Post,
-  Put,
-  UseGuards,
-} from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import type { Deck, EditionChanges, LessonSettings } from '@gobrel/core';
-import { AccessService } from '../access/AccessService.js';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { ClassesService } from '../classes/ClassesService.js';
 import { FolioProjector } from '../folios/FolioProjector.js';
 import { invalid, refused } from '../problems/problem.js';
 import { NewLessonDto, SettingsDto, TimesDto } from './lessons.dto.js';
 import type { Lesson, LessonCard } from './lessonRows.js';
 import { LessonsService } from './LessonsService.js';
+import { Needs } from '../access/needs.js';
 
 @Controller('api')
-@UseGuards(TeacherGuard)
+@Needs('lesson:teach', 'id')
 export class LessonsController {
   constructor(
     private readonly lessons: LessonsService,
     private readonly projector: FolioProjector,
     private readonly classes: ClassesService,
-    private readonly access: AccessService,
   ) {}
 
   @Get('decks/:deckId/lessons')
-  async list(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('deckId') deckId: string,
-  ): Promise<LessonCard[]> {
-    await this.access.requireDeck(teacher.id, deckId);
+  @Needs('deck:teach', 'deckId')
+  async list(@Param('deckId') deckId: string): Promise<LessonCard[]> {
     return this.lessons.listOfDeck(deckId);
   }
 
   @Post('decks/:deckId/lessons')
+  @Needs('deck:teach', 'deckId')
   async start(
     @CurrentTeacher() teacher: Teacher,
     @Param('deckId') deckId: string,
     @Body() body: NewLessonDto,
   ): Promise<{ id: string }> {
-    await this.access.requireDeck(teacher.id, deckId);
     const classListId = body.classListId ?? null;
     if (classListId) await this.classes.require(teacher.id, classListId);
     if (!classListId && !body.allowsTypedNames) {
@@ -55,11 +41,7 @@ export class LessonsController {
   }
 
   @Get('lessons/:id')
-  async open(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-  ): Promise<Lesson & { edition: Deck; now: number }> {
-    await this.access.requireLesson(teacher.id, id);
+  async open(@Param('id') id: string): Promise<Lesson & { edition: Deck; now: number }> {
     const lesson = await this.lessons.require(id);
     return {
       ...lesson,
@@ -70,12 +52,7 @@ export class LessonsController {
 
   /** Other settings, at any time; what is left out stays as it is. */
   @Put('lessons/:id/settings')
-  async settings(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() body: SettingsDto,
-  ): Promise<LessonSettings> {
-    await this.access.requireLesson(teacher.id, id);
+  async settings(@Param('id') id: string, @Body() body: SettingsDto): Promise<LessonSettings> {
     const settings = await this.lessons.setSettings(id, body);
     await this.projector.renew(id);
     return settings;
@@ -84,12 +61,7 @@ export class LessonsController {
   /** When it opens and closes by itself, also while it runs. */
   @Put('lessons/:id/times')
   @HttpCode(204)
-  async times(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() body: TimesDto,
-  ): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
+  async times(@Param('id') id: string, @Body() body: TimesDto): Promise<void> {
     const lesson = await this.lessons.require(id);
     if (lesson.endedAt) throw refused('This lesson has ended.');
     const { opensAt = isoOf(lesson.opensAt), closesAt = isoOf(lesson.closesAt) } = body;
@@ -99,18 +71,13 @@ export class LessonsController {
 
   /** What taking over the deck as it is now would change. */
   @Get('lessons/:id/renewal')
-  async renewal(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-  ): Promise<EditionChanges> {
-    await this.access.requireLesson(teacher.id, id);
+  async renewal(@Param('id') id: string): Promise<EditionChanges> {
     return this.lessons.renewal(await this.lessons.require(id));
   }
 
   @Post('lessons/:id/renew')
   @HttpCode(204)
-  async renew(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
+  async renew(@Param('id') id: string): Promise<void> {
     const lesson = await this.lessons.require(id);
     if (lesson.endedAt) throw refused('This lesson has ended.');
     await this.lessons.renew(lesson.id);
@@ -120,26 +87,23 @@ export class LessonsController {
   /** A lesson that was ended goes on: under its code, or another one when that is taken by now. */
   @Post('lessons/:id/reopen')
   @HttpCode(204)
-  async reopen(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
+  async reopen(@Param('id') id: string): Promise<void> {
     await this.lessons.reopen(id);
   }
 
   /** Takes an ended lesson away for good, with all that was done in it. */
   @Delete('lessons/:id')
+  @Needs('lesson:remove', 'id')
   @HttpCode(204)
-  async remove(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
-    const { deckId, endedAt } = await this.lessons.require(id);
-    await this.access.requireDeck(teacher.id, deckId, 'owner');
+  async remove(@Param('id') id: string): Promise<void> {
+    const { endedAt } = await this.lessons.require(id);
     if (!endedAt) throw refused('This lesson is running. End it first.');
     await this.lessons.remove(id);
   }
 
   @Post('lessons/:id/end')
   @HttpCode(204)
-  async end(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
+  async end(@Param('id') id: string): Promise<void> {
     await this.lessons.end(id);
   }
 }

@@ -8,16 +8,14 @@ import {
   ParseUUIDPipe,
   Post,
   Put,
-  UseGuards,
 } from '@nestjs/common';
 import type { Deck, LessonSettings, StudentResult } from '@gobrel/core';
 import { IsNumber, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
-import { AccessService } from '../access/AccessService.js';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
 import { AttemptsService, type Attempt, type OpenedAttempt } from '../folios/AttemptsService.js';
 import { FoliosService } from '../folios/FoliosService.js';
 import { ResultsService } from '../folios/ResultsService.js';
 import { LessonsService } from './LessonsService.js';
+import { Needs } from '../access/needs.js';
 
 export class MarkDto {
   /** A share from 0 to 1; null leaves what the machine says. */
@@ -50,19 +48,17 @@ export interface LessonResults {
 
 /** What a lesson has brought. */
 @Controller('api/lessons/:id')
-@UseGuards(TeacherGuard)
+@Needs('lesson:teach', 'id')
 export class ResultsController {
   constructor(
     private readonly lessons: LessonsService,
     private readonly results: ResultsService,
     private readonly folios: FoliosService,
     private readonly attempts: AttemptsService,
-    private readonly access: AccessService,
   ) {}
 
   @Get('results')
-  async all(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<LessonResults> {
-    await this.access.requireLesson(teacher.id, id);
+  async all(@Param('id') id: string): Promise<LessonResults> {
     const { deckId, title, className, startedAt, endedAt, settings, editionId } =
       await this.lessons.require(id);
     return {
@@ -75,13 +71,11 @@ export class ResultsController {
   @Put('students/:folioId/marks/:questionId')
   @HttpCode(204)
   async mark(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
     @Param('questionId') questionId: string,
     @Body() body: MarkDto,
   ): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
     await this.folios.requireIn(id, folioId);
     await this.results.mark(id, folioId, questionId, { ...body, score: body.score ?? null });
   }
@@ -89,23 +83,19 @@ export class ResultsController {
   /** Everything a student has handed in so far. */
   @Get('students/:folioId/attempts')
   async attemptsOf(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
   ): Promise<{ attempts: Attempt[] }> {
-    await this.access.requireLesson(teacher.id, id);
     await this.folios.requireIn(id, folioId);
     return { attempts: await this.attempts.list(folioId) };
   }
 
   @Get('students/:folioId/attempts/:number')
   async attempt(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
     @Param('number', ParseIntPipe) number: number,
   ): Promise<OpenedAttempt> {
-    await this.access.requireLesson(teacher.id, id);
     await this.folios.requireIn(id, folioId);
     const { editionId } = await this.lessons.require(id);
     return this.attempts.open(folioId, number, await this.lessons.edition(editionId));
@@ -115,11 +105,9 @@ export class ResultsController {
   @Post('students/:folioId/return')
   @HttpCode(204)
   async giveBack(
-    @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
   ): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
     await this.folios.requireIn(id, folioId);
     await this.folios.open(folioId);
   }

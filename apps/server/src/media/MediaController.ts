@@ -10,29 +10,26 @@ import {
   Post,
   Res,
   UploadedFile,
-  UseGuards,
   UseInterceptors,
 } from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
 import type { MediaRef } from '@gobrel/core';
 import type { Response } from 'express';
 import { diskStorage } from 'multer';
-import { AccessService } from '../access/AccessService.js';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { invalid, notFound } from '../problems/problem.js';
 import { MediaService } from './MediaService.js';
+import { Needs } from '../access/needs.js';
 
 const LARGEST_FILE = 60_000_000;
 
 @Controller('api/media')
+@Needs('file:read', 'hash', 'sound or video')
 export class MediaController {
-  constructor(
-    private readonly media: MediaService,
-    private readonly access: AccessService,
-  ) {}
+  constructor(private readonly media: MediaService) {}
 
   @Post()
-  @UseGuards(TeacherGuard)
+  @Needs('site:teach')
   @UseInterceptors(
     FileInterceptor('file', {
       // Too large for memory when a whole school sends at once.
@@ -60,7 +57,6 @@ export class MediaController {
     @Headers('cookie') cookie: string | undefined,
     @Res() response: Response,
   ): Promise<void> {
-    await this.access.requireReader(cookie, hash, 'sound or video');
     const media = await this.media.find(hash);
     if (!media) throw notFound('sound or video');
     response

@@ -1,11 +1,12 @@
-import { Controller, Get, Header, Param, Post, Query, UseGuards } from '@nestjs/common';
+import { Controller, Get, Header, Param, Post, Query } from '@nestjs/common';
 import type { AssetRef, Credit } from '@gobrel/core';
 import type { Visitor } from '../access/AccessService.js';
-import { AnyoneKnownGuard, CurrentVisitor } from '../access/guards.js';
+import { CurrentVisitor } from '../access/guards.js';
 import { broughtBy } from '../assets/AssetsController.js';
 import { AssetsService } from '../assets/AssetsService.js';
 import { notFound } from '../problems/problem.js';
 import { DRAWINGS, svgOf, type Drawing } from './drawings/drawings.js';
+import { Needs } from '../access/needs.js';
 
 /** What a drawing is called and may be used for; its picture is asked for by its identity. */
 type Listed = Omit<Drawing, 'body'> & { author: string };
@@ -14,12 +15,12 @@ const AUTHOR = 'Gobrel picture box';
 
 /** A small stand-in for the picture collections of the net: drawings of our own, openly licensed. */
 @Controller('api/picture-box')
+@Needs('site:bring')
 export class PictureBoxController {
   constructor(private readonly assets: AssetsService) {}
 
   /** All words must be found, each in the title or among the tags; the best matches come first. */
   @Get()
-  @UseGuards(AnyoneKnownGuard)
   search(@Query('words') words?: string, @Query('licence') licence?: string): Listed[] {
     const wanted = String(words ?? '')
       .toLowerCase()
@@ -36,6 +37,7 @@ export class PictureBoxController {
   }
 
   @Get(':id.svg')
+  @Needs('site:visit')
   @Header('Content-Type', 'image/svg+xml')
   @Header('Cache-Control', 'public, max-age=86400')
   @Header('Content-Security-Policy', "default-src 'none'; sandbox")
@@ -45,7 +47,6 @@ export class PictureBoxController {
 
   /** Puts a drawing among the pictures, and tells what its credit says. */
   @Post(':id')
-  @UseGuards(AnyoneKnownGuard)
   async take(
     @Param('id') id: string,
     @CurrentVisitor() visitor: Visitor,

@@ -1,8 +1,7 @@
-import { Body, Controller, Delete, HttpCode, Param, Post, UseGuards } from '@nestjs/common';
+import { Body, Controller, Delete, HttpCode, Param, Post } from '@nestjs/common';
 import { IsInt, Max, Min } from 'class-validator';
-import { AccessService } from '../access/AccessService.js';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
 import { MOST_SIMULATED, PracticeService } from './PracticeService.js';
+import { Needs } from '../access/needs.js';
 
 export class PracticeDto {
   @IsInt()
@@ -12,28 +11,19 @@ export class PracticeDto {
 }
 
 @Controller('api/lessons/:id/practice')
-@UseGuards(TeacherGuard)
+@Needs('lesson:teach', 'id')
 export class PracticeController {
-  constructor(
-    private readonly practice: PracticeService,
-    private readonly access: AccessService,
-  ) {}
+  constructor(private readonly practice: PracticeService) {}
 
   @Post()
   @HttpCode(204)
-  async start(
-    @CurrentTeacher() teacher: Teacher,
-    @Param('id') id: string,
-    @Body() { students }: PracticeDto,
-  ): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
+  async start(@Param('id') id: string, @Body() { students }: PracticeDto): Promise<void> {
     await this.practice.start(id, students);
   }
 
   @Delete()
   @HttpCode(204)
-  async stop(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
+  async stop(@Param('id') id: string): Promise<void> {
     await this.practice.stop(id);
   }
 }

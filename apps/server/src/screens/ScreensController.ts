@@ -10,19 +10,18 @@ import {
   Query,
   Req,
   Res,
-  UseGuards,
 } from '@nestjs/common';
 import { readReturnCode } from '@gobrel/core';
 import { IsString, MaxLength } from 'class-validator';
 import type { Request, Response } from 'express';
-import { AccessService } from '../access/AccessService.js';
 import { cookieOf, giveCookie } from '../access/cookies.js';
 import { Throttle } from '../access/Throttle.js';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { SCREEN_COOKIE } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
 import { invalid } from '../problems/problem.js';
 import { ScreensService, type ScreenLesson } from './ScreensService.js';
+import { Needs } from '../access/needs.js';
 
 export class PairDto {
   @IsString()
@@ -31,10 +30,10 @@ export class PairDto {
 }
 
 @Controller('api')
+@Needs('site:visit')
 export class ScreensController {
   constructor(
     private readonly screens: ScreensService,
-    private readonly access: AccessService,
     private readonly throttle: Throttle,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
@@ -68,13 +67,12 @@ export class ScreensController {
 
   @Post('lessons/:id/screens')
   @HttpCode(204)
-  @UseGuards(TeacherGuard)
+  @Needs('lesson:teach', 'id')
   async pair(
     @CurrentTeacher() teacher: Teacher,
     @Param('id') id: string,
     @Body() body: PairDto,
   ): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
     const key = `pair:${teacher.id}`;
     await this.throttle.check(key, 20, 300);
     const code = readReturnCode(body.code);
@@ -85,9 +83,8 @@ export class ScreensController {
 
   @Delete('lessons/:id/screens')
   @HttpCode(204)
-  @UseGuards(TeacherGuard)
-  async part(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
-    await this.access.requireLesson(teacher.id, id);
+  @Needs('lesson:teach', 'id')
+  async part(@Param('id') id: string): Promise<void> {
     await this.screens.part(id);
   }
 }

@@ -7,15 +7,15 @@ import {
   Param,
   ParseUUIDPipe,
   Post,
-  UseGuards,
 } from '@nestjs/common';
 import { readClip, type SlideClip } from '@gobrel/core';
 import { Transform } from 'class-transformer';
 import { IsString, Length, MaxLength } from 'class-validator';
 import { DataSource } from 'typeorm';
-import { CurrentTeacher, TeacherGuard, type Teacher } from '../access/guards.js';
+import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { noteUses, hashesIn } from '../assets/uses.js';
 import { invalid, notFound, refused } from '../problems/problem.js';
+import { Needs } from '../access/needs.js';
 
 /** A slide of one's own, kept to begin other slides from. */
 export interface KeptStarter {
@@ -39,7 +39,7 @@ export class NewStarterDto {
 const MOST = 200;
 
 @Controller('api/starters')
-@UseGuards(TeacherGuard)
+@Needs('site:teach')
 export class StartersController {
   constructor(private readonly database: DataSource) {}
 
@@ -73,6 +73,7 @@ export class StartersController {
   }
 
   @Delete(':id')
+  @Needs('starter:keep', 'id')
   @HttpCode(204)
   async remove(
     @CurrentTeacher() teacher: Teacher,

@@ -2,6 +2,7 @@ import {
   addAsked,
   ASKED_LINES,
   clipSlides,
+  kindOf,
   QUESTION_KINDS,
   questionLabel,
   questionsOn,
@@ -122,7 +123,7 @@ function SetUp(props: { onAsk: () => void; onBack: () => void }): ReactElement |
   const [element] = slide ? questionsOn(slide) : [];
   if (!slide || !element) return null;
   const { Edit } = QUESTION_VIEWS[element.question.kind];
-  const isReady = element.question.kind !== 'hotspot' || element.question.areas.length > 0;
+  const isReady = kindOf(element.question.kind).isReady?.(element.question) ?? true;
   return (
     <section className="flex flex-col gap-3" aria-label="As it will be asked">
       <div ref={ref} className="overflow-hidden rounded-[6px] border border-line">

@@ -4,7 +4,10 @@ import {
   questionsInAlpha,
   discrimination,
   facility,
+  markingOf,
   medianOf,
+  optionsOf,
+  pickedIn,
   slideTimes,
   strongDistractors,
   tallyOf,
@@ -69,14 +72,12 @@ export function QuestionFigures(props: {
     return given ? [given] : [];
   });
   const { TallyView } = QUESTION_VIEWS[question.kind];
+  const right = key?.kind === question.kind ? markingOf(key.kind).right?.of(key) : undefined;
   const picks = students.map(({ answers }) => {
     const given = answers[asked.id]?.answer;
-    return given?.kind === 'choice' ? given.optionIds : null;
+    return given?.kind === question.kind ? pickedIn(given) : null;
   });
-  const strong =
-    question.kind === 'choice' && key?.kind === 'choice'
-      ? strongDistractors(table, at, picks, key.optionIds)
-      : [];
+  const strong = right ? strongDistractors(table, at, picks, right) : [];
   return (
     <article className="border-b border-line py-5">
       <h3 className="mb-2 text-[17px]">
@@ -100,13 +101,13 @@ export function QuestionFigures(props: {
           figure={upperLower(table, at)}
         />
       </div>
-      {strong.length > 0 && question.kind === 'choice' && (
+      {strong.length > 0 && (
         <p className="mb-2 text-[14px] text-brass-deep">
           Draws the strong:{' '}
           {strong
             .map(
               ({ optionId, picked, pull }) =>
-                `“${question.options.find(({ id }) => id === optionId)?.text ?? '?'}” (${picked} picked it; they earned ${pull.toFixed(1)} points more elsewhere than the class)`,
+                `“${optionsOf(question).find(({ id }) => id === optionId)?.text ?? '?'}” (${picked} picked it; they earned ${pull.toFixed(1)} points more elsewhere than the class)`,
             )
             .join('; ')}
         </p>

@@ -1,4 +1,5 @@
 import {
+  kindOf,
   markOf,
   PLAIN_SCALE,
   STAMPS,
@@ -28,6 +29,7 @@ export function MarkPanel(props: {
   const scale = key && 'scale' in key ? key.scale : PLAIN_SCALE;
   const counted = markOf(student, asked.id, props.countsLate);
   const answer = fitting(question, given?.answer);
+  const words = answer && kindOf(answer.kind).inFull?.(answer);
   const { Input } = QUESTION_VIEWS[question.kind];
   return (
     <section aria-label="Mark" className="flex flex-col gap-4 p-5">
@@ -37,8 +39,8 @@ export function MarkPanel(props: {
       </header>
       {answer ? (
         <div className="rounded-[6px] border border-line bg-sheet p-3" inert>
-          {answer.kind === 'extendedText' ? (
-            <p className="whitespace-pre-wrap">{answer.text}</p>
+          {words !== undefined ? (
+            <p className="whitespace-pre-wrap">{words}</p>
           ) : (
             <Suspense>
               <Input

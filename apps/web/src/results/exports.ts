@@ -1,4 +1,11 @@
-import { markOf, wordsOf, type QuestionElement, type StudentResult } from '@gobrel/core';
+import {
+  flatWords,
+  kindOf,
+  markOf,
+  wordsOf,
+  type QuestionElement,
+  type StudentResult,
+} from '@gobrel/core';
 import Papa from 'papaparse';
 import { SHIELDED } from '../ui/csv';
 import { QUESTION_VIEWS } from '../questions/registry';
@@ -18,11 +25,10 @@ export const answerInWords = (
   { question }: QuestionElement,
   { answer }: StudentResult['answers'][string],
 ): string =>
-  answer.kind === 'extendedText'
-    ? answer.text
-    : answer.kind === question.kind
-      ? QUESTION_VIEWS[question.kind].inWords(question, answer)
-      : '';
+  answer.kind === question.kind
+    ? (kindOf(answer.kind).inFull?.(answer) ??
+      flatWords(QUESTION_VIEWS[question.kind].inWords(question, answer)))
+    : '';
 
 /** Columns of the long form, and what stands in them; shown beside the download. */
 export const LONG_COLUMNS: Record<string, string> = {

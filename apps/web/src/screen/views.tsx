@@ -1,11 +1,12 @@
-import type {
-  Answer,
-  Deck,
-  LessonState,
-  PutUp,
-  QuestionElement,
-  Slide,
-  ThemeName,
+import {
+  kindOf,
+  type Answer,
+  type Deck,
+  type LessonState,
+  type PutUp,
+  type QuestionElement,
+  type Slide,
+  type ThemeName,
 } from '@gobrel/core';
 import { Suspense, type ReactElement, type ReactNode } from 'react';
 import { promptOf } from '../lesson/promptOf';
@@ -69,18 +70,15 @@ export function AnswerView(props: {
 }): ReactElement {
   const { question, name } = props;
   const answer = fitting(question.question, props.answer);
-  const { Input, inWords } = QUESTION_VIEWS[question.question.kind];
-  const isWords =
-    question.question.kind === 'textEntry' || question.question.kind === 'extendedText';
+  const { Input } = QUESTION_VIEWS[question.question.kind];
+  const words = answer && kindOf(answer.kind).inFull?.(answer);
   return (
     <main aria-label="An answer" className="h-full overflow-auto bg-paper px-[8vw] py-[7vh]">
       <h1 className="mb-8 text-[32px] leading-tight text-soft">{promptOf(question)}</h1>
-      {answer && isWords && (
-        <p className="text-[44px] leading-snug whitespace-pre-wrap">
-          {answer.kind === 'extendedText' ? answer.text : inWords(question.question, answer)}
-        </p>
+      {words !== undefined && (
+        <p className="text-[44px] leading-snug whitespace-pre-wrap">{words}</p>
       )}
-      {answer && !isWords && (
+      {answer && words === undefined && (
         <div className="slide-text text-[26px]" inert>
           <Suspense>
             <Input

@@ -1,9 +1,9 @@
-import type { SlideElement, ThemeName } from '@gobrel/core';
+import { pickedIn, type SlideElement, type ThemeName } from '@gobrel/core';
 import { useCallback, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
 import { boxStyle } from '../stage/ElementView';
 import { usePieceViews } from '../stage/PieceViews';
-import { optionWays, pickedIn, QuestionCard } from '../elements/question/Card';
+import { optionWays, QuestionCard } from '../elements/question/Card';
 import type { StageBehaviour } from '../stage/SlideView';
 import type { SlideWork } from './useFolio';
 

@@ -6,11 +6,12 @@ import {
   type QuestionElement,
   type SlideElement,
   type ThemeName,
+  pickedIn,
 } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
 import { phoneOf } from '../elements/phone';
-import { OptionWays, optionWays, pickedIn } from '../elements/question/Card';
+import { OptionWays, optionWays } from '../elements/question/Card';
 import { RichTextView } from '../parts/RichTextView';
 import { SlideView } from '../stage/SlideView';
 import { useSize } from '../ui/useSize';

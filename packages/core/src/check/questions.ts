@@ -48,10 +48,11 @@ export function questionFindings(slide: Slide): Finding[] {
         mends: [{ label, do: 'question', ...place, question, key: mended }],
       });
     }
-    if (key?.kind === 'choice') {
+    const named = key && markingOf(key.kind).right;
+    if (named) {
       const known = new Set(optionsOf(element.question).map(({ id }) => id));
-      const right = key.optionIds.filter((id) => known.has(id));
-      if (right.length < key.optionIds.length) {
+      const right = named.of(key).filter((id) => known.has(id));
+      if (right.length < named.of(key).length) {
         found.push({
           kind: 'key-not-among',
           ...spot,
@@ -61,7 +62,7 @@ export function questionFindings(slide: Slide): Finding[] {
               label: 'Take it out of the key',
               do: 'set',
               ...place,
-              settings: { key: right.length > 0 ? { ...key, optionIds: right } : null },
+              settings: { key: named.only(key, right) },
             },
           ],
         });

@@ -1,4 +1,5 @@
 import type { ElementId } from '../parts/ids.js';
+import type { Decimal } from './number/readNumber.js';
 import type { Item } from './parts.js';
 
 export interface OfAKind {
@@ -36,6 +37,16 @@ export interface QuestionKind<Q extends AnyQuestion, K extends OfAKind, A extend
   lines(question: Q): string[];
   /** What it is made of that may have pictures. */
   items?(question: Q): readonly Item[];
+  /** Its parts that carry links of their own, and those that an answer picks. */
+  options?: { of(question: Q): readonly Item[]; picked(answer: A): readonly string[] };
+  /** The question that asked the same before; '' for none. */
+  before?(question: Q): ElementId;
+  /** An answer that is words, whole and as they were written. */
+  inFull?(answer: A): string;
+  /** Whether it can be asked as it is; it can when nothing is said. */
+  isReady?(question: Q): boolean;
+  /** The same question in a deck whose language parts decimals by another sign. */
+  withDecimal?(question: Q, decimal: Decimal): Q;
   /** For a kind that asks for what lies on its slide. */
   fromSlide?: FromSlide<Q, K, A>;
 }
@@ -81,6 +92,8 @@ export interface Marking<Q extends AnyQuestion, K extends OfAKind, A extends OfA
   mark(question: Q, key: K, answer: A, shape: number): number | null;
   /** Whether no answer at all can be wholly right by this key; null when one can. */
   impossible?(question: Q, key: K): Impossible<Q, K> | null;
+  /** The options that a key calls right, and the same key with only some of them; null for none. */
+  right?: { of(key: K): readonly string[]; only(key: K, optionIds: string[]): K | null };
   emptyTally(question: Q): T;
   /**
    * Counts an answer into a tally that the caller owns, or takes it out again with −1; costs as much as the answer is

@@ -6,6 +6,7 @@ import { extendedText } from './extendedText/extendedText.js';
 import { gap } from './gap/gap.js';
 import { hotspot } from './hotspot/hotspot.js';
 import type { AnyQuestion, OfAKind, QuestionKind } from './kind.js';
+import type { Item } from './parts.js';
 import { match } from './match/match.js';
 import { number } from './number/number.js';
 import { order } from './order/order.js';
@@ -91,10 +92,14 @@ export const picturesIn = ({ picture, question }: Asked): CreditedAsset[] =>
     (one) => one !== null,
   );
 
-/** The question that asked the same before; '' for none: only sliders are asked twice. */
+/** The question that asked the same before; '' for none. */
 export const askedBefore = (question: Question): string =>
-  question.kind === 'slider' ? question.before : '';
+  kindOf(question.kind).before?.(question) ?? '';
 
-/** The options of a question that carry links of their own; other kinds than choice have none. */
-export const optionsOf = (question: Question): { id: string; text: string }[] =>
-  question.kind === 'choice' ? question.options : [];
+/** The options of a question that carry links of their own. */
+export const optionsOf = (question: Question): readonly Item[] =>
+  kindOf(question.kind).options?.of(question) ?? [];
+
+/** The options that an answer picks; none in one of another kind, or of nothing. */
+export const pickedIn = (answer: Answer | undefined): readonly string[] =>
+  (answer && kindOf(answer.kind).options?.picked(answer)) ?? [];

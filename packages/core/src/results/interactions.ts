@@ -1,3 +1,4 @@
+import { readNumber } from '../questions/number/readNumber.js';
 import type { Answer, KindName, Question, QuestionKey } from '../questions/registry.js';
 
 /**
@@ -41,6 +42,10 @@ const range = (low: number, high: number): string => `${low}[:]${high}`;
 /** What has a wild card in it is no text that could be compared. */
 const plain = (accepted: readonly string[]): string[] =>
   accepted.filter((text) => !text.includes('*'));
+const plainNumberIn = (
+  text: string,
+  { unit, decimal }: Extract<Question, { kind: 'number' }>,
+): string => String(readNumber(text, unit, decimal) ?? text);
 const caseMatters = (heedsCase: boolean): string => `{case_matters=${heedsCase}}`;
 
 export const INTERACTIONS: Interactions = {
@@ -56,9 +61,9 @@ export const INTERACTIONS: Interactions = {
     ...right(...plain(key?.accepted ?? []).map((text) => caseMatters(key!.heedsCase) + text)),
   }),
   extendedText: ({ answer }) => ({ interactionType: 'long-fill-in', response: answer.text }),
-  number: ({ key, answer }) => ({
+  number: ({ question, key, answer }) => ({
     interactionType: 'numeric',
-    response: answer.text,
+    response: plainNumberIn(answer.text, question),
     ...right(...(key?.ranges ?? []).map(({ low, high }) => range(low, high))),
   }),
   slider: ({ key, answer }) => ({

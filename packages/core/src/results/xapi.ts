@@ -1,6 +1,5 @@
 import { wordsOf } from '../parts/richText.js';
 import type { QuestionElement } from '../elements/question/question.js';
-import { readNumber } from '../questions/number/readNumber.js';
 import { interactionOf, type Component } from './interactions.js';
 import { markOf, type StudentResult } from './results.js';
 
@@ -57,7 +56,7 @@ export function xapiStatements(args: {
       const mark = element.isForThinking ? null : markOf(student, element.id, countsLate);
       const { response, ...interaction } = interactionOf(question, key, given.answer);
       const result: XapiStatement['result'] = {
-        response: question.kind === 'number' ? plainResponse(response, question) : response,
+        response,
         completion: true,
         ...(mark === null ? {} : { success: mark >= 1, score: scoreOf(mark, question.points) }),
       };
@@ -92,11 +91,3 @@ export function xapiStatements(args: {
 /** `max` must be more than `min`: a question worth nothing has a scaled score only. */
 const scoreOf = (mark: number, points: number): NonNullable<XapiStatement['result']['score']> =>
   points > 0 ? { scaled: mark, raw: mark * points, min: 0, max: points } : { scaled: mark };
-
-function plainResponse(
-  response: string,
-  { unit, decimal }: Extract<QuestionElement['question'], { kind: 'number' }>,
-): string {
-  const value = readNumber(response, unit, decimal);
-  return value === undefined ? response : String(value);
-}

@@ -1,7 +1,6 @@
 import {
   QUESTION_CARD,
   typeInStyle,
-  type Answer,
   type ElementId,
   type Link,
   type LinkId,
@@ -33,10 +32,6 @@ export const optionWays = (
       carrier.elementId === questionId &&
       (picked?.includes(carrier.optionId) ?? true),
   );
-
-/** The options picked in an answer; none in one of another kind. */
-export const pickedIn = (answer: Answer | undefined): OptionId[] =>
-  answer?.kind === 'choice' ? answer.optionIds : [];
 
 /** A question as it stands on a slide that nobody answers on: prompt, options, and where options lead. */
 export function QuestionCard(props: {

@@ -31,12 +31,13 @@ export function questionElement(
   language = 'en',
 ): NewElement {
   const [asks, height] = BEGINNINGS[kind];
-  const fresh = kindOf(kind).fresh(newId);
+  const { fresh: begin, withDecimal } = kindOf(kind);
+  const fresh = begin(newId);
   return {
     kind: 'question',
     layer: 'content',
     text: plain(asks),
-    question: fresh.kind === 'number' ? { ...fresh, decimal: decimalOf(language) } : fresh,
+    question: withDecimal?.(fresh, decimalOf(language)) ?? fresh,
     box: inMiddle(slide, 480, height),
   };
 }

@@ -1,8 +1,7 @@
 import * as Y from 'yjs';
 import { refuse, type ElementId, type Result, type SlideId } from '../../parts/ids.js';
-import type { Question, QuestionKey } from '../../questions/registry.js';
+import { kindOf, readQuestion, type Question, type QuestionKey } from '../../questions/registry.js';
 import { deckMap, elementOf, elementsOf, slidesMap } from '../document.js';
-import { asRecord } from '../../parts/decode.js';
 import { decimalOf, LANGUAGES } from '../text/languages.js';
 import { GONE, LOCKED, setWords } from './elementCommands.js';
 import { rewriteWords } from '../text/rewriteCommands.js';
@@ -57,10 +56,10 @@ export function setLanguage(doc: Y.Doc, language: string): Result {
     for (const slide of slidesMap(doc).values()) {
       if (!(slide instanceof Y.Map)) continue;
       for (const element of elementsOf(slide).values()) {
-        const question = element instanceof Y.Map ? asRecord(element.get('question')) : {};
-        if (question.kind === 'number' && question.decimal !== decimal) {
-          (element as Y.Map<unknown>).set('question', { ...question, decimal });
-        }
+        if (!(element instanceof Y.Map)) continue;
+        const question = readQuestion(element.get('question'));
+        const now = question && kindOf(question.kind).withDecimal?.(question, decimal);
+        if (now && now !== question) element.set('question', now);
       }
     }
   }, COMMAND);

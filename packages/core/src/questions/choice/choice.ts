@@ -72,4 +72,5 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceKey, ChoiceAnswer> = {
   isBlank: ({ optionIds }) => optionIds.length === 0,
   lines: ({ options }) => options.map(({ text }) => text),
   items: ({ options }) => options,
+  options: { of: ({ options }) => options, picked: ({ optionIds }) => optionIds },
 };

@@ -30,6 +30,11 @@ export const choiceMarking: Marking<ChoiceQuestion, ChoiceKey, ChoiceAnswer, Cho
     };
   },
 
+  right: {
+    of: ({ optionIds }) => optionIds,
+    only: (key, optionIds) => (optionIds.length > 0 ? { ...key, optionIds } : null),
+  },
+
   emptyTally: () => ({ kind: 'choice', answered: 0, picks: {}, combinations: {} }),
 
   count(tally, { optionIds }, by) {

@@ -49,4 +49,5 @@ export const extendedText: QuestionKind<ExtendedTextQuestion, ExtendedTextKey, E
 
     isBlank: ({ text }) => text.trim() === '',
     lines: () => ['', '', ''],
+    inFull: ({ text }) => text,
   };

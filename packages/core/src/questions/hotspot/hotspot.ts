@@ -55,4 +55,5 @@ export const hotspot: QuestionKind<HotspotQuestion, HotspotKey, HotspotAnswer> =
 
   isBlank: ({ areaIds }) => areaIds.length === 0,
   lines: () => [],
+  isReady: ({ areas }) => areas.length > 0,
 };

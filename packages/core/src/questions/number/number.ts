@@ -64,4 +64,6 @@ export const number: QuestionKind<NumberQuestion, NumberKey, NumberAnswer> = {
 
   isBlank: ({ text }) => text === '',
   lines: () => [''],
+  withDecimal: (question, decimal) =>
+    question.decimal === decimal ? question : { ...question, decimal },
 };

@@ -71,4 +71,5 @@ export const slider: QuestionKind<SliderQuestion, SliderKey, SliderAnswer> = {
 
   isBlank: () => false,
   lines: () => [''],
+  before: ({ before }) => before,
 };

@@ -65,4 +65,5 @@ export const textEntry: QuestionKind<TextEntryQuestion, TextEntryKey, TextEntryA
 
   isBlank: ({ text }) => text.trim() === '',
   lines: () => [''],
+  inFull: ({ text }) => text,
 };
