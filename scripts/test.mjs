@@ -28,11 +28,20 @@ const results = join(workFolder, 'test');
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
 
-function check(name, program, args) {
+/** How long each part took, in seconds. */
+const took = [];
+async function timed(name, what) {
   say(`\n── ${name}`);
-  if (run(program, args)) passed++;
-  else failed++;
+  const from = Date.now();
+  await what();
+  took.push(`${name} ${Math.round((Date.now() - from) / 1000)} s`);
 }
+
+const check = (name, program, args) =>
+  timed(name, () => {
+    if (run(program, args)) passed++;
+    else failed++;
+  });
 
 function count(name, file, read) {
   try {
@@ -63,11 +72,12 @@ const names = process.argv.slice(2).filter((word) => !PARTS.includes(word));
 const wants = (part) => only.length === 0 || only.includes(part);
 
 if (wants('static')) {
-  check('Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-  check('Lint', 'npx', ['eslint', '.']);
-  check('Types of the interface', 'npx', ['tsc', '-p', 'apps/web']);
-  check('Types of the browser tests', 'npx', ['tsc', '-p', 'e2e']);
-  check('Types of the benchmarks', 'npx', ['tsc', '-p', 'bench']);
+  await check('Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+  await check('Lint', 'npx', ['eslint', '.']);
+  await check('Types of the interface', 'npx', ['tsc', '-p', 'apps/web']);
+  await check('Types of the browser tests', 'npx', ['tsc', '-p', 'e2e']);
+  await check('Types of the benchmarks', 'npx', ['tsc', '-p', 'bench']);
+  await check('What each view downloads', 'node', ['scripts/sizes.mjs']);
 }
 
 // A crash of the machine is not among what is tested, so the test cluster does not wait for the disk.
@@ -77,26 +87,24 @@ const cluster = await startCluster(join(workFolder, 'test-postgres'), {
 });
 try {
   if (wants('jest')) {
-    say('\n── Jest');
     const report = join(results, 'jest.json');
-    await runAsync('npx', ['jest', '--json', `--outputFile=${report}`, ...names], {
-      DATABASE_URL: cluster.createDatabase('jest'),
-    });
+    await timed('Jest', () =>
+      runAsync('npx', ['jest', '--json', `--outputFile=${report}`, ...names], {
+        DATABASE_URL: cluster.createDatabase('jest'),
+      }),
+    );
     count('Jest', report, (said) => [
       said.numPassedTests,
       said.numFailedTests + said.numRuntimeErrorTestSuites,
     ]);
   }
   if (wants('playwright')) {
-    say('\n── Playwright');
     const report = join(results, 'playwright.json');
-    await runAsync(
-      'npx',
-      ['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...names],
-      {
+    await timed('Playwright', () =>
+      runAsync('npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...names], {
         DATABASE_URL: cluster.createDatabase('browser'),
         PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-      },
+      }),
     );
     count('Playwright', report, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
   }
@@ -104,5 +112,6 @@ try {
   cluster.stop();
 }
 
+say(`\n${took.join(', ')}`);
 say(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);

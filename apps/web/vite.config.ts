@@ -47,7 +47,7 @@ export default defineConfig({
           includeDependenciesRecursively: false,
           groups: [
             { name: 'pieces', test: /core.src.stage.(asked|pieces|zones)\./ },
-            { name: 'small', test: /web.src.(ui.(when|SavedLabel)|api.assets|sync.kept)\./ },
+            { name: 'small', test: /web.src.(ui.when|api.assets|sync.(kept|pageSocket))\./ },
           ],
         },
       },

@@ -30,6 +30,7 @@ import {
   UsesOfAll1700000000009,
   SharedFolios1700000000004,
 } from './database/migrations.js';
+import { migrate } from './database/startLock.js';
 import { DecksModule } from './decks/decks.module.js';
 import { HealthController } from './HealthController.js';
 import { LessonsModule } from './lessons/lessons.module.js';
@@ -53,20 +54,6 @@ class AppModule {
           type: 'postgres',
           url: config.databaseUrl,
           synchronize: false,
-          migrations: [
-            FirstSchema1700000000000,
-            FilesAndTrails1700000000001,
-            MediaAndStage1700000000002,
-            LessonsAndResults1700000000003,
-            SharedFolios1700000000004,
-            RowsFollowDocuments1700000000005,
-            DoneAnswers1700000000006,
-            PictureUses1700000000007,
-            StoreAsTheyCome1700000000008,
-            UsesOfAll1700000000009,
-          ],
-          migrationsRun: true,
-          migrationsTransactionMode: 'each',
           poolSize: 12,
           retryAttempts: 3,
         }),
@@ -88,8 +75,23 @@ class AppModule {
   }
 }
 
+/** From the first to the last. */
+const MIGRATIONS = [
+  FirstSchema1700000000000,
+  FilesAndTrails1700000000001,
+  MediaAndStage1700000000002,
+  LessonsAndResults1700000000003,
+  SharedFolios1700000000004,
+  RowsFollowDocuments1700000000005,
+  DoneAnswers1700000000006,
+  PictureUses1700000000007,
+  StoreAsTheyCome1700000000008,
+  UsesOfAll1700000000009,
+];
+
 /** The whole server, ready to listen. */
 export async function createApp(config: Config): Promise<NestExpressApplication> {
+  await migrate({ type: 'postgres', url: config.databaseUrl, migrations: MIGRATIONS });
   const log = pino({ level: config.logLevel });
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
     logger: new NestLog(log),

@@ -1,4 +1,16 @@
+import 'reflect-metadata';
 import { join } from 'node:path';
+import { plainToInstance, Type } from 'class-transformer';
+import {
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsString,
+  Matches,
+  Max,
+  Min,
+  validateSync,
+} from 'class-validator';
 
 /** Settings of one server process, all from the environment. */
 export interface Config {
@@ -23,25 +35,73 @@ export interface Config {
   logLevel: string;
 }
 
-/** `folder` is where the server's programs lie. */
+/** The settings as the environment gives them: `docs/running.md` is their table. */
+class Environment {
+  @IsInt({ message: 'PORT is a number from 0 to 65535.' })
+  @Min(0, { message: 'PORT is a number from 0 to 65535.' })
+  @Max(65_535, { message: 'PORT is a number from 0 to 65535.' })
+  @Type(() => Number)
+  PORT = 4300;
+
+  @IsNotEmpty({ message: 'HOST is an address to listen on, as 127.0.0.1.' })
+  HOST = '127.0.0.1';
+
+  @Matches(/^postgres(ql)?:\/\//, {
+    message: 'DATABASE_URL is not set, or is none of PostgreSQL: postgres://user@host/name.',
+  })
+  DATABASE_URL = '';
+
+  @IsString()
+  GOBREL_WEB = '';
+
+  @Matches(/^$|^rediss?:\/\//, { message: 'REDIS_URL is an address as redis://host:6379.' })
+  REDIS_URL = '';
+
+  @IsInt({ message: 'GOBREL_PROXIES is how many reverse proxies stand in front, 0 to 9.' })
+  @Min(0, { message: 'GOBREL_PROXIES is how many reverse proxies stand in front, 0 to 9.' })
+  @Max(9, { message: 'GOBREL_PROXIES is how many reverse proxies stand in front, 0 to 9.' })
+  @Type(() => Number)
+  GOBREL_PROXIES = 0;
+
+  @IsIn(['', '0', '1'], { message: 'GOBREL_HTTPS is 1 or is left out.' })
+  GOBREL_HTTPS = '';
+
+  @IsIn(['', '0', '1'], { message: 'GOBREL_DEMO is 1 or is left out.' })
+  GOBREL_DEMO = '';
+
+  @IsIn(['silent', 'fatal', 'error', 'warn', 'info', 'debug', 'trace'], {
+    message: 'LOG_LEVEL is error, warn, info or debug.',
+  })
+  LOG_LEVEL = 'info';
+}
+
+/**
+ * @param folder where the server's programs lie
+ * @throws Error with a sentence for each setting that cannot be used
+ */
 export function configFromEnvironment(
   folder: string,
   env: NodeJS.ProcessEnv = process.env,
 ): Config {
-  if (!env.DATABASE_URL) throw new Error('DATABASE_URL is not set.');
+  const given = Object.entries(env).filter(([, value]) => value !== undefined && value !== '');
+  const said = plainToInstance(Environment, Object.fromEntries(given), {
+    exposeDefaultValues: true,
+  });
+  const wrong = validateSync(said).map(({ constraints = {} }) => Object.values(constraints)[0]);
+  if (wrong.length > 0) throw new Error(wrong.join('\n'));
   return {
-    port: Number(env.PORT ?? 4300),
-    host: env.HOST ?? '127.0.0.1',
-    databaseUrl: env.DATABASE_URL,
-    webFolder: env.GOBREL_WEB ?? '',
-    redisUrl: env.REDIS_URL ?? '',
-    proxies: Number(env.GOBREL_PROXIES ?? 0) || 0,
-    isSecure: env.GOBREL_HTTPS === '1',
-    seedsDemo: env.GOBREL_DEMO === '1',
+    port: said.PORT,
+    host: said.HOST,
+    databaseUrl: said.DATABASE_URL,
+    webFolder: said.GOBREL_WEB,
+    redisUrl: said.REDIS_URL,
+    proxies: said.GOBREL_PROXIES,
+    isSecure: said.GOBREL_HTTPS === '1',
+    seedsDemo: said.GOBREL_DEMO === '1',
     practiceWorker: join(folder, 'practice', 'worker.js'),
     pictureWorker: join(folder, 'assets', 'pictureProcess.js'),
     cuttingWorker: join(folder, 'sync', 'cuttingWorker.js'),
-    logLevel: env.LOG_LEVEL ?? 'info',
+    logLevel: said.LOG_LEVEL,
   };
 }
 

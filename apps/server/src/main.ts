@@ -1,6 +1,7 @@
 import { setFlagsFromString } from 'node:v8';
 import { createApp } from './app.js';
 import { configFromEnvironment } from './config.js';
+import { oneAtATime } from './database/startLock.js';
 import { seedDemo } from './demo/seedDemo.js';
 
 // Whatever nobody waited for any more is told; it ends no lesson.
@@ -14,6 +15,6 @@ setFlagsFromString('--heap-growing-percent=40');
 
 const config = configFromEnvironment(import.meta.dirname);
 const app = await createApp(config);
-if (config.seedsDemo) await seedDemo(app);
+if (config.seedsDemo) await oneAtATime(config.databaseUrl, () => seedDemo(app));
 await app.listen(config.port, config.host);
 process.stdout.write(`listening on ${await app.getUrl()}\n`);

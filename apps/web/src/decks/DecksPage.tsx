@@ -6,7 +6,7 @@ import { Link, useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import { useChange, useDecks, type DeckCard, type Teacher } from '../api/teacher';
 import { forgetKept } from '../sync/kept.js';
-import { forgetSocket } from '../sync/connection';
+import { forgetSocket } from '../sync/pageSocket';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';

@@ -4,7 +4,7 @@ import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import type { Teacher } from '../api/teacher';
-import { forgetSocket } from '../sync/connection';
+import { forgetSocket } from '../sync/pageSocket';
 import { forgetKept } from '../sync/kept';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';

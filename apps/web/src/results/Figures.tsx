@@ -59,7 +59,7 @@ function FigureView(props: {
 const percent = (value: number): string => `${Math.round(value * 100)} %`;
 
 /** What the marks say of one question, and what the class answered. */
-export function QuestionFigures(props: {
+function QuestionFigures(props: {
   asked: QuestionElement;
   at: number;
   table: MarkTable;
@@ -126,7 +126,7 @@ export function QuestionFigures(props: {
 }
 
 /** What the marks say of the lesson: how sums are spread, and how well the questions go together. */
-export function LessonFigures(props: { table: MarkTable }): ReactElement {
+function LessonFigures(props: { table: MarkTable }): ReactElement {
   const { table } = props;
   const totals = totalsOf(table);
   const data = binsOfSums(totals).map(({ from, to, count }) => ({
@@ -179,10 +179,7 @@ export function LessonFigures(props: { table: MarkTable }): ReactElement {
 }
 
 /** The routes taken, drawn on the map, and how long the class stayed where. */
-export function RouteFigures(props: {
-  edition: Deck;
-  students: readonly StudentResult[];
-}): ReactElement {
+function RouteFigures(props: { edition: Deck; students: readonly StudentResult[] }): ReactElement {
   const { edition, students } = props;
   const walks = useMemo(() => students.map(({ walk }) => walk), [students]);
   const walked = useMemo(() => walkCounts(walks), [walks]);
@@ -238,4 +235,39 @@ export function RouteFigures(props: {
       </div>
     </section>
   );
+}
+
+/** What the marks and walks of a lesson say: by question, of the whole, and on the map. */
+export default function Figures(props: {
+  view: 'questions' | 'lesson' | 'routes';
+  table: MarkTable;
+  students: readonly StudentResult[];
+  questions: readonly QuestionElement[];
+  edition: Deck;
+}): ReactElement {
+  const { view, table, students, questions, edition } = props;
+  switch (view) {
+    case 'questions':
+      return (
+        <div tabIndex={0} className="min-h-0 flex-1 overflow-auto px-6 pb-8">
+          <div className="max-w-[820px]">
+            {questions.map((one, at) => (
+              <QuestionFigures key={one.id} asked={one} {...{ at, table, students }} />
+            ))}
+          </div>
+        </div>
+      );
+    case 'lesson':
+      return (
+        <div tabIndex={0} className="min-h-0 flex-1 overflow-auto p-6">
+          <LessonFigures table={table} />
+        </div>
+      );
+    case 'routes':
+      return (
+        <div className="min-h-0 flex-1">
+          <RouteFigures edition={edition} students={students} />
+        </div>
+      );
+  }
 }

@@ -9,10 +9,11 @@ import {
   type StudentResult,
 } from '@gobrel/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState, type ReactElement } from 'react';
+import { Suspense, useMemo, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { v5 as uuidOfName } from 'uuid';
 import { http, sentenceOf } from '../api/http';
+import { part } from '../offline/part';
 import { RequireTeacher } from '../ui/RequireTeacher';
 import { count, when } from '../ui/when';
 import { Button } from '../ui/Button';
@@ -22,10 +23,12 @@ import { saveFile } from '../ui/saveFile';
 import { Segments } from '../ui/Segments';
 import { Sheet } from '../ui/Sheet';
 import { LONG_COLUMNS, longCsv, wideCsv, type Exported } from './exports';
-import { LessonFigures, QuestionFigures, RouteFigures } from './Figures';
 import { Gradebook } from './Gradebook';
 import { MarkPanel } from './MarkPanel';
 import { useMarking, type MarkingState } from './useMarking';
+
+/** With a library of charts that the gradebook does without. */
+const Figures = part(() => import('./Figures'));
 
 interface LessonResults {
   lessonId: string;
@@ -236,22 +239,10 @@ function Results({ results }: { results: LessonResults }): ReactElement {
               )}
             </div>
           </div>
-        ) : view === 'questions' ? (
-          <div tabIndex={0} className="min-h-0 flex-1 overflow-auto px-6 pb-8">
-            <div className="max-w-[820px]">
-              {questions.map((one, at) => (
-                <QuestionFigures key={one.id} asked={one} {...{ at, table, students }} />
-              ))}
-            </div>
-          </div>
-        ) : view === 'lesson' ? (
-          <div tabIndex={0} className="min-h-0 flex-1 overflow-auto p-6">
-            <LessonFigures table={table} />
-          </div>
         ) : (
-          <div className="min-h-0 flex-1">
-            <RouteFigures edition={edition} students={students} />
-          </div>
+          <Suspense fallback={<p className="p-6 text-soft">One moment …</p>}>
+            <Figures {...{ view, table, students, questions, edition }} />
+          </Suspense>
         )}
       </Main>
     </div>

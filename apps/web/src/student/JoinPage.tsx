@@ -4,7 +4,7 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, http, isRefusal, sentenceOf } from '../api/http';
 import { comeBack, join, leaveDevice, look, type LessonLook } from '../api/student';
-import { forgetSocket } from '../sync/connection';
+import { forgetSocket } from '../sync/pageSocket';
 import { forgetKept } from '../sync/kept';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';

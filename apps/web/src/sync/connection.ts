@@ -1,4 +1,5 @@
 import { HocuspocusProviderWebsocket } from '@hocuspocus/provider';
+import { held, type Connection } from './pageSocket.js';
 
 /**
  * Milliseconds without a word from the server after which a device says that there is no connection, and after which it
@@ -13,17 +14,6 @@ class Socket extends HocuspocusProviderWebsocket {
   override send(message: unknown): void {
     if (this.webSocket?.readyState === WebSocket.OPEN) this.webSocket.send(message as Uint8Array);
   }
-}
-
-/** A socket to the server, and whether anybody is at its other end. */
-export interface Connection {
-  socket: HocuspocusProviderWebsocket;
-  isAlive(): boolean;
-  /** Tells when `isAlive` changes. */
-  subscribe(listener: () => void): () => void;
-  /** Hangs up and calls again, with whatever cookies this browser has by now. */
-  restart(): void;
-  close(): void;
 }
 
 function connect(): Connection {
@@ -77,14 +67,6 @@ function connect(): Connection {
   };
 }
 
-let shared: Connection | null = null;
-
 /** The one connection of this page. */
-export const pageConnection = (): Connection => (shared ??= connect());
+export const pageConnection = (): Connection => held(connect);
 export const ownConnection = connect;
-
-/** After signing in, out or joining: the next document opens with the new cookie. */
-export function forgetSocket(): void {
-  shared?.close();
-  shared = null;
-}
