@@ -12,7 +12,7 @@ import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { sentenceOf } from '../api/http';
 import { useAttempt, useAttempts } from '../api/teacher';
 import { whenAt } from '../ui/when';
-import { QUESTION_VIEWS } from '../questions/registry';
+import { inPlainWords } from '../questions/registry';
 import { SlideView } from '../stage/SlideView';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
@@ -143,10 +143,7 @@ function Contents({
               <div key={question.id} className="flex gap-3 border-b border-line/60 py-1">
                 <dt className="flex-1 text-soft">{promptOf(question)}</dt>
                 <dd>
-                  {QUESTION_VIEWS[question.question.kind].inWords(
-                    question.question,
-                    given.answer,
-                  ) || '–'}
+                  {inPlainWords(question.question, given.answer) || '–'}
                   <Mark score={given.score} isLate={given.isLate} />
                 </dd>
               </div>

@@ -8,7 +8,7 @@ import {
 } from '@gobrel/core';
 import { Star } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { QUESTION_VIEWS } from '../questions/registry';
+import { inPlainWords } from '../questions/registry';
 import { Button } from '../ui/Button';
 import { Segments } from '../ui/Segments';
 import { promptOf } from './promptOf';
@@ -83,10 +83,7 @@ export function AnswerRoll(props: {
                     {given ? (
                       <span className="flex items-start gap-1">
                         <span className="flex-1">
-                          {QUESTION_VIEWS[question.question.kind].inWords(
-                            question.question,
-                            given.answer,
-                          ) || '–'}
+                          {inPlainWords(question.question, given.answer) || '–'}
                           <Mark score={given.score} isLate={given.isLate} />
                         </span>
                         <button

@@ -14,7 +14,7 @@ import {
   type SlideElement,
 } from '@gobrel/core';
 import { Suspense, useMemo, useRef, useState, type ReactElement } from 'react';
-import { fitting, QUESTION_VIEWS } from '../questions/registry';
+import { fitting, inPlainWords, QUESTION_VIEWS } from '../questions/registry';
 import type { ClassTally } from '../questions/TallyCard';
 import { boxStyle, ElementBody } from '../stage/ElementView';
 import { SlideView } from '../stage/SlideView';
@@ -283,7 +283,7 @@ function Tiles(props: {
             </span>
             {questionsOn(slide).map(({ id, question }) => {
               const given = student.answers[id];
-              const said = given && QUESTION_VIEWS[question.kind].inWords(question, given.answer);
+              const said = given && inPlainWords(question, given.answer);
               return said ? (
                 <span key={id} className="line-clamp-3 block px-1.5 text-[12.5px]">
                   {said}

@@ -1,5 +1,5 @@
-import { wordsOf, type QuestionElement } from '@gobrel/core';
+import { flatWords, wordsOf, type QuestionElement } from '@gobrel/core';
 
 /** What a question asks, in one line. */
 export const promptOf = (question: QuestionElement): string =>
-  wordsOf(question.text).replace(/\s+/g, ' ');
+  flatWords(wordsOf(question.text)).replace(/\s+/g, ' ');

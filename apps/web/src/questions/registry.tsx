@@ -1,4 +1,4 @@
-import { wordsIn, type KindName, type Question } from '@gobrel/core';
+import { flatWords, wordsIn, type Answer, type KindName, type Question } from '@gobrel/core';
 import type { QuestionViews } from './kind';
 import { ChoiceInput, ChoiceStill } from './choice/ChoiceInput';
 import { count } from '../ui/when';
@@ -126,6 +126,10 @@ const share = (value: number): string => `${Math.round(value * 100)} %`;
 
 /** For whoever has a question of any kind: what it is given is of the kind that it asks for. */
 export const QUESTION_VIEWS = VIEWS as unknown as Record<KindName, QuestionViews>;
+
+/** An answer in a few words, formulas among them in plain letters; for one that fits its question. */
+export const inPlainWords = (question: Question, answer: Answer): string =>
+  flatWords(QUESTION_VIEWS[question.kind].inWords(question, answer));
 
 /** An answer that is one to a question of this kind; what was given to another kind is none. */
 export const fitting = <A extends { kind: KindName }>(

@@ -1,14 +1,7 @@
-import {
-  flatWords,
-  kindOf,
-  markOf,
-  wordsOf,
-  type QuestionElement,
-  type StudentResult,
-} from '@gobrel/core';
+import { kindOf, markOf, wordsOf, type QuestionElement, type StudentResult } from '@gobrel/core';
 import Papa from 'papaparse';
 import { SHIELDED } from '../ui/csv';
-import { QUESTION_VIEWS } from '../questions/registry';
+import { inPlainWords } from '../questions/registry';
 
 /** What a lesson's results are made of, for every file that leaves the house. */
 export interface Exported {
@@ -26,8 +19,7 @@ export const answerInWords = (
   { answer }: StudentResult['answers'][string],
 ): string =>
   answer.kind === question.kind
-    ? (kindOf(answer.kind).inFull?.(answer) ??
-      flatWords(QUESTION_VIEWS[question.kind].inWords(question, answer)))
+    ? (kindOf(answer.kind).inFull?.(answer) ?? inPlainWords(question, answer))
     : '';
 
 /** Columns of the long form, and what stands in them; shown beside the download. */
