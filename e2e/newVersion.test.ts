@@ -46,6 +46,8 @@ test('a new version is taken over: no page goes white, no word is lost', async (
   browser,
   own,
 }) => {
+  // All files of a version are fetched one after another: on a busy machine that takes its time.
+  test.slow();
   const newer = await newerVersion();
   const { baseURL } = own;
   const ines = await signIn(await someone(browser, { baseURL }));
@@ -76,20 +78,11 @@ test('a new version is taken over: no page goes white, no word is lost', async (
   expect(await isNewer(mona)).toBe(false);
 
   // Opened again, the new version is fetched beside the old one, and taken at the latest when it is opened once more.
-  await mona.reload();
-  const isFetched = (): Promise<boolean> =>
-    mona.evaluate(async () => Boolean((await navigator.serviceWorker.getRegistration())?.waiting));
-  // A page that is just being loaded anew has no answer.
-  await expect
-    .poll(async () => (await isFetched().catch(() => false)) || isNewer(mona).catch(() => false), {
-      timeout: 120_000,
-    })
-    .toBe(true);
   // A device so slow that it takes it late leaves the page alone, and takes it the next time.
   await expect(async () => {
     await mona.reload();
     await expect.poll(() => isNewer(mona).catch(() => false), { timeout: 15_000 }).toBe(true);
-  }).toPass({ timeout: 120_000 });
+  }).toPass({ timeout: 240_000 });
   await isSaved(mona);
   await expect(metres).toHaveValue('277');
 

@@ -11,8 +11,8 @@ export default defineConfig({
   timeout: 300_000,
   expect: { timeout: 45_000 },
   workers: 2,
-  // On a busy machine a test may wait in vain; one that needs its second try is listed as flaky.
-  retries: 1,
+  // On a busy machine a test may wait in vain; one that needs another try is listed as flaky.
+  retries: 2,
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
