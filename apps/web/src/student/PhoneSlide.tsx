@@ -11,6 +11,7 @@ import {
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
 import { phoneOf } from '../elements/phone';
+import { withFormulas } from '../parts/withFormulas';
 import { OptionWays, optionWays } from '../elements/question/Card';
 import { RichTextView } from '../parts/RichTextView';
 import { SlideView } from '../stage/SlideView';
@@ -102,7 +103,7 @@ export default function PhoneSlide({
         )}
       </div>
       <div className="flex flex-col gap-4 p-4 text-[17px]">
-        {!isPrompt && <h1 className="text-[22px]">{slide.title}</h1>}
+        {!isPrompt && <h1 className="text-[22px]">{withFormulas(slide.title)}</h1>}
         {told(reading.read)}
         {reading.pieces.length > 0 && (
           <section aria-label="Pieces">

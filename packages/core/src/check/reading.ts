@@ -23,7 +23,8 @@ import { kindOf } from '../questions/registry.js';
 import { FAMILY_NAMES, familyOf, missingScripts } from '../parts/fonts.js';
 import { shapeWordsBox } from '../geometry/shapes/shapes.js';
 import { textHeight } from '../stage/textHeight.js';
-import { behind, luminanceOf, neededContrast, standingOut, type Pixels } from './contrast.js';
+import { luminanceOf } from '../parts/luminance.js';
+import { behind, neededContrast, standingOut, type Pixels } from './contrast.js';
 import type { Finding, Mend } from './finding.js';
 
 /**

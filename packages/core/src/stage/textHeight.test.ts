@@ -68,3 +68,8 @@ test('a break begins a line, empty paragraphs are a line high, large words make 
   expect(textHeight(plain(''), 600, TYPE)).toBeCloseTo(LINE, 6);
   expect(of(run('low '), run('TIDE', '60px'))).toBeCloseTo(60 * TYPE.leading, 6);
 });
+
+test('a formula among words takes the room of what is drawn, not of what was typed', () => {
+  const height = (words: string): number => textHeight(plain(words), 400, TYPE);
+  expect(height('Area: \\(\\mathrm{r}^{2} \\cdot \\pi\\)')).toBe(height('Area: r² π'));
+});

@@ -1,5 +1,6 @@
 import type { RichMark, RichNode, RichText } from '../parts/richText.js';
 import { asRecord } from '../parts/decode.js';
+import { flatWords } from '../elements/formula/inWords.js';
 import { familyWidth, type SetType } from '../themes/themes.js';
 import { textWidth, type Face } from './typeWidths.js';
 
@@ -70,7 +71,7 @@ class Block {
         used = 0;
         tallest = 0;
       }
-      const { text } = run;
+      const text = flatWords(run.text ?? '');
       if (!text) continue;
       const size = runSize(run.marks) || standard;
       const face = faceFor(this.#type, run.marks?.some(({ type }) => type === 'bold') ?? false);

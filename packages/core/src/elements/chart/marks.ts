@@ -1,4 +1,5 @@
 import { Pen, svgOf } from '../../geometry/Pen.js';
+import { contrast, luminanceOf } from '../../parts/luminance.js';
 import { coloursOf, type ThemeName } from '../../themes/themes.js';
 import type { ChartElement, ChartForm } from './chart.js';
 import { chartData, readCell, type ChartData } from './values.js';
@@ -77,15 +78,10 @@ export function chartMarks(element: ChartElement, theme: ThemeName): ChartMark[]
 /** The theme's colours that stand out from its paper, its ink last. */
 function paletteOf(theme: ThemeName): string[] {
   const { paper, swatches } = coloursOf(theme);
-  const seen = swatches.filter((one) => Math.abs(brightness(one) - brightness(paper)) > 70);
+  // WCAG 1.4.11 for what is no text.
+  const seen = swatches.filter((one) => contrast(luminanceOf(one), luminanceOf(paper)) >= 3);
   const [first, ...rest] = seen;
   return [...rest, first ?? '#1E2B32'];
-}
-
-/** From 0 to 255, as bright as an eye finds it (Rec. 601). */
-function brightness(hex: string): number {
-  const [r, g, b] = [1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16));
-  return 0.299 * r! + 0.587 * g! + 0.114 * b!;
 }
 
 function write(

@@ -82,20 +82,28 @@ const NAMED: Record<string, Said> = {
   '\\': sign('; ', ','),
 };
 
-const GREEK: Record<string, string> = {
-  ...{ alpha: 'α', beta: 'β', gamma: 'γ', delta: 'δ', epsilon: 'ε', varepsilon: 'ε', zeta: 'ζ' },
-  ...{ eta: 'η', theta: 'θ', iota: 'ι', kappa: 'κ', lambda: 'λ', mu: 'μ', nu: 'ν', xi: 'ξ' },
-  ...{ pi: 'π', rho: 'ρ', sigma: 'σ', tau: 'τ', upsilon: 'υ', phi: 'φ', varphi: 'φ', chi: 'χ' },
-  ...{ psi: 'ψ', omega: 'ω', Gamma: 'Γ', Delta: 'Δ', Theta: 'Θ', Lambda: 'Λ', Xi: 'Ξ', Pi: 'Π' },
-  ...{ Sigma: 'Σ', Phi: 'Φ', Psi: 'Ψ', Omega: 'Ω' },
-};
+/** Names and what stands for them, in turn. */
+function pairs(written: string): Record<string, string> {
+  const words = written.trim().split(/\s+/);
+  return Object.fromEntries(
+    words.flatMap((name, index) => (index % 2 ? [] : [[name, words[index + 1]!]])),
+  );
+}
 
-/** Commands that take one group and say what is over or around it. */
-const AROUND: Record<string, string> = {
-  ...{ vec: 'vector', overline: 'bar over', bar: 'bar over', hat: 'hat over', dot: 'dot over' },
-  ...{ underline: '', boxed: '', mathbf: '', mathrm: '', mathit: '', mathbb: '', operatorname: '' },
-  ...{ text: '', textbf: '', textit: '', mathcal: '' },
+const GREEK = pairs(`
+  alpha α beta β gamma γ delta δ epsilon ε varepsilon ε zeta ζ eta η theta θ iota ι kappa κ lambda λ
+  mu μ nu ν xi ξ pi π rho ρ sigma σ tau τ upsilon υ phi φ varphi φ chi χ psi ψ omega ω
+  Gamma Γ Delta Δ Theta Θ Lambda Λ Xi Ξ Pi Π Sigma Σ Phi Φ Psi Ψ Omega Ω`);
+
+/** Commands that take one group and say what is over it; others only set it otherwise. */
+const OVER: Record<string, string> = {
+  vec: 'vector',
+  overline: 'bar over',
+  bar: 'bar over',
+  hat: 'hat over',
+  dot: 'dot over',
 };
+const SET = /^(?:underline|boxed|math(?:bf|rm|it|bb|cal)|operatorname|text(?:bf|it)?)$/;
 
 /** Spaces and sizes say nothing. */
 const SILENT =
@@ -200,10 +208,10 @@ class Reader {
       this.argument();
       return undefined;
     }
-    if (Object.hasOwn(AROUND, name)) {
+    if (Object.hasOwn(OVER, name) || SET.test(name)) {
       const isWords = name.startsWith('text') || name === 'operatorname';
       const of = isWords ? this.words() : this.argument();
-      return { spoken: `${AROUND[name]} ${of.spoken}`.trim(), flat: of.flat };
+      return { spoken: `${OVER[name] ?? ''} ${of.spoken}`.trim(), flat: of.flat };
     }
     return same(name);
   }
