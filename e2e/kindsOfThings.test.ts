@@ -38,7 +38,11 @@ test('a formula is typed, drawn, read aloud, taken back, and shown to a class', 
   await undo(ines).click();
   await expect(tex).toHaveValue('x = \\frac{b}{2}');
 
-  // What cannot be read is said, and stays as it was typed.
+  // What cannot be read is said, and stays as it was typed; when it can be read again it is as large as before.
+  const before = (await formula.boundingBox())!;
+  await tex.fill(`\\frac{${'1'.repeat(90)}`);
+  await tex.fill('x = \\frac{b}{2}');
+  await expect.poll(async () => (await formula.boundingBox())!.width).toBeCloseTo(before.width, 0);
   await tex.fill('\\frac{1');
   await trayOf(ines).getByRole('button', { name: 'Cannot be read yet' }).click();
   await expect(ines.getByRole('note')).toContainText('Unexpected end of input');

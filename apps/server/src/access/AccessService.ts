@@ -39,8 +39,9 @@ const LESSON = `SELECT unnest(CASE WHEN p.role = 'owner' AND d.trashed_at IS NUL
   WHERE l.id = $1 AND p.teacher_id = $2`;
 const FOLIO = `SELECT 'teaches' AS role FROM folio f JOIN lesson l ON l.id = f.lesson_id
   JOIN deck_person p USING (deck_id) WHERE f.id = $1 AND p.teacher_id = $2`;
-const TRASHED = `SELECT p.role FROM deck_person p JOIN deck d ON d.id = p.deck_id
-  WHERE d.id = $1 AND p.teacher_id = $2 AND d.trashed_at IS NOT NULL`;
+const DECK = `SELECT p.role FROM deck_person p JOIN deck d ON d.id = p.deck_id
+  WHERE d.id = $1 AND p.teacher_id = $2 AND d.trashed_at IS NULL`;
+const TRASHED = DECK.replace('IS NULL', 'IS NOT NULL');
 const OWNED = {
   class: `SELECT 'owner' AS role FROM class_list WHERE id = $1 AND teacher_id = $2`,
   starter: `SELECT 'owner' AS role FROM starter WHERE id = $1 AND teacher_id = $2`,
@@ -53,7 +54,6 @@ export interface Visitor {
   student: { folioId: string; lessonId: string; status: 'waiting' | 'in' } | null;
 }
 
-export type DeckRole = 'owner' | 'coauthor';
 export type DocumentAccess = 'write' | 'read' | null;
 export type DocumentKind = 'deck' | 'folio' | 'lesson' | 'desk';
 
@@ -110,17 +110,6 @@ export class AccessService {
     return row ?? null;
   }
 
-  /** A teacher's role on a deck that is not in the trash, or null. */
-  async deckRole(teacherId: string, deckId: string): Promise<DeckRole | null> {
-    if (!isUuid(deckId)) return null;
-    const [row] = await this.database.query<{ role: DeckRole }[]>(
-      `SELECT p.role FROM deck_person p JOIN deck d ON d.id = p.deck_id
-       WHERE p.deck_id = $1 AND p.teacher_id = $2 AND d.trashed_at IS NULL`,
-      [deckId, teacherId],
-    );
-    return row?.role ?? null;
-  }
-
   /**
    * What the bearer of these cookies is to a thing, or to this server where no thing is named. Of a thing that is not
    * there, or whose name is none, nobody is anything.
@@ -138,7 +127,7 @@ export class AccessService {
     if (!isUuid(id)) return [];
     switch (thing) {
       case 'deck':
-        return this.#asRoles(teacher && (await this.deckRole(teacher.id, id)));
+        return this.#ofTeacher(teacher, DECK, id);
       case 'trash':
         return this.#ofTeacher(teacher, TRASHED, id);
       case 'class':
@@ -163,10 +152,6 @@ export class AccessService {
     if (!teacher) return [];
     const rows = await this.database.query<{ role: Role }[]>(statement, [id, teacher.id]);
     return rows.map(({ role }) => role);
-  }
-
-  #asRoles(role: Role | null): Role[] {
-    return role ? [role] : [];
   }
 
   /** Whoever brought a picture, sound or file, and whoever may read something that uses it. */

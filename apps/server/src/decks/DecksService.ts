@@ -1,8 +1,7 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import { deckMap, readDeck, renameDeck, addSlide, type Deck } from '@gobrel/core';
+import { deckMap, readDeck, renameDeck, addSlide, type Deck, type Role } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
-import type { DeckRole } from '../access/AccessService.js';
 import { AccountsService } from '../accounts/AccountsService.js';
 import { refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
@@ -12,7 +11,7 @@ import { summarise, type DeckSummary } from './deckSummary.js';
 export interface DeckCard {
   id: string;
   title: string;
-  role: DeckRole;
+  role: Role;
   summary: DeckSummary;
   changedAt: string;
   trashedAt: string | null;
@@ -24,7 +23,7 @@ export interface Person {
   id: string;
   name: string;
   email: string;
-  role: DeckRole;
+  role: Role;
 }
 
 /** Counts by identity of the slide or link. */

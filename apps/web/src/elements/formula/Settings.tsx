@@ -42,8 +42,14 @@ export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
   const problem = useMemo(() => tools?.problemIn(tex), [tools, tex]);
   const { doc, run } = useDeck();
   /** What is written keeps the size it has: the box follows it. */
+  const readable = useRef(tex);
   const keep = (changed: string): void => {
-    const box = tools && sizedAs(element, tools.naturalSize(tex), tools.naturalSize(changed));
+    // What cannot be read yet is drawn as it is typed, and says nothing of how large the formula will be.
+    if (problem === undefined) readable.current = tex;
+    const isReadable = tools !== null && tools.problemIn(changed) === undefined;
+    const box =
+      isReadable &&
+      sizedAs(element, tools.naturalSize(readable.current), tools.naturalSize(changed));
     if (!box || element.rotation !== 0) return void set({ tex: changed });
     run(
       setPlaces(doc, props.slide.id, [{ elementId: element.id, box, settings: { tex: changed } }]),
