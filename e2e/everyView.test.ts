@@ -212,8 +212,8 @@ test('show, desk, results, screens and a student’s page: nothing serious on an
     await looking.at(paired, view);
   }
   for (const [width, name] of [
-    [390, 'Pia Quist'],
-    [1280, 'Lou Quist'],
+    [390, `Pia ${test.info().retry}`],
+    [1280, `Lou ${test.info().retry}`],
   ] as const) {
     const student = looking.watch(await someone(browser, { viewport: { width, height: 844 } }));
     await joinAs(student, 'TERN 482', name);

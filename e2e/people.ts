@@ -145,23 +145,30 @@ export const PNG = Buffer.from(
   'base64',
 );
 
-/** Starts a lesson on the lamp deck, and gives its address and its code. */
+/** Starts a lesson on the lamp deck or another, opens its desk, and gives its identity and its code. */
 export async function startLesson(
   page: Page,
   { className = '', byGroups = false, deck = LAMP } = {},
 ): Promise<{ lessonId: string; code: string }> {
-  await page.goto(`${deck}/lessons`);
-  await page.getByRole('button', { name: 'Start a lesson' }).click();
-  if (className) await page.getByRole('radio', { name: className }).check();
-  if (byGroups) {
-    await page.getByText('Pace, times and what students see').click();
-    await page.getByLabel('Groups of the class list share a folio').check();
-  }
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await page.waitForURL(/\/desk\//);
-  const label = await page.getByRole('button', { name: /Join code/ }).getAttribute('aria-label');
-  const code = /Join code (.*):/.exec(label ?? '')![1]!;
-  return { lessonId: page.url().split('/desk/')[1]!, code };
+  const lists = (await (await page.request.get('/api/classes')).json()) as Record<
+    'id' | 'name',
+    string
+  >[];
+  const started = await page.request.post(`/api/decks/${deck.split('/')[2]!}/lessons`, {
+    data: {
+      classListId: lists.find(({ name }) => name === className)?.id ?? null,
+      allowsTypedNames: true,
+      settings: { byGroups },
+    },
+    headers: { origin: new URL(page.url()).origin },
+  });
+  expect(started.status()).toBe(201);
+  const { id: lessonId } = (await started.json()) as { id: string };
+  const lesson = await page.request.get(`/api/lessons/${lessonId}`);
+  const { joinCode: code } = (await lesson.json()) as { joinCode: string };
+  await page.goto(`/desk/${lessonId}`);
+  await expect(page.getByRole('button', { name: /^Join code/ })).toBeVisible();
+  return { lessonId, code };
 }
 
 /** The whole map in sight, and at rest there. */
@@ -207,17 +214,13 @@ export async function lessonOfStarters(
   }
   if (isChain) await chain(ines, starters);
   await isSaved(ines);
-  await ines.getByRole('link', { name: 'Lessons' }).click();
-  await ines.getByRole('button', { name: 'Start a lesson' }).click();
-  await ines.getByRole('button', { name: 'Start', exact: true }).click();
-  await ines.waitForURL(/\/desk\//);
-  const lessonId = ines.url().split('/desk/')[1]!;
+  const deck = new URL(ines.url()).pathname;
+  const { lessonId, code } = await startLesson(ines, { deck });
   const lesson = (await (await ines.request.get(`/api/lessons/${lessonId}`)).json()) as {
-    joinCode: string;
     edition: { slides: Record<string, { id: string; title: string }> };
   };
   const slides = Object.values(lesson.edition.slides).map(({ id, title }) => [title, id] as const);
-  return { ines, code: lesson.joinCode, lessonId, slides: new Map(slides) };
+  return { ines, code, lessonId, slides: new Map(slides) };
 }
 
 /** Begins a deck on the first of these slides, and leads each to the next one by a choice. */

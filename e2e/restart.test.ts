@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { test } from './ownServer';
-import { isSaved, joinAs, RUNNING, signIn, someone } from './people';
+import { isSaved, joinAs, signIn, someone, startLesson } from './people';
 
 test('the server is killed in mid-lesson and started again: desk and student go on where they were', async ({
   browser,
@@ -8,9 +8,9 @@ test('the server is killed in mid-lesson and started again: desk and student go 
 }) => {
   const { baseURL } = own;
   const teacher = await signIn(await someone(browser, { baseURL }));
-  await teacher.goto(`/desk/${RUNNING}`);
+  const { code } = await startLesson(teacher);
   const student = await someone(browser, { baseURL });
-  await joinAs(student, 'TERN 482', 'Rafi Stone');
+  await joinAs(student, code, 'Rafi Stone');
   await student.getByRole('link', { name: 'Climb the tower' }).click();
   const dot = teacher
     .getByRole('list', { name: 'Students on Up the tower' })
