@@ -1,5 +1,6 @@
 export * from './access/access.js';
 export * from './parts/ids.js';
+export * from './parts/refusals.js';
 export * from './parts/limits.js';
 export * from './parts/place.js';
 export * from './parts/fill.js';
@@ -78,6 +79,7 @@ export { TIDIES, type Tidy, type ZoneElement } from './elements/zone/zone.js';
 export type { QuestionElement } from './elements/question/question.js';
 export * from './deck/DeckReader.js';
 export * from './deck/history.js';
+export * from './deck/command.js';
 export * from './deck/slides/slideCommands.js';
 export * from './deck/credits.js';
 export * from './deck/filesOf.js';

@@ -258,7 +258,7 @@ describe('pictures are shown to those who may read what uses them', () => {
     const folio = await ada.open(`folio:${ada.folioId}`);
     const { slides } = (await server.app.get(DecksService).read(room.deckId)) as Deck;
     const added = addLeaf(folio.doc, slides.page!, 1);
-    if (!added.ok) throw new Error(added.reason);
+    if (!added.ok) throw new Error(told(added));
     addElement(folio.doc, added.leafId, picture(asset));
     await folio.acknowledged();
     expect(await sees(room.ines, asset.hash)).toBe(true);

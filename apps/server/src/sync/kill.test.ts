@@ -95,7 +95,7 @@ test('killed during a vote: it is still open afterwards, and what was voted is t
   const first = readDeck(document.doc).startSlideId!;
   const [row, wait] = ['Row out', 'Wait'].map((wording) => {
     const added = addChoice(document.doc, first, wording);
-    if (!added.ok) throw new Error(added.reason);
+    if (!added.ok) throw new Error(told(added));
     return added.linkId;
   });
   await document.acknowledged();

@@ -30,7 +30,7 @@ function stage(...plans: object[]) {
   const doc = deck(slide('s'));
   for (const plan of plans) {
     const kept = addElement(doc, 's', { layer: 'content', ...plan } as NewElement);
-    if (!kept.ok) throw new Error(kept.reason);
+    if (!kept.ok) throw new Error(told(kept));
   }
   const said = { preview: NO_PREVIEW as Preview, sketch: {} as Sketch, refused: [] as string[] };
   let selected: ElementId[] = [];

@@ -1,5 +1,7 @@
+import { command, done, type Plan } from '../deck/command.js';
 import type * as Y from 'yjs';
-import { newId, refuse, type ElementId, type Result, type SlideId } from '../parts/ids.js';
+import { newId, type ElementId, type SlideId } from '../parts/ids.js';
+import { refuse, type Refusal } from '../parts/refusals.js';
 import { reorder, setBox } from '../deck/arranging/arrangeCommands.js';
 import {
   addElementTo,
@@ -16,7 +18,6 @@ import {
   slideOf,
 } from '../deck/document.js';
 import { readElement } from '../elements/registry.js';
-import { COMMAND } from '../deck/history.js';
 import {
   addChoice,
   addChoiceTo,
@@ -30,7 +31,7 @@ import {
 import { plain, wordsOf, type RichText } from '../parts/richText.js';
 import { setQuestion } from '../deck/arranging/questionCommands.js';
 import { addSlide, setSlideFlag, setStart } from '../deck/slides/slideCommands.js';
-import { toSlide, toStep } from '../deck/links/target.js';
+import { NOWHERE, toSlide, toStep } from '../deck/links/target.js';
 import { setTrail } from '../deck/trails/trailCommands.js';
 import { themeFor } from '../deck/types.js';
 import type { SlideElement } from '../elements/registry.js';
@@ -39,59 +40,68 @@ import { wordsHeight } from './reading.js';
 import { findingKey, findingPrint, type Finding, type Mend } from './finding.js';
 
 /** Puts right what a finding told of: one undo step. `answer` is the line that an `ask` needs. */
-export function applyMend(doc: Y.Doc, mend: Mend, answer = ''): Result {
-  let result: Result = refuse('This mend does not apply any more.');
-  // Whatever commands it takes, it is one transaction and thereby one step.
-  doc.transact(() => {
-    result = run(doc, mend, answer);
-  }, COMMAND);
-  return result;
-}
+export const applyMend = command(
+  'applyMend',
+  'deck:write',
+  (doc: Y.Doc, mend: Mend, answer?: string): Plan => {
+    const change = planOf(doc, mend, answer ?? '');
+    return typeof change !== 'function' ? change : () => void change();
+  },
+);
 
-function run(doc: Y.Doc, mend: Mend, answer: string): Result {
+/** Whatever commands it takes, it is one transaction and thereby one step. */
+function planOf(doc: Y.Doc, mend: Mend, answer: string): Refusal | (() => unknown) {
   switch (mend.do) {
     case 'flag':
-      return setSlideFlag(doc, mend.slideId, mend.flag, mend.value);
+      return setSlideFlag.plan(doc, mend.slideId, mend.flag, mend.value);
     case 'start':
-      return setStart(doc, mend.slideId);
+      return setStart.plan(doc, mend.slideId);
     case 'cut':
-      return removeLink(doc, mend.linkId);
+      return removeLink.plan(doc, mend.linkId);
     case 'unlink':
-      return removeElements(doc, mend.slideId, [mend.elementId]);
+      return removeElements.plan(doc, mend.slideId, [mend.elementId]);
     case 'new-slide': {
       const link = readLinkOf(doc, mend.linkId);
-      if (!link) return refuse('This link is not there any more.');
-      const made = addSlide(doc, { title: link.wording, beside: link.from, layout: 'text' });
-      return made.ok ? retarget(doc, mend.linkId, toSlide(made.slideId)) : made;
+      if (!link) return refuse('link.gone');
+      return () => {
+        const made = done(
+          addSlide(doc, { title: link.wording, beside: link.from, layout: 'text' }),
+        );
+        done(retarget(doc, mend.linkId, toSlide(made.slideId)));
+      };
     }
     case 'choice-slide': {
       const element = elementOf(doc, mend.slideId, mend.elementId);
       const read = element && readElement(mend.elementId, element);
-      if (!read || !('text' in read)) return refuse('This line is not there any more.');
+      if (!read || !('text' in read)) return refuse('line.gone');
       const title = wordsOf(read.text).replace(/\s+/g, ' ');
-      const made = addSlide(doc, { title, beside: mend.slideId, layout: 'text' });
-      return made.ok ? linkElement(doc, mend.slideId, mend.elementId, toSlide(made.slideId)) : made;
+      const why = linkElement.applies(doc, mend.slideId, mend.elementId, NOWHERE);
+      if (why) return why;
+      return () => {
+        const made = done(addSlide(doc, { title, beside: mend.slideId, layout: 'text' }));
+        done(linkElement(doc, mend.slideId, mend.elementId, toSlide(made.slideId)));
+      };
     }
     case 'reword':
-      return rewordLink(doc, mend.linkId, mend.wording);
+      return rewordLink.plan(doc, mend.linkId, mend.wording);
     case 'lead':
-      return linkSlides(doc, mend.from, mend.slideId);
+      return linkSlides.plan(doc, mend.from, mend.slideId);
     case 'restart':
-      return addChoiceTo(doc, mend.slideId, 'Start over', toStep('restart'));
+      return addChoiceTo.plan(doc, mend.slideId, 'Start over', toStep('restart'));
     case 'carry':
-      return moveLink(doc, mend.linkId, mend.slideId);
+      return moveLink.plan(doc, mend.linkId, mend.slideId);
     case 'question': {
       const { slideId, elementId, question, key } = mend;
-      return setQuestion(doc, slideId, elementId, { question, key });
+      return setQuestion.plan(doc, slideId, elementId, { question, key });
     }
     case 'free-trail':
-      return setTrail(doc, mend.trailId, { followsLinks: false });
+      return setTrail.plan(doc, mend.trailId, { followsLinks: false });
     case 'box':
-      return setBox(doc, mend.slideId, mend.elementId, mend.box);
+      return setBox.plan(doc, mend.slideId, mend.elementId, mend.box);
     case 'order':
-      return reorder(doc, mend.slideId, mend.elementId, mend.to);
+      return reorder.plan(doc, mend.slideId, mend.elementId, mend.to);
     case 'set':
-      return setElement(doc, mend.slideId, mend.elementId, mend.settings);
+      return setElement.plan(doc, mend.slideId, mend.elementId, mend.settings);
     case 'ask':
       return writeDown(doc, mend.slideId, mend.elementId, mend.setting, answer.trim());
     case 'sheet':
@@ -108,44 +118,46 @@ function writeDown(
   elementId: ElementId,
   setting: 'alt' | 'author' | 'transcript',
   line: string,
-): Result {
-  if (line === '') return refuse('Write it first.');
-  if (setting !== 'author') return setElement(doc, slideId, elementId, { [setting]: line });
+): Plan {
+  if (line === '') return refuse('mend.empty');
+  if (setting !== 'author') return setElement.plan(doc, slideId, elementId, { [setting]: line });
   const element = elementOf(doc, slideId, elementId);
   const read = element && readElement(elementId, element);
-  if (read?.kind !== 'picture') return refuse('This picture is not on the slide any more.');
-  return setElement(doc, slideId, elementId, { credit: { ...read.credit, author: line } });
+  if (read?.kind !== 'picture') return refuse('picture.gone');
+  return setElement.plan(doc, slideId, elementId, { credit: { ...read.credit, author: line } });
 }
 
 /** A plain sheet in the theme's paper behind the words, on the layer and just under the thing itself. */
-function laySheet(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Result {
+function laySheet(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Plan {
   const slide = slideOf(doc, slideId);
   const element = slide && readSlide(slideId, slide).elements.find(({ id }) => id === elementId);
-  if (!element) return refuse('This thing is not on the slide any more.');
+  if (!element) return refuse('thing.gone');
   const colours = coloursOf(themeFor(readDeck(doc), slideId));
   const { x, y, w, h } = element.box;
-  const sheetId = addElementTo(doc, slideId, {
-    id: newId(),
-    kind: 'shape',
-    shape: 'rounded',
-    layer: element.layer,
-    box: { x: x - 16, y: y - 12, w: w + 32, h: h + 24 },
-    fill: colours.paper,
-  });
-  reorder(doc, slideId, sheetId, 'back');
-  return setElement(doc, slideId, elementId, { colour: colours.ink });
+  return () => {
+    const sheetId = addElementTo(doc, slideId, {
+      id: newId(),
+      kind: 'shape',
+      shape: 'rounded',
+      layer: element.layer,
+      box: { x: x - 16, y: y - 12, w: w + 32, h: h + 24 },
+      fill: colours.paper,
+    });
+    reorder(doc, slideId, sheetId, 'back');
+    setElement(doc, slideId, elementId, { colour: colours.ink });
+  };
 }
 
 /**
  * Keeps as much of a text as fits and moves the rest to a slide of its own. The
  * choices go along, so that they are met after all has been read; “Go on” leads from the one to the other.
  */
-function splitSlide(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Result {
+function splitSlide(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Plan {
   const element = elementOf(doc, slideId, elementId);
   const read = element && readElement(elementId, element);
-  if (!read || !('text' in read)) return refuse('This text is not on the slide any more.');
+  if (!read || !('text' in read)) return refuse('text.gone');
   const halves = halved(read, themeFor(readDeck(doc), slideId));
-  if (!halves) return refuse('This text cannot be parted: it is one sentence.');
+  if (!halves) return refuse('text.oneSentence');
   const slide = readSlide(slideId, slideOf(doc, slideId)!);
   const choices = Object.values(readDeck(doc).links).filter(
     ({ from, carrier }) =>
@@ -156,23 +168,25 @@ function splitSlide(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Result 
           other.id === carrier.elementId && other.kind === 'text' && other.style === 'choice',
       ),
   );
-  const made = addSlide(doc, { title: `${slide.title} (2)`, beside: slideId, layout: 'choices' });
-  if (!made.ok) return made;
-  setWords(doc, slideId, elementId, halves[0]);
-  addElementTo(doc, made.slideId, {
-    kind: 'text',
-    style: read.kind === 'text' ? read.style : 'body',
-    layer: 'content',
-    box: read.box,
-    text: halves[1],
-  });
-  for (const link of choices) moveLink(doc, link.id, made.slideId);
-  if (slide.isEnding) {
-    setSlideFlag(doc, slideId, 'isEnding', false);
-    setSlideFlag(doc, made.slideId, 'isEnding', true);
-  }
-  const on = addChoice(doc, slideId, 'Go on', { slideId: made.slideId });
-  return on.ok ? { ok: true } : on;
+  return () => {
+    const made = done(
+      addSlide(doc, { title: `${slide.title} (2)`, beside: slideId, layout: 'choices' }),
+    );
+    setWords(doc, slideId, elementId, halves[0]);
+    addElementTo(doc, made.slideId, {
+      kind: 'text',
+      style: read.kind === 'text' ? read.style : 'body',
+      layer: 'content',
+      box: read.box,
+      text: halves[1],
+    });
+    for (const link of choices) moveLink(doc, link.id, made.slideId);
+    if (slide.isEnding) {
+      setSlideFlag(doc, slideId, 'isEnding', false);
+      setSlideFlag(doc, made.slideId, 'isEnding', true);
+    }
+    done(addChoice(doc, slideId, 'Go on', { slideId: made.slideId }));
+  };
 }
 
 type WithText = Extract<SlideElement, { text: RichText }>;
@@ -202,21 +216,27 @@ function halved(element: WithText, theme: ThemeName): [RichText, RichText] | nul
 }
 
 /** Lets a finding be, with the reason; it comes back when the place looks different. */
-export function setAside(doc: Y.Doc, finding: Finding, reason: string): Result {
-  if (reason.trim() === '') return refuse('Say why, so that a co-author understands it.');
-  doc.transact(
-    () =>
+export const setAside = command(
+  'setAside',
+  'deck:write',
+  (doc: Y.Doc, finding: Finding, reason: string): Plan => {
+    if (reason.trim() === '') return refuse('aside.reason');
+    return () => {
       setAsideMap(doc).set(findingKey(finding), {
         reason: reason.trim().slice(0, 500),
         print: findingPrint(finding),
-      }),
-    COMMAND,
-  );
-  return { ok: true };
-}
+      });
+    };
+  },
+);
 
-export function takeUpAgain(doc: Y.Doc, finding: Finding): Result {
-  if (!setAsideMap(doc).has(findingKey(finding))) return refuse('It is not set aside.');
-  doc.transact(() => setAsideMap(doc).delete(findingKey(finding)), COMMAND);
-  return { ok: true };
-}
+export const takeUpAgain = command(
+  'takeUpAgain',
+  'deck:write',
+  (doc: Y.Doc, finding: Finding): Plan => {
+    if (!setAsideMap(doc).has(findingKey(finding))) return refuse('aside.not');
+    return () => {
+      setAsideMap(doc).delete(findingKey(finding));
+    };
+  },
+);

@@ -62,6 +62,7 @@ import {
   text,
   zone,
 } from '../testing/builder.js';
+import { refuse, told } from '../parts/refusals.js';
 
 const box = (x: number, y: number, w = 100, h = 60) => ({ x, y, w, h });
 const shape = (id: ElementId, where: ReturnType<typeof box>, rest: object = {}) =>
@@ -95,7 +96,7 @@ const thing = (doc: Y.Doc, id: ElementId): SlideElement =>
   things(doc).find((one) => one.id === id)!;
 const ids = (doc: Y.Doc): ElementId[] => things(doc).map(({ id }) => id);
 const must = <T extends object>(result: Result<T>): T => {
-  if (!result.ok) throw new Error(result.reason);
+  if (!result.ok) throw new Error(told(result));
   return result;
 };
 
@@ -159,7 +160,7 @@ describe('groups', () => {
   ])('%s is no group', (_, members) => {
     const doc = scene();
     const before = readDeck(doc);
-    expect(group(doc, 's', members)).toMatchObject({ ok: false, reason: expect.any(String) });
+    expect(group(doc, 's', members)).toMatchObject({ ok: false, code: expect.any(String) });
     expect(readDeck(doc)).toEqual(before);
   });
 
@@ -342,7 +343,7 @@ describe('order, layers and locks', () => {
       setLayer(doc, 's', ['a'], 'background'),
       group(doc, 's', ['a', 'b']),
     ]) {
-      expect(refused).toEqual({ ok: false, reason: 'It is locked. Let it go first.' });
+      expect(refused).toEqual(refuse('thing.locked'));
     }
     expect(readDeck(doc)).toEqual(before);
     must(setElements(doc, 's', ['a'], { isLocked: false }));
@@ -362,12 +363,12 @@ describe('order, layers and locks', () => {
   });
 
   test.each([
-    [box(NaN, 0), 'That is not a number.'],
-    [box(0, 0, 2), 'A thing is at least 8 units wide and high.'],
-    [box(1e6, 0), 'That is too far from the slide, or too large: 20,000 units are the most.'],
-  ])('a box that cannot be is refused with a sentence', (where, reason) => {
+    [box(NaN, 0), 'thing.number'],
+    [box(0, 0, 2), 'thing.size'],
+    [box(1e6, 0), 'thing.far'],
+  ] as const)('a box that cannot be is refused with a sentence', (where, code) => {
     const doc = scene();
-    expect(setPlaces(doc, 's', [{ elementId: 'a', box: where }])).toEqual({ ok: false, reason });
+    expect(setPlaces(doc, 's', [{ elementId: 'a', box: where }])).toEqual(refuse(code));
   });
 });
 
@@ -417,10 +418,9 @@ describe('copies and the clipboard', () => {
       elements: Array.from({ length: 601 }, (_, n) => ({ ...clip.elements[0]!, id: `n${n}` })),
     };
     const before = readDeck(doc);
-    expect(pasteElements(doc, 's', many, 'x')).toEqual({
-      ok: false,
-      reason: 'That is 601 things; this slide has room for 591 more.',
-    });
+    expect(pasteElements(doc, 's', many, 'x')).toEqual(
+      refuse('thing.room', { count: 601, room: 591 }),
+    );
     expect(readDeck(doc)).toEqual(before);
   });
 

@@ -24,6 +24,7 @@ import {
 } from '../index.js';
 import { deck, slide } from '../testing/builder.js';
 import { BASE } from './base.js';
+import { told } from '../parts/refusals.js';
 
 const asset = { hash: 'a'.repeat(64), width: 40, height: 30, isAnimated: false };
 const box = { x: 10, y: 20, w: 300, h: 200 };
@@ -138,7 +139,7 @@ test('a copy names the copies of what the first one named', () => {
   put({ kind: 'line', layer: 'content', box, id: 'wire', from: { elementId: 'crab', x: 0, y: 0 } });
   const clip = clipElements(readDeck(doc), 'd', 's', ['crab', 'pool', 'wire']);
   const pasted = pasteElements(doc, 's', clip, 'd');
-  if (!pasted.ok) throw new Error(pasted.reason);
+  if (!pasted.ok) throw new Error(told(pasted));
   const copies = readDeck(doc).slides.s!.elements.filter(({ id }) =>
     pasted.elementIds.includes(id),
   );

@@ -1,8 +1,9 @@
+import { command, type Plan } from '../deck/command.js';
 import type * as Y from 'yjs';
 import { asId, asRecord } from '../parts/decode.js';
-import { COMMAND } from '../deck/history.js';
 import { changeText } from '../deck/text/sharedText.js';
-import type { ElementId, Result } from '../parts/ids.js';
+import type { ElementId } from '../parts/ids.js';
+
 import { isSharedText, type Answer } from '../questions/registry.js';
 
 /**
@@ -38,22 +39,27 @@ export function readEntries(doc: Y.Doc, entries: Y.Map<unknown>): Record<Element
 }
 
 /** Gives an answer: from now on it counts, and what was a draft does not stand beside it any more. */
-export function answer(doc: Y.Doc, questionId: ElementId, value: Answer, at: number): Result {
-  doc.transact(() => {
-    answersMap(doc).set(questionId, { value: kept(doc, questionId, value), at });
-    draftsMap(doc).delete(questionId);
-  }, COMMAND);
-  return { ok: true };
-}
+export const answer = command(
+  'answer',
+  'folio:write',
+  (doc: Y.Doc, questionId: ElementId, value: Answer, at: number): Plan => {
+    return () => {
+      answersMap(doc).set(questionId, { value: kept(doc, questionId, value), at });
+      draftsMap(doc).delete(questionId);
+    };
+  },
+);
 
 /** Keeps what stands on the screen without letting it count; what counted before still does. */
-export function draft(doc: Y.Doc, questionId: ElementId, value: Answer, at: number): Result {
-  doc.transact(
-    () => draftsMap(doc).set(questionId, { value: kept(doc, questionId, value), at }),
-    COMMAND,
-  );
-  return { ok: true };
-}
+export const draft = command(
+  'draft',
+  'folio:write',
+  (doc: Y.Doc, questionId: ElementId, value: Answer, at: number): Plan => {
+    return () => {
+      draftsMap(doc).set(questionId, { value: kept(doc, questionId, value), at });
+    };
+  },
+);
 
 /** A long text goes letter by letter: two who write in it at once both keep their words, and a letter costs a letter. */
 function kept(doc: Y.Doc, questionId: ElementId, value: Answer): unknown {

@@ -31,6 +31,7 @@ import {
   text,
   zone,
 } from '../testing/builder.js';
+import { told } from '../parts/refusals.js';
 
 const at = 1_700_000_000_000;
 const edition = readDeck(
@@ -95,7 +96,7 @@ describe('leaves', () => {
     const doc = new Y.Doc();
     expect(addLeaf(doc, edition.slides.pier!, at).ok).toBe(false);
     const added = addLeaf(doc, edition.slides.page!, at, 'leaf1');
-    if (!added.ok) throw new Error(added.reason);
+    if (!added.ok) throw new Error(told(added));
     const [title, body] = readFolio(doc).leaves[0]!.elements;
     expect(body?.box).toEqual({ x: 10, y: 20, w: 300, h: 90 });
     setText(doc, 'leaf1', title!.id, plain('Gulls'));

@@ -1,12 +1,13 @@
+import { command, type Plan } from '../deck/command.js';
 import * as Y from 'yjs';
 import { asId, asNumber, asRecord, asString } from '../parts/decode.js';
 import { elementsOfRead, firstOf, readElements, readSlide, slidesMap } from '../deck/document.js';
 import { elementWords } from '../elements/registry.js';
 import { asTurn } from '../elements/fields.js';
-import { COMMAND } from '../deck/history.js';
 import type { Slide } from '../deck/types.js';
 import { LIMITS } from '../parts/limits.js';
-import { refuse, type ElementId, type LinkId, type Result, type SlideId } from '../parts/ids.js';
+import { type ElementId, type LinkId, type SlideId } from '../parts/ids.js';
+import { refuse } from '../parts/refusals.js';
 import type { Placement, Placements } from '../stage/pieces.js';
 import { answersMap, draftsMap, readEntries } from './answers.js';
 
@@ -167,32 +168,45 @@ export function wayTo(walk: readonly Visit[]): Visit[] {
   return way;
 }
 
-export function visit(doc: Y.Doc, slideId: SlideId, via: Visit['via'], at: number): Result {
-  doc.transact(() => walkArray(doc).push([{ slideId, at, via }]), COMMAND);
-  return { ok: true };
-}
+export const visit = command(
+  'visit',
+  'folio:write',
+  (doc: Y.Doc, slideId: SlideId, via: Visit['via'], at: number): Plan => {
+    return () => {
+      walkArray(doc).push([{ slideId, at, via }]);
+    };
+  },
+);
 
 /** One step back along the walk; refused on the first slide. */
-export function goBack(doc: Y.Doc, at: number): Result {
+export const goBack = command('goBack', 'folio:write', (doc: Y.Doc, at: number): Plan => {
   const { back } = standing(readWalk(doc));
-  return back ? visit(doc, back, 'back', at) : refuse('This is where the walk began.');
-}
+  return back ? visit.plan(doc, back, 'back', at) : refuse('walk.start');
+});
 
 /** Votes for a way out of a slide; a later vote takes the place of an earlier one. */
-export function voteFor(doc: Y.Doc, slideId: SlideId, linkId: LinkId): Result {
-  doc.transact(() => votesMap(doc).set(slideId, linkId), COMMAND);
-  return { ok: true };
-}
+export const voteFor = command(
+  'voteFor',
+  'folio:write',
+  (doc: Y.Doc, slideId: SlideId, linkId: LinkId): Plan => {
+    return () => {
+      votesMap(doc).set(slideId, linkId);
+    };
+  },
+);
 
 /** Puts one or several pieces, or copies of them, where they lie from now on. */
-export function place(doc: Y.Doc, slideId: SlideId, placements: Placements, at = 0): Result {
-  doc.transact(() => {
-    for (const [elementId, placement] of Object.entries(placements)) {
-      placementsMap(doc).set(`${slideId}/${elementId}`, { ...placement, at });
-    }
-  }, COMMAND);
-  return { ok: true };
-}
+export const place = command(
+  'place',
+  'folio:write',
+  (doc: Y.Doc, slideId: SlideId, placements: Placements, at = 0): Plan => {
+    return () => {
+      for (const [elementId, placement] of Object.entries(placements)) {
+        placementsMap(doc).set(`${slideId}/${elementId}`, { ...placement, at });
+      }
+    };
+  },
+);
 
 /**
  * A leaf as it is drawn: the pattern's scenery underneath, the leaf's own things on top. The pattern's title and

@@ -17,15 +17,3 @@ export function newId(): string {
   globalThis.crypto.getRandomValues(bytes);
   return Array.from(bytes, (byte) => ALPHABET[byte & 31]).join('');
 }
-
-/** What every command answers: it applied, or it did not and changed nothing. */
-export type Result<T extends object = object> = ({ ok: true } & T) | Refusal;
-export interface Refusal {
-  ok: false;
-  /** A sentence for a person. */
-  reason: string;
-}
-
-export function refuse(reason: string): Refusal {
-  return { ok: false, reason };
-}

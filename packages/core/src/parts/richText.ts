@@ -251,19 +251,29 @@ export function relinkWords(fragment: Y.XmlFragment, from: LinkId, to: LinkId | 
 
 /** Marks the first run of exactly these words as carrying the link; false when they do not stand in it. */
 export function linkWords(fragment: Y.XmlFragment, words: string, linkId: LinkId): boolean {
+  const found = findWords(fragment, words);
+  found?.text.format(found.at, words.length, { [LINK_MARK]: { linkId } });
+  return found !== null;
+}
+
+/** Where exactly these words stand first, marks aside, in one paragraph. */
+export function findWords(
+  fragment: Y.XmlFragment,
+  words: string,
+): { text: Y.XmlText; at: number } | null {
   for (const child of fragment.toArray()) {
     if (child instanceof Y.XmlText) {
       const at = deltaOf(child)
         .map((run) => (typeof run.insert === 'string' ? run.insert : '\u0000'))
         .join('')
         .indexOf(words);
-      if (at >= 0) {
-        child.format(at, words.length, { [LINK_MARK]: { linkId } });
-        return true;
-      }
-    } else if (child instanceof Y.XmlElement && linkWords(child, words, linkId)) return true;
+      if (at >= 0) return { text: child, at };
+    } else if (child instanceof Y.XmlElement) {
+      const found = findWords(child, words);
+      if (found) return found;
+    }
   }
-  return false;
+  return null;
 }
 
 export function isRecord(value: unknown): value is Record<string, unknown> {

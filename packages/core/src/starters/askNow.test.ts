@@ -4,6 +4,7 @@ import { createHistory } from '../deck/history.js';
 import { QUESTION_KINDS, type KindName } from '../questions/registry.js';
 import { questionsOn } from '../stage/asked.js';
 import { addAsked, type Asked } from './askNow.js';
+import { told } from '../parts/refusals.js';
 
 const WRITTEN: Partial<Record<KindName, Partial<Asked>>> = {
   choice: { lines: ['Yes', 'No'] },
@@ -18,7 +19,7 @@ const asked = (kind: KindName, rest: Partial<Asked> = {}): Asked => ({
 const questionOf = (given: Asked) => {
   const doc = new Y.Doc();
   const added = addAsked(doc, given);
-  if (!added.ok) return added.reason;
+  if (!added.ok) return told(added);
   const slide = readDeck(doc).slides[added.slideId]!;
   return questionsOn(slide).find(({ id }) => id === added.elementId)!;
 };
@@ -85,6 +86,6 @@ test.each<[KindName, Partial<Asked>, RegExp]>([
 ])('%s with %j is refused, and nothing is made', (kind, rest, why) => {
   const doc = new Y.Doc();
   const added = addAsked(doc, asked(kind, rest));
-  expect(added.ok ? '' : added.reason).toMatch(why);
+  expect(added.ok ? '' : told(added)).toMatch(why);
   expect(readDeck(doc).slides).toEqual({});
 });

@@ -1,8 +1,9 @@
-import * as Y from 'yjs';
+import { command, done, type Plan } from '../deck/command.js';
+import type * as Y from 'yjs';
 import { addElementTo } from '../deck/arranging/elementCommands.js';
-import { COMMAND } from '../deck/history.js';
 import { addSlide } from '../deck/slides/slideCommands.js';
-import { newId, type ElementId, type Result, type SlideId } from '../parts/ids.js';
+import { newId, type ElementId, type SlideId } from '../parts/ids.js';
+import { refuse, type Refusal } from '../parts/refusals.js';
 import { readGapText } from '../questions/gap/gap.js';
 import { kindOf, type KindName, type Question, type QuestionKey } from '../questions/registry.js';
 import { ask, card, items, zone } from './starter.js';
@@ -34,33 +35,30 @@ const IN_A_ROW = 5;
  * Adds a slide with nothing but a question, made from what a teacher writes in a moment. For thinking, unless what was
  * written says what is right: pairs do, and words in the gaps of a text. Refused where something is missing.
  */
-export function addAsked(
-  doc: Y.Doc,
-  asked: Asked,
-): Result<{ slideId: SlideId; elementId: ElementId }> {
-  const made = elementsOf(asked);
-  if (typeof made === 'string') return { ok: false, reason: made };
-  return Y.transact(
-    doc,
-    () => {
-      const slide = addSlide(doc, { title: asked.prompt.slice(0, 80), layout: 'empty' });
-      if (!slide.ok) return slide;
-      const { slideId } = slide;
+export const addAsked = command(
+  'addAsked',
+  'deck:write',
+  (doc: Y.Doc, asked: Asked): Plan<{ slideId: SlideId; elementId: ElementId }> => {
+    const made = elementsOf(asked);
+    if ('code' in made) return made;
+    return () => {
+      const { slideId } = done(
+        addSlide(doc, { title: asked.prompt.slice(0, 80), layout: 'empty' }),
+      );
       const ids = made.map((element) => addElementTo(doc, slideId, element));
-      return { ok: true, slideId, elementId: ids[0]! };
-    },
-    COMMAND,
-  );
-}
+      return { slideId, elementId: ids[0]! };
+    };
+  },
+);
 
-/** The question first, then what it is about; or the sentence that says what is missing. */
-function elementsOf({ kind, prompt, lines, zones }: Asked): NewElement[] | string {
-  if (prompt.trim() === '') return 'Write what you want to ask.';
+/** The question first, then what it is about; or why it cannot be asked yet. */
+function elementsOf({ kind, prompt, lines, zones }: Asked): NewElement[] | Refusal {
+  if (prompt.trim() === '') return refuse('asked.prompt');
   const kit = { picture: null, makeId: newId };
   const takes = ASKED_LINES[kind];
   const given = takes === 'gaps' ? lines : lines.slice(0, MOST);
   if (takes === 'pieces') {
-    if (given.length < 2 || zones.length < 2) return 'Write two pieces and two zones at least.';
+    if (given.length < 2 || zones.length < 2) return refuse('asked.pieces');
     const w = 1088 / Math.min(zones.length, 4) - 16;
     return [
       ask(prompt, kindOf('sort').fresh(newId), TOP),
@@ -73,16 +71,16 @@ function elementsOf({ kind, prompt, lines, zones }: Asked): NewElement[] | strin
     ];
   }
   const made = questionOf(kind, given);
-  if (typeof made === 'string') return made;
+  if ('code' in made) return made;
   const { question, key } = made;
   return [ask(prompt, question, ALL, key ? { key } : {})];
 
   function questionOf(
     kind: KindName,
     lines: readonly string[],
-  ): { question: Question; key?: QuestionKey } | string {
+  ): { question: Question; key?: QuestionKey } | Refusal {
     const fresh = kindOf(kind).fresh(newId);
-    if (takes === 'items' && lines.length < 2) return 'Write two lines at least to choose from.';
+    if (takes === 'items' && lines.length < 2) return refuse('asked.lines');
     if (fresh.kind === 'choice') {
       return { question: { ...fresh, options: items(kit, ...lines) } };
     }
@@ -90,7 +88,7 @@ function elementsOf({ kind, prompt, lines, zones }: Asked): NewElement[] | strin
     if (fresh.kind === 'match') {
       const pairs = lines.map((line) => line.split('=').map((part) => part.trim()));
       if (pairs.length < 2 || pairs.some((pair) => pair.length !== 2 || pair.includes(''))) {
-        return 'Write two pairs at least, each as: left = right.';
+        return refuse('asked.pairs');
       }
       const lefts = items(kit, ...pairs.map(([left]) => left!));
       const rights = items(kit, ...pairs.map(([, right]) => right!));
@@ -102,7 +100,7 @@ function elementsOf({ kind, prompt, lines, zones }: Asked): NewElement[] | strin
     if (fresh.kind === 'gap') {
       const { parts, accepted } = readGapText(lines.join('\n'));
       if (accepted.length === 0 || accepted.length > 30) {
-        return 'Put what belongs into a gap in square brackets: The [lamp] turns.';
+        return refuse('asked.gaps');
       }
       const question: Question = { ...fresh, parts };
       return accepted.some((words) => words.length > 0)

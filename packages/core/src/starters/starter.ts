@@ -1,13 +1,14 @@
-import * as Y from 'yjs';
+import { command, done, type Plan } from '../deck/command.js';
+import type * as Y from 'yjs';
 import { addElementTo } from '../deck/arranging/elementCommands.js';
 import type { CreditedAsset } from '../parts/asset.js';
 import type { Box } from '../parts/place.js';
 import type { TextStyle } from '../parts/typography.js';
-import { COMMAND } from '../deck/history.js';
 import type { QuestionDetails } from '../deck/arranging/questionCommands.js';
 import { plain } from '../parts/richText.js';
 import { addSlide, setSlideFlag } from '../deck/slides/slideCommands.js';
-import { newId, type Result, type SlideId } from '../parts/ids.js';
+import { newId, type SlideId } from '../parts/ids.js';
+
 import type { Item } from '../questions/parts.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
 import { type NewElement } from '../elements/registry.js';
@@ -93,27 +94,30 @@ export const zone = (name: string, where: Box, expects: string[] = []): NewEleme
 ];
 
 /** Puts a starter's slide into a deck, beside another card if that is given: one step to undo. */
-export function addStarter(
-  doc: Y.Doc,
-  starter: Starter,
-  where: { beside?: SlideId; spot?: { x: number; y: number }; picture?: CreditedAsset | null } = {},
-): Result<{ slideId: SlideId }> {
-  const { picture = null, ...place } = where;
-  return Y.transact(
-    doc,
-    () => {
+export const addStarter = command(
+  'addStarter',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    starter: Starter,
+    where: {
+      beside?: SlideId;
+      spot?: { x: number; y: number };
+      picture?: CreditedAsset | null;
+    } = {},
+  ): Plan<{ slideId: SlideId }> => {
+    const { picture = null, ...place } = where;
+    return () => {
       const layout = starter.isPattern ? 'pattern' : 'choices';
-      const added = addSlide(doc, { title: starter.title, layout, ...place });
-      if (!added.ok) return added;
-      if (starter.isPattern) setSlideFlag(doc, added.slideId, 'isPattern', true);
+      const { slideId } = done(addSlide(doc, { title: starter.title, layout, ...place }));
+      if (starter.isPattern) setSlideFlag(doc, slideId, 'isPattern', true);
       for (const element of starter.build({ picture, makeId: newId })) {
-        addElementTo(doc, added.slideId, element);
+        addElementTo(doc, slideId, element);
       }
-      return added;
-    },
-    COMMAND,
-  );
-}
+      return { slideId };
+    };
+  },
+);
 
 /** Starters whose words hold all that is looked for. */
 export function findStarters(starters: readonly Starter[], wanted: string): Starter[] {

@@ -14,6 +14,7 @@ import {
 } from '../index.js';
 import { questionFindings } from '../check/questions.js';
 import { deck, slide } from '../testing/builder.js';
+import { told } from '../parts/refusals.js';
 
 const picture = { hash: 'a'.repeat(64), width: 600, height: 500, isAnimated: false };
 
@@ -35,7 +36,7 @@ describe.each(STARTERS)('$id', (starter) => {
   const history = createHistory(doc);
   const before = readDeck(doc);
   const added = addStarter(doc, starter, { beside: 'start', picture });
-  if (!added.ok) throw new Error(added.reason);
+  if (!added.ok) throw new Error(told(added));
   const made = readDeck(doc).slides[added.slideId]!;
 
   test('is a slide with its title, all of it on the stage', () => {
@@ -60,7 +61,7 @@ describe.each(STARTERS)('$id', (starter) => {
   test('a way out of it lies on nothing that is pressed, and in nothing that takes pieces', () => {
     const led = deck(slide('start'));
     const there = addStarter(led, starter, { beside: 'start', picture });
-    if (!there.ok) throw new Error(there.reason);
+    if (!there.ok) throw new Error(told(there));
     for (const wording of ['On', 'Back to the pier']) addChoice(led, there.slideId, wording);
     const { elements } = readDeck(led).slides[there.slideId]!;
     const choices = elements

@@ -18,6 +18,7 @@ import { type TextStyle } from '../parts/typography.js';
 import type { ElementId, SlideId } from '../parts/ids.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
 import { type NewElement } from '../elements/registry.js';
+import { type Result, told } from '../parts/refusals.js';
 
 /**
  * Writes a deck in a line, so that a test is its own picture:
@@ -237,6 +238,6 @@ export function spare(content: string): SlidePart {
 }
 
 /** A builder's plan that does not apply is a mistake of the plan. */
-export function must(result: { ok: boolean; reason?: string }): void {
-  if (!result.ok) throw new Error(result.reason);
+export function must(result: Result): void {
+  if (!result.ok) throw new Error(told(result));
 }

@@ -1,104 +1,96 @@
+import { command, isRefusal, type Plan, UNCHANGED } from '../command.js';
 import { generateNKeysBetween } from 'fractional-indexing';
 import * as Y from 'yjs';
-import { newId, refuse, type ElementId, type Result, type SlideId } from '../../parts/ids.js';
+import { newId, type ElementId, type SlideId } from '../../parts/ids.js';
+import { refuse } from '../../parts/refusals.js';
 import { drawnOf, membersOf, withMembers } from '../../elements/groups.js';
 import type { Place } from '../../elements/moves.js';
 import { elementOf, elementsOf, readSlide, slideOf } from '../document.js';
-import {
-  carriedLinks,
-  GONE,
-  LOCKED,
-  NO_SLIDE,
-  validOrder,
-  type ElementSettings,
-} from './elementCommands.js';
+import { carriedLinks, validOrder, type ElementSettings } from './elementCommands.js';
 
 import { type Box, type Layer } from '../../parts/place.js';
-import { COMMAND } from '../history.js';
 import { elementKind, may, type SlideElement } from '../../elements/registry.js';
 
-export function setBox(doc: Y.Doc, slideId: SlideId, elementId: ElementId, box: Box): Result {
-  return setPlaces(doc, slideId, [{ elementId, box }]);
-}
+export const setBox = command(
+  'setBox',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, elementId: ElementId, box: Box): Plan => {
+    return setPlaces.plan(doc, slideId, [{ elementId, box }]);
+  },
+);
 
 /** Where an element is to lie, and settings that change along with that: what a line sticks to, how a picture is cropped. */
 export type NewPlace = Omit<Place, 'rotation'> & { rotation?: number; settings?: ElementSettings };
 
 /**
  * Moves, resizes or turns several elements in one step. Refuses sizes under 8 units (lines may be as flat as they
- * like) and numbers that are none. Locked ones stay where they are. `origin` lets a change belong to the typing that
- * brought it about.
+ * like) and numbers that are none. Locked ones stay where they are.
  */
-export function setPlaces(
-  doc: Y.Doc,
-  slideId: SlideId,
-  places: readonly NewPlace[],
-  origin: unknown = COMMAND,
-): Result {
-  const free: NewPlace[] = [];
-  for (const place of places) {
-    const { elementId, box, rotation = 0 } = place;
-    const element = elementOf(doc, slideId, elementId);
-    if (!element) return refuse(GONE);
-    if (![box.x, box.y, box.w, box.h, rotation].every(Number.isFinite))
-      return refuse('That is not a number.');
-    const least = element.get('kind') === 'line' ? 1 : 8;
-    if (box.w < least || box.h < least) {
-      return refuse('A thing is at least 8 units wide and high.');
-    }
-    if ([box.x, box.y, box.w, box.h].some((value) => Math.abs(value) > 20_000)) {
-      return refuse('That is too far from the slide, or too large: 20,000 units are the most.');
-    }
-    if (element.get('isLocked') !== true) free.push(place);
-  }
-  if (places.length > 0 && free.length === 0) return refuse(LOCKED);
-  doc.transact(() => {
-    for (const { elementId, box, rotation, points, settings } of free) {
+export const setPlaces = command(
+  'setPlaces',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, places: readonly NewPlace[]): Plan => {
+    const free: NewPlace[] = [];
+    for (const place of places) {
+      const { elementId, box, rotation = 0 } = place;
       const element = elementOf(doc, slideId, elementId);
-      const { x, y, w, h } = box;
-      element?.set('box', { x, y, w, h });
-      if (rotation !== undefined) element?.set('rotation', rotation);
-      if (points) element?.set('points', points);
-      for (const [key, value] of Object.entries(settings ?? {})) element?.set(key, value);
+      if (!element) return refuse('thing.gone');
+      if (![box.x, box.y, box.w, box.h, rotation].every(Number.isFinite))
+        return refuse('thing.number');
+      const least = element.get('kind') === 'line' ? 1 : 8;
+      if (box.w < least || box.h < least) {
+        return refuse('thing.size');
+      }
+      if ([box.x, box.y, box.w, box.h].some((value) => Math.abs(value) > 20_000)) {
+        return refuse('thing.far');
+      }
+      if (element.get('isLocked') !== true) free.push(place);
     }
-  }, origin);
-  return { ok: true };
-}
+    if (places.length > 0 && free.length === 0) return refuse('thing.locked');
+    return () => {
+      for (const { elementId, box, rotation, points, settings } of free) {
+        const element = elementOf(doc, slideId, elementId);
+        const { x, y, w, h } = box;
+        element?.set('box', { x, y, w, h });
+        if (rotation !== undefined) element?.set('rotation', rotation);
+        if (points) element?.set('points', points);
+        for (const [key, value] of Object.entries(settings ?? {})) element?.set(key, value);
+      }
+    };
+  },
+);
 
 /** Moves elements to a layer, in front of what is there; groups with their members. Zones and questions have their own. */
-export function setLayer(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementIds: readonly ElementId[],
-  layer: Layer,
-): Result {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse(NO_SLIDE);
-  const { elements } = readSlide(slideId, slide);
-  const moving = withMembers(elements, elementIds);
-  if (elementIds.some((id) => !moving.some((element) => element.id === id))) return refuse(GONE);
-  for (const { id, kind, groupId, isLocked } of moving) {
-    if (isLocked) return refuse(LOCKED);
-    const { staysOn, label } = elementKind(kind);
-    if (staysOn) return refuse(`A ${label.toLowerCase()} stays on the ${staysOn} layer.`);
-    if (layer === 'pieces' && groupId === null && !may({ kind }, 'bePiece')) {
-      return refuse('Only texts, pictures, shapes, drawings and groups can be pieces.');
+export const setLayer = command(
+  'setLayer',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, elementIds: readonly ElementId[], layer: Layer): Plan => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    const { elements } = readSlide(slideId, slide);
+    const moving = withMembers(elements, elementIds);
+    if (elementIds.some((id) => !moving.some((element) => element.id === id)))
+      return refuse('thing.gone');
+    for (const { id, kind, groupId, isLocked } of moving) {
+      if (isLocked) return refuse('thing.locked');
+      const { staysOn, label } = elementKind(kind);
+      if (staysOn) return refuse('thing.staysOn', { label: label.toLowerCase(), layer: staysOn });
+      if (layer === 'pieces' && groupId === null && !may({ kind }, 'bePiece')) {
+        return refuse('piece.kind');
+      }
+      if (layer === 'pieces' && carriedLinks(doc, id).length > 0) {
+        return refuse('piece.link');
+      }
+      if (groupId && !moving.some((element) => element.id === groupId)) {
+        return refuse('group.member');
+      }
     }
-    if (layer === 'pieces' && carriedLinks(doc, id).length > 0) {
-      return refuse(
-        'A thing that carries a link cannot be moved by students: take the link off first.',
-      );
-    }
-    if (groupId && !moving.some((element) => element.id === groupId)) {
-      return refuse('It lies in a group: move the whole group, or take it out first.');
-    }
-  }
-  doc.transact(() => {
-    toOrders(doc, slideId, moving, last(elements, layer), null);
-    for (const { id } of moving) elementOf(doc, slideId, id)?.set('layer', layer);
-  }, COMMAND);
-  return { ok: true };
-}
+    return () => {
+      toOrders(doc, slideId, moving, last(elements, layer), null);
+      for (const { id } of moving) elementOf(doc, slideId, id)?.set('layer', layer);
+    };
+  },
+);
 
 /** The order of the topmost thing on a layer. */
 const last = (elements: readonly SlideElement[], layer: Layer): string | undefined =>
@@ -129,53 +121,56 @@ export type OrderStep = (typeof ORDER_STEPS)[number];
  * Brings things in front of, or behind, others on their layer: all others, or the next one. Things of a group change
  * their order within it.
  */
-export function reorder(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementIds: ElementId | readonly ElementId[],
-  to: OrderStep,
-): Result {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse(NO_SLIDE);
-  const ids = typeof elementIds === 'string' ? [elementIds] : elementIds;
-  const { elements } = readSlide(slideId, slide);
-  const first = elements.find(({ id }) => ids.includes(id));
-  if (!first) return refuse(GONE);
-  const siblings = elements.filter(
-    ({ groupId, layer }) => groupId === first.groupId && layer === first.layer,
-  );
-  const taken = siblings.filter(({ id }) => ids.includes(id));
-  const rest = siblings.filter(({ id }) => !ids.includes(id));
-  const [bottom, top] = [siblings.indexOf(taken[0]!), siblings.indexOf(taken.at(-1)!)];
-  // How many of the others come to lie below.
-  const below = {
-    front: rest.length,
-    back: 0,
-    forward: Math.min(rest.length, top - taken.length + 2),
-    backward: Math.max(0, bottom - 1),
-  }[to];
-  const wanted = [...rest.slice(0, below), ...taken, ...rest.slice(below)];
-  if (wanted.every((element, index) => element === siblings[index])) return { ok: true };
-  const drawn = (some: readonly SlideElement[]): SlideElement[] =>
-    withMembers(
-      elements,
-      some.map(({ id }) => id),
+export const reorder = command(
+  'reorder',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    slideId: SlideId,
+    elementIds: ElementId | readonly ElementId[],
+    to: OrderStep,
+  ): Plan => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    const ids = typeof elementIds === 'string' ? [elementIds] : elementIds;
+    const { elements } = readSlide(slideId, slide);
+    const first = elements.find(({ id }) => ids.includes(id));
+    if (!first) return refuse('thing.gone');
+    const siblings = elements.filter(
+      ({ groupId, layer }) => groupId === first.groupId && layer === first.layer,
     );
-  const under = drawn(rest.slice(0, below)).at(-1)?.order;
-  const over = drawn(rest.slice(below))[0]?.order ?? null;
-  doc.transact(() => {
-    // Within a group there may be no room beyond its members: then all of them are given new orders.
-    if (first.groupId === null) toOrders(doc, slideId, drawn(taken), under, over);
-    else
-      renumber(
-        doc,
-        slideId,
+    const taken = siblings.filter(({ id }) => ids.includes(id));
+    const rest = siblings.filter(({ id }) => !ids.includes(id));
+    const [bottom, top] = [siblings.indexOf(taken[0]!), siblings.indexOf(taken.at(-1)!)];
+    // How many of the others come to lie below.
+    const below = {
+      front: rest.length,
+      back: 0,
+      forward: Math.min(rest.length, top - taken.length + 2),
+      backward: Math.max(0, bottom - 1),
+    }[to];
+    const wanted = [...rest.slice(0, below), ...taken, ...rest.slice(below)];
+    if (wanted.every((element, index) => element === siblings[index])) return UNCHANGED;
+    const drawn = (some: readonly SlideElement[]): SlideElement[] =>
+      withMembers(
         elements,
-        wanted.flatMap((one) => drawn([one])),
+        some.map(({ id }) => id),
       );
-  }, COMMAND);
-  return { ok: true };
-}
+    const under = drawn(rest.slice(0, below)).at(-1)?.order;
+    const over = drawn(rest.slice(below))[0]?.order ?? null;
+    return () => {
+      // Within a group there may be no room beyond its members: then all of them are given new orders.
+      if (first.groupId === null) toOrders(doc, slideId, drawn(taken), under, over);
+      else
+        renumber(
+          doc,
+          slideId,
+          elements,
+          wanted.flatMap((one) => drawn([one])),
+        );
+    };
+  },
+);
 
 /** Inside a transaction: hands the orders that things have out again in another sequence. */
 function renumber(
@@ -189,100 +184,109 @@ function renumber(
 }
 
 /** Makes a group of things that lie on one layer and in the same group, if in any. They come to lie together. */
-export function group(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementIds: readonly ElementId[],
-  id: ElementId = newId(),
-): Result<{ elementId: ElementId }> {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse(NO_SLIDE);
-  const { elements } = readSlide(slideId, slide);
-  const members = elements.filter((element) => elementIds.includes(element.id));
-  const [first] = members;
-  if (!first || members.length < 2) return refuse('A group needs two things at least.');
-  const { layer, groupId } = first;
-  if (members.some((other) => other.layer !== layer)) {
-    return refuse('A group lies on one layer: bring its things there first.');
-  }
-  if (members.some((other) => other.groupId !== groupId)) {
-    return refuse('Things of different groups cannot be grouped.');
-  }
-  if (!members.every((member) => may(member, 'beGrouped'))) {
-    return refuse('Zones, questions and close-ups stay outside of groups.');
-  }
-  if (members.some(({ isLocked }) => isLocked)) return refuse(LOCKED);
-  const drawn = withMembers(
-    elements,
-    members.map((member) => member.id),
-  );
-  const top = drawn.at(-1)!;
-  const above = elements.find(
-    (other) => other.layer === layer && other.order > top.order && !drawn.includes(other),
-  );
-  doc.transact(() => {
-    const map = new Y.Map<unknown>();
-    elementsOf(slide).set(id, map);
-    map.set('kind', 'group');
-    map.set('layer', layer);
-    if (groupId) map.set('groupId', groupId);
-    const keys = keysBetween(top.order, above?.order ?? null, drawn.length + 1);
-    drawn.forEach((one, index) => elementOf(doc, slideId, one.id)?.set('order', keys[index]));
-    map.set('order', keys.at(-1));
-    for (const member of members) elementOf(doc, slideId, member.id)?.set('groupId', id);
-  }, COMMAND);
-  return { ok: true, elementId: id };
-}
+export const group = command(
+  'group',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    slideId: SlideId,
+    elementIds: readonly ElementId[],
+    id: ElementId = newId(),
+  ): Plan<{ elementId: ElementId }> => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    const { elements } = readSlide(slideId, slide);
+    const members = elements.filter((element) => elementIds.includes(element.id));
+    const [first] = members;
+    if (!first || members.length < 2) return refuse('group.few');
+    const { layer, groupId } = first;
+    if (members.some((other) => other.layer !== layer)) {
+      return refuse('group.layers');
+    }
+    if (members.some((other) => other.groupId !== groupId)) {
+      return refuse('group.others');
+    }
+    if (!members.every((member) => may(member, 'beGrouped'))) {
+      return refuse('group.outside');
+    }
+    if (members.some(({ isLocked }) => isLocked)) return refuse('thing.locked');
+    const drawn = withMembers(
+      elements,
+      members.map((member) => member.id),
+    );
+    const top = drawn.at(-1)!;
+    const above = elements.find(
+      (other) => other.layer === layer && other.order > top.order && !drawn.includes(other),
+    );
+    return () => {
+      const map = new Y.Map<unknown>();
+      elementsOf(slide).set(id, map);
+      map.set('kind', 'group');
+      map.set('layer', layer);
+      if (groupId) map.set('groupId', groupId);
+      const keys = keysBetween(top.order, above?.order ?? null, drawn.length + 1);
+      drawn.forEach((one, index) => elementOf(doc, slideId, one.id)?.set('order', keys[index]));
+      map.set('order', keys.at(-1));
+      for (const member of members) elementOf(doc, slideId, member.id)?.set('groupId', id);
+      return { elementId: id };
+    };
+  },
+);
 
 /** Undoes groups; what was in them stays as it lies. Links that a group carried stay without a carrier. */
-export function ungroup(
-  doc: Y.Doc,
-  slideId: SlideId,
-  groupIds: readonly ElementId[],
-): Result<{ elementIds: ElementId[] }> {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse(NO_SLIDE);
-  const { elements } = readSlide(slideId, slide);
-  const groups = elements.filter(({ id, kind }) => kind === 'group' && groupIds.includes(id));
-  if (groups.length === 0) return refuse('This is no group.');
-  if (groups.some(({ isLocked }) => isLocked)) return refuse(LOCKED);
-  const freed: ElementId[] = [];
-  doc.transact(() => {
-    for (const one of groups) {
-      for (const member of membersOf(elements, one.id)) {
-        elementOf(doc, slideId, member.id)?.set('groupId', one.groupId ?? '');
-        freed.push(member.id);
+export const ungroup = command(
+  'ungroup',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    slideId: SlideId,
+    groupIds: readonly ElementId[],
+  ): Plan<{ elementIds: ElementId[] }> => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    const { elements } = readSlide(slideId, slide);
+    const groups = elements.filter(({ id, kind }) => kind === 'group' && groupIds.includes(id));
+    if (groups.length === 0) return refuse('group.none');
+    if (groups.some(({ isLocked }) => isLocked)) return refuse('thing.locked');
+    const freed: ElementId[] = [];
+    return () => {
+      for (const one of groups) {
+        for (const member of membersOf(elements, one.id)) {
+          elementOf(doc, slideId, member.id)?.set('groupId', one.groupId ?? '');
+          freed.push(member.id);
+        }
+        elementsOf(slide).delete(one.id);
       }
-      elementsOf(slide).delete(one.id);
-    }
-  }, COMMAND);
-  return { ok: true, elementIds: freed };
-}
+      return { elementIds: freed };
+    };
+  },
+);
 
 /** Makes everything on the content layer scenery, or lifts all scenery out again. */
-export function moveLayer(
-  doc: Y.Doc,
-  slideId: SlideId,
-  from: 'background' | 'content',
-): Result<{ moved: number }> {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse(NO_SLIDE);
-  const { elements } = readSlide(slideId, slide);
-  const ids = elements
-    .filter(({ id, kind, layer, isLocked }) => {
-      const isOwn = layer === from && !isLocked && !elementKind(kind).staysOn;
-      // What carries a link would not be reached any more on the background.
-      return isOwn && (from === 'background' || carriedLinks(doc, id).length === 0);
-    })
-    .map(({ id }) => id);
-  const whole = ids.filter((id) => drawnOf(elements, [id]).every((one) => ids.includes(one.id)));
-  if (whole.length === 0) {
-    return refuse(
-      from === 'background'
-        ? 'There is no scenery on this slide.'
-        : 'There is nothing on this slide that could become scenery: links and questions stay.',
-    );
-  }
-  const moved = setLayer(doc, slideId, whole, from === 'background' ? 'content' : 'background');
-  return moved.ok ? { ok: true, moved: whole.length } : moved;
-}
+export const moveLayer = command(
+  'moveLayer',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, from: 'background' | 'content'): Plan<{ moved: number }> => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    const { elements } = readSlide(slideId, slide);
+    const ids = elements
+      .filter(({ id, kind, layer, isLocked }) => {
+        const isOwn = layer === from && !isLocked && !elementKind(kind).staysOn;
+        // What carries a link would not be reached any more on the background.
+        return isOwn && (from === 'background' || carriedLinks(doc, id).length === 0);
+      })
+      .map(({ id }) => id);
+    const whole = ids.filter((id) => drawnOf(elements, [id]).every((one) => ids.includes(one.id)));
+    if (whole.length === 0) {
+      return refuse(from === 'background' ? 'slide.noScenery' : 'slide.noneForScenery');
+    }
+    const to = from === 'background' ? 'content' : 'background';
+    const move = setLayer.plan(doc, slideId, whole, to);
+    if (isRefusal(move)) return move;
+    return () => {
+      move();
+      return { moved: whole.length };
+    };
+  },
+);

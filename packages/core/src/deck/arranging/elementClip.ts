@@ -1,12 +1,7 @@
+import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
-import {
-  newId,
-  refuse,
-  type ElementId,
-  type LinkId,
-  type Result,
-  type SlideId,
-} from '../../parts/ids.js';
+import { newId, type ElementId, type LinkId, type SlideId } from '../../parts/ids.js';
+import { refuse } from '../../parts/refusals.js';
 import { withMembers } from '../../elements/groups.js';
 import { asRecord } from '../../parts/decode.js';
 import {
@@ -18,10 +13,9 @@ import {
   slideOf,
   slidesMap,
 } from '../document.js';
-import { addElementTo, GONE, MOST_ELEMENTS, NO_SLIDE } from './elementCommands.js';
+import { addElementTo, MOST_ELEMENTS } from './elementCommands.js';
 import type { Layer } from '../../parts/place.js';
 
-import { COMMAND } from '../history.js';
 import { putLink } from '../links/linkCommands.js';
 import { LINK_MARK, type RichNode, type RichText } from '../../parts/richText.js';
 import { NOWHERE } from '../links/target.js';
@@ -93,64 +87,71 @@ export function readElementClip(text: string): ElementClip | undefined {
  * Puts the things of a clip on a slide as new ones, moved by an offset. Links to slides are kept within the deck they
  * are from; others lead nowhere and their wordings are told in `lost`.
  */
-export function pasteElements(
-  doc: Y.Doc,
-  slideId: SlideId,
-  clip: ElementClip,
-  deckId: string,
-  by: { dx: number; dy: number } = { dx: 0, dy: 0 },
-  layer?: Layer,
-): Result<{ elementIds: ElementId[]; lost: string[] }> {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse(NO_SLIDE);
-  if (clip.elements.length === 0) return refuse('There is nothing to paste.');
-  const room = MOST_ELEMENTS - elementsOf(slide).size;
-  if (clip.elements.length > room) {
-    return refuse(
-      `That is ${clip.elements.length} things; this slide has room for ${Math.max(0, room)} more.`,
-    );
-  }
-  const elementIds = new Map(clip.elements.map(({ id }) => [id, newId()]));
-  const linkIds = new Map(clip.links.map(({ id }) => [id, newId()]));
-  const lost: string[] = [];
-  doc.transact(() => {
-    for (const element of clip.elements) {
-      const copy = newElementOf(element, elementIds, linkIds);
-      const { box } = element;
-      addElementTo(doc, slideId, {
-        ...copy,
-        id: elementIds.get(element.id)!,
-        layer: layer && !staysOnLayer(element) ? layer : element.layer,
-        box: { ...box, x: box.x + by.dx, y: box.y + by.dy },
-      } as NewElement);
+export const pasteElements = command(
+  'pasteElements',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    slideId: SlideId,
+    clip: ElementClip,
+    deckId: string,
+    by: { dx: number; dy: number } = { dx: 0, dy: 0 },
+    layer?: Layer,
+  ): Plan<{ elementIds: ElementId[]; lost: string[] }> => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    if (clip.elements.length === 0) return refuse('thing.nonePasted');
+    const room = MOST_ELEMENTS - elementsOf(slide).size;
+    if (clip.elements.length > room) {
+      return refuse('thing.room', { count: clip.elements.length, room: Math.max(0, room) });
     }
-    for (const link of clip.links) {
-      const isKept =
-        link.target.kind !== 'slide' ||
-        (clip.deckId === deckId && slidesMap(doc).has(link.target.slideId));
-      if (!isKept) lost.push(link.wording || 'a link without words');
-      const carrier = carrierOf(link.carrier, elementIds);
-      const target = isKept ? link.target : NOWHERE;
-      putLink(doc, linkIds.get(link.id)!, slideId, carrier, target, link.wording);
-    }
-  }, COMMAND);
-  const outer = clip.elements.filter(({ groupId }) => !groupId || !elementIds.has(groupId));
-  return { ok: true, elementIds: outer.map(({ id }) => elementIds.get(id)!), lost };
-}
+    const elementIds = new Map(clip.elements.map(({ id }) => [id, newId()]));
+    const linkIds = new Map(clip.links.map(({ id }) => [id, newId()]));
+    const lost: string[] = [];
+    return () => {
+      for (const element of clip.elements) {
+        const copy = newElementOf(element, elementIds, linkIds);
+        const { box } = element;
+        addElementTo(doc, slideId, {
+          ...copy,
+          id: elementIds.get(element.id)!,
+          layer: layer && !staysOnLayer(element) ? layer : element.layer,
+          box: { ...box, x: box.x + by.dx, y: box.y + by.dy },
+        } as NewElement);
+      }
+      for (const link of clip.links) {
+        const isKept =
+          link.target.kind !== 'slide' ||
+          (clip.deckId === deckId && slidesMap(doc).has(link.target.slideId));
+        if (!isKept) lost.push(link.wording || 'a link without words');
+        const carrier = carrierOf(link.carrier, elementIds);
+        const target = isKept ? link.target : NOWHERE;
+        putLink(doc, linkIds.get(link.id)!, slideId, carrier, target, link.wording);
+      }
+      const outer = clip.elements.filter(({ groupId }) => !groupId || !elementIds.has(groupId));
+      return { elementIds: outer.map(({ id }) => elementIds.get(id)!), lost };
+    };
+  },
+);
 
 const staysOnLayer = ({ kind }: SlideElement): boolean => elementKind(kind).staysOn !== undefined;
 
 /** Copies of things on the same slide, moved by an offset. Links they carry are carried by the copies too. */
-export function duplicateElements(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementIds: readonly ElementId[],
-  by: { dx: number; dy: number } = { dx: 24, dy: 24 },
-): Result<{ elementIds: ElementId[] }> {
-  const clip = clipElements(readAlone(doc, slideId), '', slideId, elementIds);
-  if (clip.elements.length === 0) return refuse(slideOf(doc, slideId) ? GONE : NO_SLIDE);
-  return pasteElements(doc, slideId, clip, '', by);
-}
+export const duplicateElements = command(
+  'duplicateElements',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    slideId: SlideId,
+    elementIds: readonly ElementId[],
+    by: { dx: number; dy: number } = { dx: 24, dy: 24 },
+  ): Plan<{ elementIds: ElementId[] }> => {
+    const clip = clipElements(readAlone(doc, slideId), '', slideId, elementIds);
+    if (clip.elements.length === 0)
+      return refuse(slideOf(doc, slideId) ? 'thing.gone' : 'slide.gone');
+    return pasteElements.plan(doc, slideId, clip, '', by);
+  },
+);
 
 /** One slide and the links that leave it: the rest of a deck of thousands is not read for them. */
 function readAlone(doc: Y.Doc, slideId: SlideId): Pick<Deck, 'slides' | 'links'> {

@@ -1,13 +1,8 @@
+import { command, type Plan } from '../command.js';
 import { generateKeyBetween } from 'fractional-indexing';
 import * as Y from 'yjs';
-import {
-  newId,
-  refuse,
-  type ElementId,
-  type LinkId,
-  type Result,
-  type SlideId,
-} from '../../parts/ids.js';
+import { newId, type ElementId, type LinkId, type SlideId } from '../../parts/ids.js';
+import { refuse } from '../../parts/refusals.js';
 import { LIMITS } from '../../parts/limits.js';
 import { asString } from '../../parts/decode.js';
 import { elementOf, elementsOf, linksMap, readLinkOf, readSlide, slideOf } from '../document.js';
@@ -16,14 +11,11 @@ import type { Box, Layer } from '../../parts/place.js';
 import type { ElementBase } from '../../elements/base.js';
 
 import type { InkStroke } from '../../parts/ink.js';
-import { COMMAND } from '../history.js';
 import { relinkWords, writeFragment, type RichText } from '../../parts/richText.js';
 import { withMembers } from '../../elements/groups.js';
 import { type NewElement, type SlideElement, writeElement } from '../../elements/registry.js';
 
-export const GONE = 'This thing is not on the slide any more.';
-export const NO_SLIDE = 'This slide is not there any more.';
-export const LOCKED = 'It is locked. Let it go first.';
+const MOST_STROKES = 600;
 export const MOST_ELEMENTS = LIMITS.elementsPerSlide;
 
 type KeyOf<T> = T extends unknown ? keyof T : never;
@@ -41,25 +33,25 @@ type Setting = Exclude<
 export type ElementSettings = { [K in Setting]?: ValueOf<SlideElement, K> };
 
 /** Puts an element on a slide, in front of its layer. */
-export function addElement(
-  doc: Y.Doc,
-  slideId: SlideId,
-  element: NewElement,
-): Result<{ elementId: ElementId }> {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse(NO_SLIDE);
-  if (elementsOf(slide).size >= MOST_ELEMENTS) {
-    return refuse(`A slide holds ${MOST_ELEMENTS} things at the most.`);
-  }
-  if (element.id && elementsOf(slide).has(element.id)) {
-    return refuse('There is already a thing with this identity.');
-  }
-  let elementId = '';
-  doc.transact(() => {
-    elementId = addElementTo(doc, slideId, element);
-  }, COMMAND);
-  return { ok: true, elementId };
-}
+export const addElement = command(
+  'addElement',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, element: NewElement): Plan<{ elementId: ElementId }> => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    if (elementsOf(slide).size >= MOST_ELEMENTS) {
+      return refuse('slide.full', { most: MOST_ELEMENTS });
+    }
+    if (element.id && elementsOf(slide).has(element.id)) {
+      return refuse('thing.double');
+    }
+    let elementId = '';
+    return () => {
+      elementId = addElementTo(doc, slideId, element);
+      return { elementId };
+    };
+  },
+);
 
 /** The same inside a transaction that is already open; the slide must be there. */
 export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement): ElementId {
@@ -98,51 +90,53 @@ export function validOrder(order: string | undefined): string | null {
   }
 }
 
-export function setElement(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementId: ElementId,
-  settings: ElementSettings,
-): Result {
-  return setElements(doc, slideId, [elementId], settings);
-}
+export const setElement = command(
+  'setElement',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, elementId: ElementId, settings: ElementSettings): Plan => {
+    return setElements.plan(doc, slideId, [elementId], settings);
+  },
+);
 
 /** Sets the same on several things, in one step. A locked thing is only let go. */
-export function setElements(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementIds: readonly ElementId[],
-  settings: ElementSettings,
-): Result {
-  const there = elementIds.flatMap((id) => elementOf(doc, slideId, id) ?? []);
-  if (there.length === 0) return refuse(GONE);
-  const isFree = (map: Y.Map<unknown>): boolean =>
-    map.get('isLocked') !== true || 'isLocked' in settings;
-  const free = there.filter(isFree);
-  if (free.length === 0) return refuse(LOCKED);
-  doc.transact(() => {
-    for (const element of free) {
-      for (const [key, value] of Object.entries(settings)) {
-        if (value !== undefined) element.set(key, value);
+export const setElements = command(
+  'setElements',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    slideId: SlideId,
+    elementIds: readonly ElementId[],
+    settings: ElementSettings,
+  ): Plan => {
+    const there = elementIds.flatMap((id) => elementOf(doc, slideId, id) ?? []);
+    if (there.length === 0) return refuse('thing.gone');
+    const isFree = (map: Y.Map<unknown>): boolean =>
+      map.get('isLocked') !== true || 'isLocked' in settings;
+    const free = there.filter(isFree);
+    if (free.length === 0) return refuse('thing.locked');
+    return () => {
+      for (const element of free) {
+        for (const [key, value] of Object.entries(settings)) {
+          if (value !== undefined) element.set(key, value);
+        }
       }
-    }
-  }, COMMAND);
-  return { ok: true };
-}
+    };
+  },
+);
 
 /** Replaces an element's words. */
-export function setText(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementId: ElementId,
-  text: RichText,
-): Result {
-  const element = elementOf(doc, slideId, elementId);
-  if (!element || !fragmentOf(element)) return refuse(GONE);
-  if (element.get('isLocked') === true) return refuse(LOCKED);
-  doc.transact(() => setWords(doc, slideId, elementId, text), COMMAND);
-  return { ok: true };
-}
+export const setText = command(
+  'setText',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, elementId: ElementId, text: RichText): Plan => {
+    const element = elementOf(doc, slideId, elementId);
+    if (!element || !fragmentOf(element)) return refuse('thing.gone');
+    if (element.get('isLocked') === true) return refuse('thing.locked');
+    return () => {
+      setWords(doc, slideId, elementId, text);
+    };
+  },
+);
 
 /** The same inside a transaction that is already open. */
 export function setWords(doc: Y.Doc, slideId: SlideId, elementId: ElementId, text: RichText): void {
@@ -155,36 +149,39 @@ export function setWords(doc: Y.Doc, slideId: SlideId, elementId: ElementId, tex
  * Takes elements off a slide, groups with all that is in them. The links they carry go with them, or stay without a
  * carrier: then they show among the ways out as not on the slide any more. What is locked stays.
  */
-export function removeElements(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementIds: readonly ElementId[],
-  links: 'go' | 'stay' = 'go',
-): Result {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse(NO_SLIDE);
-  const all = readSlide(slideId, slide).elements;
-  const there = withMembers(all, elementIds);
-  if (there.length === 0) return refuse(GONE);
-  const going = there.filter(({ isLocked }) => !isLocked);
-  if (going.length === 0) return refuse(LOCKED);
-  doc.transact(() => {
-    for (const { id } of going) {
-      for (const linkId of carriedLinks(doc, id)) {
-        if (links === 'go') linksMap(doc).delete(linkId);
-        else keepWording(doc, linkId);
+export const removeElements = command(
+  'removeElements',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    slideId: SlideId,
+    elementIds: readonly ElementId[],
+    links: 'go' | 'stay' = 'go',
+  ): Plan => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    const all = readSlide(slideId, slide).elements;
+    const there = withMembers(all, elementIds);
+    if (there.length === 0) return refuse('thing.gone');
+    const going = there.filter(({ isLocked }) => !isLocked);
+    if (going.length === 0) return refuse('thing.locked');
+    return () => {
+      for (const { id } of going) {
+        for (const linkId of carriedLinks(doc, id)) {
+          if (links === 'go') linksMap(doc).delete(linkId);
+          else keepWording(doc, linkId);
+        }
+        letGoOf(doc, slideId, all, id);
+        elementsOf(slide).delete(id);
       }
-      letGoOf(doc, slideId, all, id);
-      elementsOf(slide).delete(id);
-    }
-    // A group that has lost its last member is none any more.
-    const left = new Set(all.filter((one) => !going.includes(one)).map(({ groupId }) => groupId));
-    for (const { id, kind } of all) {
-      if (kind === 'group' && !left.has(id)) elementsOf(slide).delete(id);
-    }
-  }, COMMAND);
-  return { ok: true };
-}
+      // A group that has lost its last member is none any more.
+      const left = new Set(all.filter((one) => !going.includes(one)).map(({ groupId }) => groupId));
+      for (const { id, kind } of all) {
+        if (kind === 'group' && !left.has(id)) elementsOf(slide).delete(id);
+      }
+    };
+  },
+);
 
 /** Lines that stick to a thing that goes stay as they lie. */
 function letGoOf(
@@ -233,38 +230,33 @@ export function relinkText(
 }
 
 /** One more stroke of a drawing by hand, in the units of its frame; frame and box grow with it. */
-export function addStroke(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementId: ElementId,
-  stroke: InkStroke,
-  frame: Box,
-): Result {
-  const element = elementOf(doc, slideId, elementId);
-  const strokes = element?.get('strokes');
-  if (!element || !(strokes instanceof Y.Array)) return refuse(GONE);
-  if (strokes.length >= 600) return refuse('A drawing holds 600 strokes. Begin another one.');
-  doc.transact(() => {
-    strokes.push([stroke]);
-    element.set('frame', frame);
-    element.set('box', frame);
-  }, COMMAND);
-  return { ok: true };
-}
+export const addStroke = command(
+  'addStroke',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, elementId: ElementId, stroke: InkStroke, frame: Box): Plan => {
+    const element = elementOf(doc, slideId, elementId);
+    const strokes = element?.get('strokes');
+    if (!element || !(strokes instanceof Y.Array)) return refuse('thing.gone');
+    if (strokes.length >= MOST_STROKES) return refuse('drawing.full', { most: MOST_STROKES });
+    return () => {
+      strokes.push([stroke]);
+      element.set('frame', frame);
+      element.set('box', frame);
+    };
+  },
+);
 
 /** Rubs strokes out of a drawing; with the last of them the drawing goes. */
-export function rubOut(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementId: ElementId,
-  indexes: readonly number[],
-): Result {
-  const strokes = elementOf(doc, slideId, elementId)?.get('strokes');
-  if (!(strokes instanceof Y.Array)) return refuse(GONE);
-  const there = [...new Set(indexes)].filter((index) => index >= 0 && index < strokes.length);
-  if (there.length === strokes.length) return removeElements(doc, slideId, [elementId]);
-  doc.transact(() => {
-    for (const index of there.sort((a, b) => b - a)) strokes.delete(index, 1);
-  }, COMMAND);
-  return { ok: true };
-}
+export const rubOut = command(
+  'rubOut',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, elementId: ElementId, indexes: readonly number[]): Plan => {
+    const strokes = elementOf(doc, slideId, elementId)?.get('strokes');
+    if (!(strokes instanceof Y.Array)) return refuse('thing.gone');
+    const there = [...new Set(indexes)].filter((index) => index >= 0 && index < strokes.length);
+    if (there.length === strokes.length) return removeElements.plan(doc, slideId, [elementId]);
+    return () => {
+      for (const index of there.sort((a, b) => b - a)) strokes.delete(index, 1);
+    };
+  },
+);

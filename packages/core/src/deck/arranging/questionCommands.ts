@@ -1,12 +1,13 @@
+import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
-import { refuse, type ElementId, type Result, type SlideId } from '../../parts/ids.js';
+import { type ElementId, type SlideId } from '../../parts/ids.js';
+import { refuse } from '../../parts/refusals.js';
 import { kindOf, readQuestion, type Question, type QuestionKey } from '../../questions/registry.js';
 import { deckMap, elementOf, elementsOf, slidesMap } from '../document.js';
 import { decimalOf, LANGUAGES } from '../text/languages.js';
-import { GONE, LOCKED, setWords } from './elementCommands.js';
+import { setWords } from './elementCommands.js';
 import { rewriteWords } from '../text/rewriteCommands.js';
 import type { QuestionElement } from '../../elements/question/question.js';
-import { COMMAND } from '../history.js';
 import { plain } from '../../parts/richText.js';
 
 /** What a question of any kind has besides what it asks and what is right. */
@@ -21,24 +22,32 @@ export type QuestionDetails = Partial<
  * What a question asks, what is right, and its prompt and details where those have changed: one step. A key of another
  * kind is none, and a question for thinking has none.
  */
-export function setQuestion(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementId: ElementId,
-  args: { question: Question; key: QuestionKey | null; prompt?: string; details?: QuestionDetails },
-): Result {
-  const element = elementOf(doc, slideId, elementId);
-  if (element?.get('kind') !== 'question') return refuse(GONE);
-  if (element.get('isLocked') === true) return refuse(LOCKED);
-  const { question, key, prompt, details = {} } = args;
-  doc.transact(() => {
-    element.set('question', question);
-    element.set('key', key?.kind === question.kind && !details.isForThinking ? key : null);
-    for (const [name, value] of Object.entries(details)) element.set(name, value);
-    if (prompt !== undefined) setPrompt(doc, slideId, elementId, prompt);
-  }, COMMAND);
-  return { ok: true };
-}
+export const setQuestion = command(
+  'setQuestion',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    slideId: SlideId,
+    elementId: ElementId,
+    args: {
+      question: Question;
+      key: QuestionKey | null;
+      prompt?: string;
+      details?: QuestionDetails;
+    },
+  ): Plan => {
+    const element = elementOf(doc, slideId, elementId);
+    if (element?.get('kind') !== 'question') return refuse('thing.gone');
+    if (element.get('isLocked') === true) return refuse('thing.locked');
+    const { question, key, prompt, details = {} } = args;
+    return () => {
+      element.set('question', question);
+      element.set('key', key?.kind === question.kind && !details.isForThinking ? key : null);
+      for (const [name, value] of Object.entries(details)) element.set(name, value);
+      if (prompt !== undefined) setPrompt(doc, slideId, elementId, prompt);
+    };
+  },
+);
 
 /** Words that are changed keep the marks of those around them; blank lines are kept where somebody wants them. */
 function setPrompt(doc: Y.Doc, slideId: SlideId, elementId: ElementId, prompt: string): void {
@@ -48,20 +57,23 @@ function setPrompt(doc: Y.Doc, slideId: SlideId, elementId: ElementId, prompt: s
 }
 
 /** Says what a deck is written in; its questions for numbers read and ask accordingly from then on. */
-export function setLanguage(doc: Y.Doc, language: string): Result {
-  if (!LANGUAGES.includes(language)) return refuse('There is no such language here.');
-  const decimal = decimalOf(language);
-  doc.transact(() => {
-    deckMap(doc).set('language', language);
-    for (const slide of slidesMap(doc).values()) {
-      if (!(slide instanceof Y.Map)) continue;
-      for (const element of elementsOf(slide).values()) {
-        if (!(element instanceof Y.Map)) continue;
-        const question = readQuestion(element.get('question'));
-        const now = question && kindOf(question.kind).withDecimal?.(question, decimal);
-        if (now && now !== question) element.set('question', now);
+export const setLanguage = command(
+  'setLanguage',
+  'deck:write',
+  (doc: Y.Doc, language: string): Plan => {
+    if (!LANGUAGES.includes(language)) return refuse('deck.language');
+    const decimal = decimalOf(language);
+    return () => {
+      deckMap(doc).set('language', language);
+      for (const slide of slidesMap(doc).values()) {
+        if (!(slide instanceof Y.Map)) continue;
+        for (const element of elementsOf(slide).values()) {
+          if (!(element instanceof Y.Map)) continue;
+          const question = readQuestion(element.get('question'));
+          const now = question && kindOf(question.kind).withDecimal?.(question, decimal);
+          if (now && now !== question) element.set('question', now);
+        }
       }
-    }
-  }, COMMAND);
-  return { ok: true };
-}
+    };
+  },
+);

@@ -1,18 +1,19 @@
+import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
-import { refuse, type ElementId, type Result, type SlideId } from '../../parts/ids.js';
+import { type ElementId, type SlideId } from '../../parts/ids.js';
+import { refuse, type Refusal } from '../../parts/refusals.js';
 import { LIMITS } from '../../parts/limits.js';
 import { asNumber, asRecord } from '../../parts/decode.js';
 import { elementOf } from '../document.js';
 import { fragmentOf } from '../../elements/fields.js';
-import { GONE, LOCKED } from './elementCommands.js';
 import { elementKind } from '../../elements/registry.js';
-import { COMMAND } from '../history.js';
 import { plain, toXml } from '../../parts/richText.js';
 
 /** Says why cells are too many for a table on a slide; undefined when they are not. */
-export function tooManyCells(rows: number, columns: number): string | undefined {
-  if (rows <= LIMITS.tableRows && columns <= LIMITS.tableColumns) return undefined;
-  return `That makes ${rows} rows and ${columns} columns: a table on a slide has ${LIMITS.tableRows} and ${LIMITS.tableColumns} at the most.`;
+export function tooManyCells(rows: number, columns: number): Refusal | undefined {
+  const { tableRows: mostRows, tableColumns: mostColumns } = LIMITS;
+  if (rows <= mostRows && columns <= mostColumns) return undefined;
+  return refuse('table.cells', { rows, columns, mostRows, mostColumns });
 }
 
 /**
@@ -22,48 +23,51 @@ export function tooManyCells(rows: number, columns: number): string | undefined 
  * @param cells rows of words
  * @param at the cell the first one goes to, counted from nought
  */
-export function fillCells(
-  doc: Y.Doc,
-  slideId: SlideId,
-  elementId: ElementId,
-  cells: readonly (readonly string[])[],
-  at: { row: number; column: number } = { row: 0, column: 0 },
-): Result {
-  const element = elementOf(doc, slideId, elementId);
-  const table = element && fragmentOf(element)?.get(0);
-  if (!element || !isNode(table, 'table')) return refuse(GONE);
-  if (element.get('isLocked') === true) return refuse(LOCKED);
-  const rows = table.toArray().filter((row) => isNode(row, 'tableRow'));
-  const before = Math.max(1, ...rows.map(({ length }) => length));
-  const columns = Math.max(before, at.column + Math.max(0, ...cells.map(({ length }) => length)));
-  const height = Math.max(rows.length, at.row + cells.length);
-  const over = tooManyCells(height, columns);
-  if (over) return refuse(over);
-  doc.transact(() => {
-    const more = Array.from({ length: height - rows.length }, () => new Y.XmlElement('tableRow'));
-    table.push(more);
-    const all = [...rows, ...more];
-    for (const row of all) {
-      const last = row.length > 0 ? row.get(row.length - 1) : undefined;
-      const kind = isNode(last, 'tableHeader') ? 'tableHeader' : 'tableCell';
-      row.push(
-        Array.from({ length: columns - row.length }, () =>
-          toXml({ type: kind, content: plain('').content }),
-        ),
+export const fillCells = command(
+  'fillCells',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    slideId: SlideId,
+    elementId: ElementId,
+    cells: readonly (readonly string[])[],
+    at: { row: number; column: number } = { row: 0, column: 0 },
+  ): Plan => {
+    const element = elementOf(doc, slideId, elementId);
+    const table = element && fragmentOf(element)?.get(0);
+    if (!element || !isNode(table, 'table')) return refuse('thing.gone');
+    if (element.get('isLocked') === true) return refuse('thing.locked');
+    const rows = table.toArray().filter((row) => isNode(row, 'tableRow'));
+    const before = Math.max(1, ...rows.map(({ length }) => length));
+    const columns = Math.max(before, at.column + Math.max(0, ...cells.map(({ length }) => length)));
+    const height = Math.max(rows.length, at.row + cells.length);
+    const over = tooManyCells(height, columns);
+    if (over) return over;
+    return () => {
+      const more = Array.from({ length: height - rows.length }, () => new Y.XmlElement('tableRow'));
+      table.push(more);
+      const all = [...rows, ...more];
+      for (const row of all) {
+        const last = row.length > 0 ? row.get(row.length - 1) : undefined;
+        const kind = isNode(last, 'tableHeader') ? 'tableHeader' : 'tableCell';
+        row.push(
+          Array.from({ length: columns - row.length }, () =>
+            toXml({ type: kind, content: plain('').content }),
+          ),
+        );
+      }
+      cells.forEach((words, down) =>
+        words.forEach((said, right) => {
+          const cell = all[at.row + down]?.get(at.column + right);
+          if (!(cell instanceof Y.XmlElement)) return;
+          cell.delete(0, cell.length);
+          cell.insert(0, plain(...said.split(/\r\n?|\n/)).content.map(toXml));
+        }),
       );
-    }
-    cells.forEach((words, down) =>
-      words.forEach((said, right) => {
-        const cell = all[at.row + down]?.get(at.column + right);
-        if (!(cell instanceof Y.XmlElement)) return;
-        cell.delete(0, cell.length);
-        cell.insert(0, plain(...said.split(/\r\n?|\n/)).content.map(toXml));
-      }),
-    );
-    grow(element, { from: before, to: columns }, { from: rows.length, to: height });
-  }, COMMAND);
-  return { ok: true };
-}
+      grow(element, { from: before, to: columns }, { from: rows.length, to: height });
+    };
+  },
+);
 
 /** New columns are as wide as those there on an average, new rows as high. */
 function grow(

@@ -10,6 +10,7 @@ import {
   type TableElement,
 } from '../../index.js';
 import { deck, slide } from '../../testing/builder.js';
+import { told } from '../../parts/refusals.js';
 
 const SLIDE = 's';
 function tableOf(rows: string[][]): { doc: Y.Doc; id: string; read: () => TableElement } {
@@ -18,7 +19,7 @@ function tableOf(rows: string[][]): { doc: Y.Doc; id: string; read: () => TableE
     ...{ kind: 'table', layer: 'content', text: tableText(rows), columns: rows[0]!.map(() => 1) },
     box: { x: 0, y: 0, w: 400, h: 50 * rows.length },
   });
-  if (!added.ok) throw new Error(added.reason);
+  if (!added.ok) throw new Error(told(added));
   const id = added.elementId;
   return {
     ...{ doc, id },
@@ -85,7 +86,11 @@ test('too many cells, a locked table and what is no table are refused and nothin
   const { doc, id, read } = tableOf([['a', 'b']]);
   const many = Array.from({ length: LIMITS.tableRows }, () => ['x']);
   const refused = fillCells(doc, SLIDE, id, many, { row: 1, column: 0 });
-  expect(refused).toEqual({ ok: false, reason: expect.stringContaining('31 rows') as string });
+  expect(refused).toEqual({
+    ok: false,
+    code: 'table.cells',
+    parameters: expect.objectContaining({ rows: 31 }) as object,
+  });
   expect(cellsOf(read())).toEqual([['a', 'b']]);
   setElement(doc, SLIDE, id, { isLocked: true });
   expect(fillCells(doc, SLIDE, id, [['x']]).ok).toBe(false);

@@ -1,13 +1,13 @@
+import { command, isRefusal, type Plan } from '../command.js';
 import * as Y from 'yjs';
 import {
   newId,
-  refuse,
   type ElementId,
   type LinkId,
   type OptionId,
-  type Result,
   type SlideId,
 } from '../../parts/ids.js';
+import { refuse, type Refusal } from '../../parts/refusals.js';
 import { nextChoiceBox } from '../../layouts/layouts.js';
 import {
   occupiedOn,
@@ -25,28 +25,23 @@ import { asId, asString } from '../../parts/decode.js';
 import { addElementTo, carriedLinks, relinkText } from '../arranging/elementCommands.js';
 import { rewriteWords } from '../text/rewriteCommands.js';
 import { optionsOf } from '../../questions/registry.js';
-import { COMMAND } from '../history.js';
-import { linkWords, plain } from '../../parts/richText.js';
+import { findWords, linkWords, plain } from '../../parts/richText.js';
 import { addSlide } from '../slides/slideCommands.js';
 import { readAddress, toSlide, type Target } from './target.js';
 import type { Carrier } from '../types.js';
 import { elementKind, readElement } from '../../elements/registry.js';
 
-const NO_SLIDE = 'This slide is not there any more.';
-const NO_LINK = 'This link is not there any more.';
-const NO_THING = 'This thing is not on the slide any more.';
-
 /** Why a link cannot lead there, or null. */
-function objection(doc: Y.Doc, target: Target): string | null {
+function objection(doc: Y.Doc, target: Target): Refusal | null {
   switch (target.kind) {
     case 'slide':
-      if (!slidesMap(doc).has(target.slideId)) return 'The slide it should lead to is gone.';
+      if (!slidesMap(doc).has(target.slideId)) return refuse('link.slideGone');
       return target.spotId && !elementOf(doc, target.slideId, target.spotId)
-        ? 'The spot it should lead to is gone.'
+        ? refuse('link.spotGone')
         : null;
     case 'web': {
       const read = readAddress(target.address);
-      return read.ok ? null : read.reason;
+      return read.ok ? null : read;
     }
     default:
       return null;
@@ -57,62 +52,68 @@ function objection(doc: Y.Doc, target: Target): string | null {
  * Adds a choice to a slide: a linked line of text on its stage, and the slide that it leads to unless `to` names one.
  * This is the one step by which a map grows.
  */
-export function addChoice(
-  doc: Y.Doc,
-  from: SlideId,
-  wording: string,
-  to?: {
-    slideId?: SlideId;
-    newSlideId?: SlideId;
-    title?: string;
-    linkId?: LinkId;
-    /** Where the new slide's card is put, in map units. */
-    at?: { x: number; y: number };
-  },
-): Result<{ linkId: LinkId; slideId: SlideId }> {
-  const slide = slideOf(doc, from);
-  if (!slide) return refuse(NO_SLIDE);
-  if (to?.slideId && !slidesMap(doc).has(to.slideId))
-    return refuse('The slide it should lead to is gone.');
-  const words = wording.trim().slice(0, 300);
-  const linkId = to?.linkId ?? newId();
-  let slideId = to?.slideId ?? '';
-  doc.transact(() => {
-    if (!slideId) {
-      const added = addSlide(doc, {
-        id: to?.newSlideId,
-        title: to?.title ?? words,
-        beside: from,
-        at: to?.at,
-        layout: 'text',
-      });
-      if (added.ok) {
-        slideId = added.slideId;
-        slideOf(doc, slideId)?.set('trunkId', linkId);
+export const addChoice = command(
+  'addChoice',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    from: SlideId,
+    wording: string,
+    to?: {
+      slideId?: SlideId;
+      newSlideId?: SlideId;
+      title?: string;
+      linkId?: LinkId;
+      /** Where the new slide's card is put, in map units. */
+      at?: { x: number; y: number };
+    },
+  ): Plan<{ linkId: LinkId; slideId: SlideId }> => {
+    const slide = slideOf(doc, from);
+    if (!slide) return refuse('slide.gone');
+    if (to?.slideId && !slidesMap(doc).has(to.slideId)) return refuse('link.slideGone');
+    const words = wording.trim().slice(0, 300);
+    const linkId = to?.linkId ?? newId();
+    let slideId = to?.slideId ?? '';
+    return () => {
+      if (!slideId) {
+        const added = addSlide(doc, {
+          id: to?.newSlideId,
+          title: to?.title ?? words,
+          beside: from,
+          at: to?.at,
+          layout: 'text',
+        });
+        if (added.ok) {
+          slideId = added.slideId;
+          slideOf(doc, slideId)?.set('trunkId', linkId);
+        }
       }
-    }
-    addChoiceLine(doc, from, linkId, words, toSlide(slideId));
-  }, COMMAND);
-  return { ok: true, linkId, slideId };
-}
+      addChoiceLine(doc, from, linkId, words, toSlide(slideId));
+      return { linkId, slideId };
+    };
+  },
+);
 
 /** A worded choice that leads to any target; `none` leaves where it leads for later. */
-export function addChoiceTo(
-  doc: Y.Doc,
-  from: SlideId,
-  wording: string,
-  target: Target,
-  linkId: LinkId = newId(),
-): Result<{ linkId: LinkId }> {
-  if (!slideOf(doc, from)) return refuse(NO_SLIDE);
-  const why = objection(doc, target);
-  if (why) return refuse(why);
-  doc.transact(
-    () => addChoiceLine(doc, from, linkId, wording.trim().slice(0, 300), target),
-    COMMAND,
-  );
-  return { ok: true, linkId };
-}
+export const addChoiceTo = command(
+  'addChoiceTo',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    from: SlideId,
+    wording: string,
+    target: Target,
+    linkId: LinkId = newId(),
+  ): Plan<{ linkId: LinkId }> => {
+    if (!slideOf(doc, from)) return refuse('slide.gone');
+    const why = objection(doc, target);
+    if (why) return why;
+    return () => {
+      addChoiceLine(doc, from, linkId, wording.trim().slice(0, 300), target);
+      return { linkId };
+    };
+  },
+);
 
 function addChoiceLine(
   doc: Y.Doc,
@@ -154,53 +155,54 @@ export function putLink(
 }
 
 /** Links a whole element. One element carries one link: a second call changes where it leads. */
-export function linkElement(
-  doc: Y.Doc,
-  from: SlideId,
-  elementId: ElementId,
-  target: Target,
-): Result<{ linkId: LinkId }> {
-  const element = elementOf(doc, from, elementId);
-  if (!element) return refuse(NO_THING);
-  if (element.get('layer') !== 'content') {
-    return refuse('Only what lies on the content layer carries links: scenery and pieces do not.');
-  }
-  const kind = element.get('kind');
-  if (kind === 'question') {
-    return refuse('A question carries links on its options, not as a whole.');
-  }
-  if (!elementKind(kind)?.may.carryLink) {
-    return refuse(
-      'Zones, sounds, videos, tables, credits and close-ups carry no links. Lay a hotspot over it.',
-    );
-  }
-  return linkCarrier(doc, from, { kind: 'element', elementId }, target);
-}
+export const linkElement = command(
+  'linkElement',
+  'deck:write',
+  (doc: Y.Doc, from: SlideId, elementId: ElementId, target: Target): Plan<{ linkId: LinkId }> => {
+    const element = elementOf(doc, from, elementId);
+    if (!element) return refuse('thing.gone');
+    if (element.get('layer') !== 'content') {
+      return refuse('link.layer');
+    }
+    const kind = element.get('kind');
+    if (kind === 'question') {
+      return refuse('link.question');
+    }
+    if (!elementKind(kind)?.may.carryLink) {
+      return refuse('link.kind');
+    }
+    return linkCarrier(doc, from, { kind: 'element', elementId }, target);
+  },
+);
 
 /** Links an option of a question: who picks it is led on. */
-export function linkOption(
-  doc: Y.Doc,
-  from: SlideId,
-  elementId: ElementId,
-  optionId: OptionId,
-  target: Target,
-): Result<{ linkId: LinkId }> {
-  const element = elementOf(doc, from, elementId);
-  const read = element && readElement(elementId, element);
-  if (read?.kind !== 'question' || !optionsOf(read.question).some(({ id }) => id === optionId)) {
-    return refuse('This option is not there any more.');
-  }
-  return linkCarrier(doc, from, { kind: 'option', elementId, optionId }, target);
-}
+export const linkOption = command(
+  'linkOption',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    from: SlideId,
+    elementId: ElementId,
+    optionId: OptionId,
+    target: Target,
+  ): Plan<{ linkId: LinkId }> => {
+    const element = elementOf(doc, from, elementId);
+    const read = element && readElement(elementId, element);
+    if (read?.kind !== 'question' || !optionsOf(read.question).some(({ id }) => id === optionId)) {
+      return refuse('link.optionGone');
+    }
+    return linkCarrier(doc, from, { kind: 'option', elementId, optionId }, target);
+  },
+);
 
 function linkCarrier(
   doc: Y.Doc,
   from: SlideId,
   carrier: Exclude<Carrier, { kind: 'none' | 'words' }>,
   target: Target,
-): Result<{ linkId: LinkId }> {
+): Plan<{ linkId: LinkId }> {
   const why = objection(doc, target);
-  if (why) return refuse(why);
+  if (why) return why;
   const carried = carriedLinks(doc, carrier.elementId).find((linkId) => {
     const known = (linksMap(doc).get(linkId) as Y.Map<unknown>).get('carrier') as Carrier;
     return carrier.kind === 'option'
@@ -208,120 +210,147 @@ function linkCarrier(
       : known.kind === 'element';
   });
   if (carried) {
-    const changed = retarget(doc, carried, target);
-    return changed.ok ? { ok: true, linkId: carried } : changed;
+    const change = retarget.plan(doc, carried, target);
+    if (isRefusal(change)) return change;
+    return () => {
+      change();
+      return { linkId: carried };
+    };
   }
   // Two who link one thing at once write one link: it is named after what carries it.
   const ownName = carrier.kind === 'option' ? carrier.optionId : '';
   const named = ['l', carrier.elementId, ownName].filter(Boolean).join('-');
   const linkId = linksMap(doc).has(named) || !asId(named) ? newId() : named;
-  doc.transact(() => putLink(doc, linkId, from, carrier, target, ''), COMMAND);
-  return { ok: true, linkId };
+  return () => {
+    putLink(doc, linkId, from, carrier, target, '');
+    return { linkId };
+  };
 }
 
 /** Links a run of words. The words are found as they stand in the element; a run that is split over marks counts. */
-export function linkWordsOf(
-  doc: Y.Doc,
-  from: SlideId,
-  elementId: ElementId,
-  words: string,
-  target: Target,
-): Result<{ linkId: LinkId }> {
-  const element = elementOf(doc, from, elementId);
-  const fragment = element && fragmentOf(element);
-  if (!fragment || words.trim() === '') return refuse('There are no words to link.');
-  const why = objection(doc, target);
-  if (why) return refuse(why);
-  const linkId = newId();
-  let isThere = false;
-  doc.transact(() => {
-    isThere = linkWords(fragment, words, linkId);
-    if (isThere) putLink(doc, linkId, from, { kind: 'words', elementId }, target, words);
-  }, COMMAND);
-  return isThere ? { ok: true, linkId } : refuse(`“${words}” does not stand in this text.`);
-}
+export const linkWordsOf = command(
+  'linkWordsOf',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    from: SlideId,
+    elementId: ElementId,
+    words: string,
+    target: Target,
+  ): Plan<{ linkId: LinkId }> => {
+    const element = elementOf(doc, from, elementId);
+    const fragment = element && fragmentOf(element);
+    if (!fragment || words.trim() === '') return refuse('link.noWords');
+    const why = objection(doc, target);
+    if (why) return why;
+    const linkId = newId();
+    if (!findWords(fragment, words)) return refuse('link.otherWords', { words });
+    return () => {
+      linkWords(fragment, words, linkId);
+      putLink(doc, linkId, from, { kind: 'words', elementId }, target, words);
+      return { linkId };
+    };
+  },
+);
 
 /**
  * Records a link whose words the text editor marks itself, in the same undo step as the marking.
  */
-export function addWordLink(
-  doc: Y.Doc,
-  args: { linkId: LinkId; from: SlideId; elementId: ElementId; target: Target; words: string },
-): Result {
-  const why = objection(doc, args.target);
-  if (why) return refuse(why);
-  const carrier = { kind: 'words', elementId: args.elementId } as const;
-  doc.transact(
-    () => putLink(doc, args.linkId, args.from, carrier, args.target, args.words),
-    COMMAND,
-  );
-  return { ok: true };
-}
+export const addWordLink = command(
+  'addWordLink',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    args: { linkId: LinkId; from: SlideId; elementId: ElementId; target: Target; words: string },
+  ): Plan => {
+    const why = objection(doc, args.target);
+    if (why) return why;
+    const carrier = { kind: 'words', elementId: args.elementId } as const;
+    return () => {
+      putLink(doc, args.linkId, args.from, carrier, args.target, args.words);
+    };
+  },
+);
 
 /** Draws a link from one slide to another by hand: it appears on the slide as a choice to be worded. */
-export function linkSlides(doc: Y.Doc, from: SlideId, to: SlideId): Result<{ linkId: LinkId }> {
-  const title = asString(slideOf(doc, to)?.get('title'));
-  const added = addChoice(doc, from, title, { slideId: to });
-  return added.ok ? { ok: true, linkId: added.linkId } : added;
-}
+export const linkSlides = command(
+  'linkSlides',
+  'deck:write',
+  (doc: Y.Doc, from: SlideId, to: SlideId): Plan<{ linkId: LinkId }> => {
+    const title = asString(slideOf(doc, to)?.get('title'));
+    const add = addChoice.plan(doc, from, title, { slideId: to });
+    if (isRefusal(add)) return add;
+    return () => ({ linkId: add().linkId });
+  },
+);
 
-export function retarget(doc: Y.Doc, linkId: LinkId, target: Target): Result {
-  const link = linksMap(doc).get(linkId);
-  if (!(link instanceof Y.Map)) return refuse(NO_LINK);
-  const why = objection(doc, target);
-  if (why) return refuse(why);
-  doc.transact(() => link.set('target', target), COMMAND);
-  return { ok: true };
-}
+export const retarget = command(
+  'retarget',
+  'deck:write',
+  (doc: Y.Doc, linkId: LinkId, target: Target): Plan => {
+    const link = linksMap(doc).get(linkId);
+    if (!(link instanceof Y.Map)) return refuse('link.gone');
+    const why = objection(doc, target);
+    if (why) return why;
+    return () => {
+      link.set('target', target);
+    };
+  },
+);
 
 /**
  * Hangs a link that has lost its carrier on the slide again, as a choice line; or moves the beginning of a wire to
  * another slide, its choice line with it. Other carriers stay where they are, unlinked.
  */
-export function moveLink(doc: Y.Doc, linkId: LinkId, from: SlideId): Result {
-  const read = readLinkOf(doc, linkId);
-  if (!read) return refuse(NO_LINK);
-  if (!slideOf(doc, from)) return refuse(NO_SLIDE);
-  doc.transact(() => {
-    takeOff(doc, linkId, 'with its line');
-    addChoiceLine(doc, from, linkId, read.wording, read.target);
-  }, COMMAND);
-  return { ok: true };
-}
+export const moveLink = command(
+  'moveLink',
+  'deck:write',
+  (doc: Y.Doc, linkId: LinkId, from: SlideId): Plan => {
+    const read = readLinkOf(doc, linkId);
+    if (!read) return refuse('link.gone');
+    if (!slideOf(doc, from)) return refuse('slide.gone');
+    return () => {
+      takeOff(doc, linkId, 'with its line');
+      addChoiceLine(doc, from, linkId, read.wording, read.target);
+    };
+  },
+);
 
 /** Words a choice anew, on the map and on the slide at once. Words inside a longer text are left as they are. */
-export function rewordLink(doc: Y.Doc, linkId: LinkId, wording: string): Result {
-  const link = linksMap(doc).get(linkId);
-  const read = readLinkOf(doc, linkId);
-  if (!(link instanceof Y.Map) || !read) return refuse(NO_LINK);
-  const words = wording.trim().slice(0, 300);
-  if (words === '') return refuse('A choice needs a wording.');
-  if (read.carrier.kind === 'words')
-    return refuse('These words stand in a text: change them there.');
-  if (read.carrier.kind === 'option')
-    return refuse('This is an option of a question: change it there.');
-  const { carrier } = read;
-  doc.transact(() => {
-    link.set('wording', words);
-    if (carrier.kind !== 'element') return;
-    const element = elementOf(doc, read.from, carrier.elementId);
-    if (element?.get('kind') === 'text') rewriteWords(doc, read.from, carrier.elementId, words);
-  }, COMMAND);
-  return { ok: true };
-}
+export const rewordLink = command(
+  'rewordLink',
+  'deck:write',
+  (doc: Y.Doc, linkId: LinkId, wording: string): Plan => {
+    const link = linksMap(doc).get(linkId);
+    const read = readLinkOf(doc, linkId);
+    if (!(link instanceof Y.Map) || !read) return refuse('link.gone');
+    const words = wording.trim().slice(0, 300);
+    if (words === '') return refuse('link.wording');
+    if (read.carrier.kind === 'words') return refuse('link.inText');
+    if (read.carrier.kind === 'option') return refuse('link.inOption');
+    const { carrier } = read;
+    return () => {
+      link.set('wording', words);
+      if (carrier.kind !== 'element') return;
+      const element = elementOf(doc, read.from, carrier.elementId);
+      if (element?.get('kind') === 'text') rewriteWords(doc, read.from, carrier.elementId, words);
+    };
+  },
+);
 
 /**
  * Cuts a wire. A choice line made for it goes with it unless its words are kept; any other carrier stays, unlinked.
  */
-export function removeLink(
-  doc: Y.Doc,
-  linkId: LinkId,
-  how: 'with its line' | 'keep words' = 'with its line',
-): Result {
-  if (!linksMap(doc).has(linkId)) return refuse(NO_LINK);
-  doc.transact(() => takeOff(doc, linkId, how), COMMAND);
-  return { ok: true };
-}
+export const removeLink = command(
+  'removeLink',
+  'deck:write',
+  (doc: Y.Doc, linkId: LinkId, how: 'with its line' | 'keep words' = 'with its line'): Plan => {
+    if (!linksMap(doc).has(linkId)) return refuse('link.gone');
+    return () => {
+      takeOff(doc, linkId, how);
+    };
+  },
+);
 
 function takeOff(doc: Y.Doc, linkId: LinkId, how: 'with its line' | 'keep words'): void {
   const read = readLinkOf(doc, linkId);

@@ -1,4 +1,5 @@
-import { refuse, type ElementId, type Result, type SlideId } from '../../parts/ids.js';
+import { type ElementId, type SlideId } from '../../parts/ids.js';
+import { refuse, type Result } from '../../parts/refusals.js';
 import { asId, asNumber, asRecord, asString } from '../../parts/decode.js';
 
 /** Ways to go that depend on the walk or on the trail, not on a slide picked beforehand. */
@@ -83,15 +84,13 @@ const SCHEMES = ['http:', 'https:', 'mailto:'];
  */
 export function readAddress(written: string): Result<{ address: string }> {
   const text = written.trim();
-  if (text === '') return refuse('There is no address.');
-  if (text.length > LONGEST_ADDRESS) return refuse('This address is longer than 2,000 characters.');
+  if (text === '') return refuse('address.none');
+  if (text.length > LONGEST_ADDRESS) return refuse('address.long');
   // Browsers drop these inside an address, so `java\nscript:` would come back to life.
-  if (/\s|[\u0000-\u001f\u007f]/.test(text)) return refuse('An address has no spaces in it.');
+  if (/\s|[\u0000-\u001f\u007f]/.test(text)) return refuse('address.spaces');
   const scheme = /^([a-z][a-z0-9+.-]*:)(?!\d+(\/|$))/i.exec(text)?.[1]?.toLowerCase();
   if (scheme && !SCHEMES.includes(scheme)) {
-    return refuse(
-      `Addresses that start with “${scheme}” are not taken: only http, https and mailto are safe to follow.`,
-    );
+    return refuse('address.scheme', { scheme });
   }
   const whole = scheme
     ? text
@@ -102,19 +101,18 @@ export function readAddress(written: string): Result<{ address: string }> {
   try {
     url = new URL(whole);
   } catch {
-    return refuse('This is no address that a browser can open.');
+    return refuse('address.unreadable');
   }
-  if (!SCHEMES.includes(url.protocol))
-    return refuse('Only http, https and mailto can be followed.');
+  if (!SCHEMES.includes(url.protocol)) return refuse('address.protocol');
   if (url.protocol === 'mailto:') {
     return /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(url.pathname)
       ? { ok: true, address: url.href }
-      : refuse('An e-mail address has a name, an @ and a place.');
+      : refuse('address.mail');
   }
   if (!/\.|^localhost$/.test(url.hostname)) {
-    return refuse(`“${url.hostname}” is no place on the web.`);
+    return refuse('address.place', { place: url.hostname });
   }
-  if (url.username || url.password) return refuse('An address may not carry a password.');
+  if (url.username || url.password) return refuse('address.password');
   return { ok: true, address: url.href };
 }
 

@@ -1,5 +1,7 @@
+import { command, type Plan } from '../command.js';
 import type * as Y from 'yjs';
-import { refuse, type Result, type SlideId } from '../../parts/ids.js';
+import { type SlideId } from '../../parts/ids.js';
+import { refuse } from '../../parts/refusals.js';
 import {
   layoutOf,
   LAYOUTS,
@@ -8,8 +10,7 @@ import {
   type SlotSpec,
 } from '../../layouts/layouts.js';
 import { occupiedOn, elementOf, elementsOf, readSlide, slideOf } from '../document.js';
-import { addElementTo, NO_SLIDE } from '../arranging/elementCommands.js';
-import { COMMAND } from '../history.js';
+import { addElementTo } from '../arranging/elementCommands.js';
 import { plain, wordsOf } from '../../parts/richText.js';
 import type { Box } from '../../parts/place.js';
 import type { Slide } from '../types.js';
@@ -19,41 +20,44 @@ import type { SlideElement } from '../../elements/registry.js';
  * Sets a slide anew: what stands in a slot of its layout moves to the same slot of the new one, choices into its list.
  * Empty texts whose slot is gone are taken off; anything else stays where it is and belongs to no slot any more.
  */
-export function setLayout(doc: Y.Doc, slideId: SlideId, layout: LayoutName): Result {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse(NO_SLIDE);
-  if (!LAYOUTS.includes(layout)) return refuse('There is no such layout.');
-  const before = readSlide(slideId, slide);
-  const { slots } = layoutOf(layout);
-  doc.transact(() => {
-    slide.set('layout', layout);
-    const filled = new Set<string>();
-    for (const element of before.elements) {
-      const slot = slotOf(element, before);
-      if (!slot || element.isLocked) continue;
-      const spec = slots.find((one) => one.slot === slot && !filled.has(one.slot));
-      const map = elementOf(doc, slideId, element.id)!;
-      if (spec && fits(element, spec)) {
-        filled.add(slot);
-        map.set('slot', slot);
-        map.set('box', spec.box);
-        if (spec.takes === 'text') map.set('align', spec.align ?? '');
-        if (spec.takes === 'text' && element.kind === 'text') map.set('style', spec.style);
-      } else if (element.kind === 'text' && wordsOf(element.text) === '') {
-        elementsOf(slide).delete(element.id);
-      } else map.set('slot', null);
-    }
-    for (const spec of slots) if (!filled.has(spec.slot)) fillSlot(doc, slideId, spec);
-    const occupied = { ...occupiedOn(slide), choices: [] as Box[] };
-    for (const element of before.elements) {
-      if (element.kind !== 'text' || element.style !== 'choice' || element.isLocked) continue;
-      const box = nextChoiceBox(occupied, layout);
-      occupied.choices.push(box);
-      elementOf(doc, slideId, element.id)?.set('box', box);
-    }
-  }, COMMAND);
-  return { ok: true };
-}
+export const setLayout = command(
+  'setLayout',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, layout: LayoutName): Plan => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    if (!LAYOUTS.includes(layout)) return refuse('deck.layout');
+    const before = readSlide(slideId, slide);
+    const { slots } = layoutOf(layout);
+    return () => {
+      slide.set('layout', layout);
+      const filled = new Set<string>();
+      for (const element of before.elements) {
+        const slot = slotOf(element, before);
+        if (!slot || element.isLocked) continue;
+        const spec = slots.find((one) => one.slot === slot && !filled.has(one.slot));
+        const map = elementOf(doc, slideId, element.id)!;
+        if (spec && fits(element, spec)) {
+          filled.add(slot);
+          map.set('slot', slot);
+          map.set('box', spec.box);
+          if (spec.takes === 'text') map.set('align', spec.align ?? '');
+          if (spec.takes === 'text' && element.kind === 'text') map.set('style', spec.style);
+        } else if (element.kind === 'text' && wordsOf(element.text) === '') {
+          elementsOf(slide).delete(element.id);
+        } else map.set('slot', null);
+      }
+      for (const spec of slots) if (!filled.has(spec.slot)) fillSlot(doc, slideId, spec);
+      const occupied = { ...occupiedOn(slide), choices: [] as Box[] };
+      for (const element of before.elements) {
+        if (element.kind !== 'text' || element.style !== 'choice' || element.isLocked) continue;
+        const box = nextChoiceBox(occupied, layout);
+        occupied.choices.push(box);
+        elementOf(doc, slideId, element.id)?.set('box', box);
+      }
+    };
+  },
+);
 
 /** Its own slot; a title or first text made before slots were noted stands in theirs. */
 function slotOf(element: SlideElement, slide: Slide): SlideElement['slot'] {

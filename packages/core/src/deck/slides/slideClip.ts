@@ -1,18 +1,12 @@
+import { command, isRefusal, type Plan } from '../command.js';
 import * as Y from 'yjs';
 import { cardSpotBeside } from './cards.js';
-import {
-  newId,
-  refuse,
-  type ElementId,
-  type LinkId,
-  type Result,
-  type SlideId,
-} from '../../parts/ids.js';
+import { newId, type ElementId, type LinkId, type SlideId } from '../../parts/ids.js';
+import { refuse } from '../../parts/refusals.js';
 import { asRecord } from '../../parts/decode.js';
 import { readDeck, slideOf, slidesMap } from '../document.js';
 import { carrierOf, newElementOf } from '../arranging/elementClip.js';
 import { addElementTo } from '../arranging/elementCommands.js';
-import { COMMAND } from '../history.js';
 import { putLink } from '../links/linkCommands.js';
 import { NOWHERE, type Target } from '../links/target.js';
 import type { Deck, Link, Slide } from '../types.js';
@@ -80,76 +74,87 @@ export function readClip(text: string): SlideClip | undefined {
  * that stayed behind leads there when the clip is from this very deck; otherwise it leads nowhere and its wording is
  * reported in `lost`. `by` moves the cards, in map units.
  */
-export function pasteSlides(
-  doc: Y.Doc,
-  clip: SlideClip,
-  deckId: string,
-  by: { dx: number; dy: number },
-  rename: (title: string) => string = (title) => title,
-): Result<{ slideIds: SlideId[]; lost: string[] }> {
-  if (clip.slides.length === 0) return refuse('There are no slides to paste.');
-  if (clip.slides.length > MOST_SLIDES) return refuse(`${MOST_SLIDES} slides at a time, no more.`);
-  const slideIds = new Map<SlideId, SlideId>(clip.slides.map(({ id }) => [id, newId()]));
-  const linkIds = new Map<LinkId, LinkId>(clip.links.map(({ id }) => [id, newId()]));
-  const elementIds = new Map<ElementId, ElementId>(
-    clip.slides.flatMap(({ elements }) => elements.map(({ id }) => [id, newId()])),
-  );
-  const isHome = clip.deckId === deckId;
-  const lost: string[] = [];
-  const targetOf = (link: Link): Target => {
-    const { target } = link;
-    if (target.kind !== 'slide') return target;
-    const copied = slideIds.get(target.slideId);
-    const spotId = target.spotId && copied ? elementIds.get(target.spotId) : target.spotId;
-    if (copied) return { kind: 'slide', slideId: copied, ...(spotId ? { spotId } : {}) };
-    if (isHome && slidesMap(doc).has(target.slideId)) return target;
-    lost.push(link.wording || 'a link without words');
-    return NOWHERE;
-  };
-  doc.transact(() => {
-    for (const slide of clip.slides) {
-      const slideId = slideIds.get(slide.id)!;
-      putSlide(doc, slideId, slide, (sectionId) => (isHome ? sectionId : null));
-      const copy = slideOf(doc, slideId)!;
-      copy.set('title', rename(slide.title));
-      copy.set('trunkId', linkIds.get(slide.trunkId) ?? '');
-      copy.set('x', slide.x + by.dx);
-      copy.set('y', slide.y + by.dy);
-      for (const element of slide.elements) {
-        addElementTo(doc, slideId, {
-          ...newElementOf(element, elementIds, linkIds),
-          id: elementIds.get(element.id)!,
-        });
+export const pasteSlides = command(
+  'pasteSlides',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    clip: SlideClip,
+    deckId: string,
+    by: { dx: number; dy: number },
+    rename: (title: string) => string = (title) => title,
+  ): Plan<{ slideIds: SlideId[]; lost: string[] }> => {
+    if (clip.slides.length === 0) return refuse('slides.none');
+    if (clip.slides.length > MOST_SLIDES) return refuse('slides.tooMany', { most: MOST_SLIDES });
+    const slideIds = new Map<SlideId, SlideId>(clip.slides.map(({ id }) => [id, newId()]));
+    const linkIds = new Map<LinkId, LinkId>(clip.links.map(({ id }) => [id, newId()]));
+    const elementIds = new Map<ElementId, ElementId>(
+      clip.slides.flatMap(({ elements }) => elements.map(({ id }) => [id, newId()])),
+    );
+    const isHome = clip.deckId === deckId;
+    const lost: string[] = [];
+    const targetOf = (link: Link): Target => {
+      const { target } = link;
+      if (target.kind !== 'slide') return target;
+      const copied = slideIds.get(target.slideId);
+      const spotId = target.spotId && copied ? elementIds.get(target.spotId) : target.spotId;
+      if (copied) return { kind: 'slide', slideId: copied, ...(spotId ? { spotId } : {}) };
+      if (isHome && slidesMap(doc).has(target.slideId)) return target;
+      lost.push(link.wording || 'a link without words');
+      return NOWHERE;
+    };
+    return () => {
+      for (const slide of clip.slides) {
+        const slideId = slideIds.get(slide.id)!;
+        putSlide(doc, slideId, slide, (sectionId) => (isHome ? sectionId : null));
+        const copy = slideOf(doc, slideId)!;
+        copy.set('title', rename(slide.title));
+        copy.set('trunkId', linkIds.get(slide.trunkId) ?? '');
+        copy.set('x', slide.x + by.dx);
+        copy.set('y', slide.y + by.dy);
+        for (const element of slide.elements) {
+          addElementTo(doc, slideId, {
+            ...newElementOf(element, elementIds, linkIds),
+            id: elementIds.get(element.id)!,
+          });
+        }
       }
-    }
-    for (const link of clip.links) {
-      const carrier = carrierOf(link.carrier, elementIds);
-      const from = slideIds.get(link.from)!;
-      putLink(doc, linkIds.get(link.id)!, from, carrier, targetOf(link), link.wording);
-    }
-  }, COMMAND);
-  return { ok: true, slideIds: [...slideIds.values()], lost };
-}
+      for (const link of clip.links) {
+        const carrier = carrierOf(link.carrier, elementIds);
+        const from = slideIds.get(link.from)!;
+        putLink(doc, linkIds.get(link.id)!, from, carrier, targetOf(link), link.wording);
+      }
+      return { slideIds: [...slideIds.values()], lost };
+    };
+  },
+);
 
 /** Copies of slides beside them. Links among them stay inside the copy, others lead where the originals lead. */
-export function duplicateSlides(
-  doc: Y.Doc,
-  slideIds: SlideId[],
-): Result<{ slideIds: SlideId[]; slideId: SlideId }> {
-  const deck = readDeck(doc);
-  const clip = clipSlides(deck, '', slideIds);
-  const first = clip.slides[0];
-  if (!first) return refuse('This slide is not there any more.');
-  const isOne = clip.slides.length === 1;
-  const spot = cardSpotBeside(doc, first.id);
-  const lowest = Math.max(...clip.slides.map(({ y }) => y));
-  const highest = Math.min(...clip.slides.map(({ y }) => y));
-  const by = isOne
-    ? { dx: spot.x - first.x, dy: spot.y - first.y }
-    : { dx: 0, dy: lowest - highest + 170 };
-  const pasted = pasteSlides(doc, clip, '', by, (title) => (isOne ? `${title} (copy)` : title));
-  return pasted.ok ? { ok: true, slideIds: pasted.slideIds, slideId: pasted.slideIds[0]! } : pasted;
-}
+export const duplicateSlides = command(
+  'duplicateSlides',
+  'deck:write',
+  (doc: Y.Doc, slideIds: SlideId[]): Plan<{ slideIds: SlideId[]; slideId: SlideId }> => {
+    const deck = readDeck(doc);
+    const clip = clipSlides(deck, '', slideIds);
+    const first = clip.slides[0];
+    if (!first) return refuse('slide.gone');
+    const isOne = clip.slides.length === 1;
+    const spot = cardSpotBeside(doc, first.id);
+    const lowest = Math.max(...clip.slides.map(({ y }) => y));
+    const highest = Math.min(...clip.slides.map(({ y }) => y));
+    const by = isOne
+      ? { dx: spot.x - first.x, dy: spot.y - first.y }
+      : { dx: 0, dy: lowest - highest + 170 };
+    const paste = pasteSlides.plan(doc, clip, '', by, (title) =>
+      isOne ? `${title} (copy)` : title,
+    );
+    if (isRefusal(paste)) return paste;
+    return () => {
+      const { slideIds } = paste();
+      return { slideIds, slideId: slideIds[0]! };
+    };
+  },
+);
 
 function putSlide(
   doc: Y.Doc,

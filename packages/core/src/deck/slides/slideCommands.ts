@@ -1,18 +1,12 @@
+import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
-import {
-  newId,
-  refuse,
-  type ElementId,
-  type Result,
-  type SlideId,
-  type SectionId,
-} from '../../parts/ids.js';
+import { newId, type ElementId, type SlideId, type SectionId } from '../../parts/ids.js';
+import { refuse } from '../../parts/refusals.js';
 import { layoutOf, type LayoutName } from '../../layouts/layouts.js';
 import { cardSpotBeside, freeCardSpot } from './cards.js';
 import { asNumber } from '../../parts/decode.js';
 import { deckMap, linksMap, readSlide, slideOf, slidesMap } from '../document.js';
 import { rewriteWords } from '../text/rewriteCommands.js';
-import { COMMAND } from '../history.js';
 import { wordsOf } from '../../parts/richText.js';
 import { fillSlot } from './layoutCommands.js';
 
@@ -31,31 +25,41 @@ export interface SlideArgs {
 }
 
 /** A new slide with its title on the stage. The first slide of a deck becomes its start. */
-export function addSlide(doc: Y.Doc, args: SlideArgs): Result<{ slideId: SlideId }> {
-  const slideId = args.id ?? newId();
-  if (slidesMap(doc).has(slideId)) return refuse('There is already a slide with this identity.');
-  const title = args.title.trim().slice(0, LONGEST_TITLE);
-  const layout = args.layout ?? 'text';
-  const at =
-    args.at ?? args.spot ?? (args.beside ? cardSpotBeside(doc, args.beside) : freeCardSpot(doc));
-  doc.transact(() => {
-    const slide = new Y.Map<unknown>();
-    slidesMap(doc).set(slideId, slide);
-    slide.set('title', title);
-    slide.set('x', at.x);
-    slide.set('y', at.y);
-    slide.set('isPlacedByHand', args.at !== undefined);
-    slide.set('layout', layout);
-    slide.set('elements', new Y.Map());
-    for (const spec of layoutOf(layout).slots) {
-      const isTitle = spec.slot === 'title';
-      fillSlot(doc, slideId, spec, isTitle ? title : '', isTitle ? titleIdOf(slideId) : undefined);
-    }
-    const head = deckMap(doc);
-    if (!head.get('startSlideId')) head.set('startSlideId', slideId);
-  }, COMMAND);
-  return { ok: true, slideId };
-}
+export const addSlide = command(
+  'addSlide',
+  'deck:write',
+  (doc: Y.Doc, args: SlideArgs): Plan<{ slideId: SlideId }> => {
+    const slideId = args.id ?? newId();
+    if (slidesMap(doc).has(slideId)) return refuse('slide.double');
+    const title = args.title.trim().slice(0, LONGEST_TITLE);
+    const layout = args.layout ?? 'text';
+    const at =
+      args.at ?? args.spot ?? (args.beside ? cardSpotBeside(doc, args.beside) : freeCardSpot(doc));
+    return () => {
+      const slide = new Y.Map<unknown>();
+      slidesMap(doc).set(slideId, slide);
+      slide.set('title', title);
+      slide.set('x', at.x);
+      slide.set('y', at.y);
+      slide.set('isPlacedByHand', args.at !== undefined);
+      slide.set('layout', layout);
+      slide.set('elements', new Y.Map());
+      for (const spec of layoutOf(layout).slots) {
+        const isTitle = spec.slot === 'title';
+        fillSlot(
+          doc,
+          slideId,
+          spec,
+          isTitle ? title : '',
+          isTitle ? titleIdOf(slideId) : undefined,
+        );
+      }
+      const head = deckMap(doc);
+      if (!head.get('startSlideId')) head.set('startSlideId', slideId);
+      return { slideId };
+    };
+  },
+);
 
 /** The title text that is made with a slide has an identity that follows from the slide's. */
 export function titleIdOf(slideId: SlideId): ElementId {
@@ -63,95 +67,111 @@ export function titleIdOf(slideId: SlideId): ElementId {
 }
 
 /** Names a slide. The title on its stage goes along as long as it says the same as the name. */
-export function renameSlide(doc: Y.Doc, slideId: SlideId, title: string): Result {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse('This slide is not there any more.');
-  const before = readSlide(slideId, slide);
-  const after = title.trim().slice(0, LONGEST_TITLE);
-  doc.transact(() => {
-    slide.set('title', after);
-    const heading = before.elements.find(
-      (element) => element.kind === 'text' && element.style === 'title',
-    );
-    if (heading && 'text' in heading && wordsOf(heading.text) === before.title) {
-      rewriteWords(doc, slideId, heading.id, after);
-    }
-  }, COMMAND);
-  return { ok: true };
-}
+export const renameSlide = command(
+  'renameSlide',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, title: string): Plan => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    const before = readSlide(slideId, slide);
+    const after = title.trim().slice(0, LONGEST_TITLE);
+    return () => {
+      slide.set('title', after);
+      const heading = before.elements.find(
+        (element) => element.kind === 'text' && element.style === 'title',
+      );
+      if (heading && 'text' in heading && wordsOf(heading.text) === before.title) {
+        rewriteWords(doc, slideId, heading.id, after);
+      }
+    };
+  },
+);
 
 export type SlideFlag = 'isEnding' | 'isLeftOut' | 'isPattern' | 'isReady' | 'runsOn';
 
-export function setSlideFlag(
-  doc: Y.Doc,
-  slideId: SlideId,
-  flag: SlideFlag,
-  value: boolean,
-): Result {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse('This slide is not there any more.');
-  doc.transact(() => slide.set(flag, value), COMMAND);
-  return { ok: true };
-}
+export const setSlideFlag = command(
+  'setSlideFlag',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, flag: SlideFlag, value: boolean): Plan => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    return () => {
+      slide.set(flag, value);
+    };
+  },
+);
 
-export function setNotes(doc: Y.Doc, slideId: SlideId, notes: string): Result {
-  const slide = slideOf(doc, slideId);
-  if (!slide) return refuse('This slide is not there any more.');
-  doc.transact(() => slide.set('notes', notes), COMMAND);
-  return { ok: true };
-}
+export const setNotes = command(
+  'setNotes',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, notes: string): Plan => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    return () => {
+      slide.set('notes', notes);
+    };
+  },
+);
 
-export function setStart(doc: Y.Doc, slideId: SlideId): Result {
-  if (!slideOf(doc, slideId)) return refuse('This slide is not there any more.');
-  doc.transact(() => deckMap(doc).set('startSlideId', slideId), COMMAND);
-  return { ok: true };
-}
+export const setStart = command('setStart', 'deck:write', (doc: Y.Doc, slideId: SlideId): Plan => {
+  if (!slideOf(doc, slideId)) return refuse('slide.gone');
+  return () => {
+    deckMap(doc).set('startSlideId', slideId);
+  };
+});
 
 /** Moves cards on the map by hand. Positions in map units. */
-export function moveCards(
-  doc: Y.Doc,
-  spots: { slideId: SlideId; x: number; y: number }[],
-  by: 'hand' | 'layout' = 'hand',
-  /** The section that they were put down in, when that is another one. */
-  into?: SectionId,
-): Result {
-  doc.transact(() => {
-    for (const { slideId, x, y } of spots) {
-      const slide = slideOf(doc, slideId);
-      slide?.set('x', Math.round(asNumber(x, 0)));
-      slide?.set('y', Math.round(asNumber(y, 0)));
-      if (by === 'hand') slide?.set('isPlacedByHand', true);
-      if (into) slide?.set('sectionId', into);
-    }
-  }, COMMAND);
-  return { ok: true };
-}
+export const moveCards = command(
+  'moveCards',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    spots: { slideId: SlideId; x: number; y: number }[],
+    by: 'hand' | 'layout' = 'hand',
+    /** The section that they were put down in, when that is another one. */
+    into?: SectionId,
+  ): Plan => {
+    return () => {
+      for (const { slideId, x, y } of spots) {
+        const slide = slideOf(doc, slideId);
+        slide?.set('x', Math.round(asNumber(x, 0)));
+        slide?.set('y', Math.round(asNumber(y, 0)));
+        if (by === 'hand') slide?.set('isPlacedByHand', true);
+        if (into) slide?.set('sectionId', into);
+      }
+    };
+  },
+);
 
 /**
  * Takes slides out of the deck with the links that leave them. Links that arrive stay and show as broken,
  * so that nobody loses the wording of a choice with the slide it led to.
  */
-export function removeSlides(doc: Y.Doc, slideIds: SlideId[]): Result {
-  const gone = slideIds.filter((slideId) => slidesMap(doc).has(slideId));
-  if (gone.length === 0) return refuse('This slide is not there any more.');
-  doc.transact(() => {
-    for (const [linkId, link] of [...linksMap(doc)]) {
-      if (link instanceof Y.Map && gone.includes(link.get('from') as SlideId)) {
-        linksMap(doc).delete(linkId);
+export const removeSlides = command(
+  'removeSlides',
+  'deck:write',
+  (doc: Y.Doc, slideIds: SlideId[]): Plan => {
+    const gone = slideIds.filter((slideId) => slidesMap(doc).has(slideId));
+    if (gone.length === 0) return refuse('slide.gone');
+    return () => {
+      for (const [linkId, link] of [...linksMap(doc)]) {
+        if (link instanceof Y.Map && gone.includes(link.get('from') as SlideId)) {
+          linksMap(doc).delete(linkId);
+        }
       }
-    }
-    for (const slideId of gone) slidesMap(doc).delete(slideId);
-    const start = deckMap(doc).get('startSlideId');
-    if (gone.includes(start as SlideId)) {
-      deckMap(doc).set('startSlideId', [...slidesMap(doc).keys()].sort()[0] ?? '');
-    }
-  }, COMMAND);
-  return { ok: true };
-}
+      for (const slideId of gone) slidesMap(doc).delete(slideId);
+      const start = deckMap(doc).get('startSlideId');
+      if (gone.includes(start as SlideId)) {
+        deckMap(doc).set('startSlideId', [...slidesMap(doc).keys()].sort()[0] ?? '');
+      }
+    };
+  },
+);
 
-export function renameDeck(doc: Y.Doc, title: string): Result {
+export const renameDeck = command('renameDeck', 'deck:write', (doc: Y.Doc, title: string): Plan => {
   const trimmed = title.trim().slice(0, 200);
-  if (trimmed === '') return refuse('A deck needs a name.');
-  doc.transact(() => deckMap(doc).set('title', trimmed), COMMAND);
-  return { ok: true };
-}
+  if (trimmed === '') return refuse('deck.name');
+  return () => {
+    deckMap(doc).set('title', trimmed);
+  };
+});

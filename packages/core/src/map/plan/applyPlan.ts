@@ -1,8 +1,8 @@
+import { command, type Plan } from '../../deck/command.js';
 import * as Y from 'yjs';
 import { addElementTo } from '../../deck/arranging/elementCommands.js';
 import { rewriteText } from '../../deck/text/rewriteCommands.js';
 import { elementOf, linksMap, readSlide, slideOf } from '../../deck/document.js';
-import { COMMAND } from '../../deck/history.js';
 import { addChoiceTo, removeLink, retarget, rewordLink } from '../../deck/links/linkCommands.js';
 import { plain } from '../../parts/richText.js';
 import {
@@ -12,7 +12,8 @@ import {
   setSlideFlag,
   setStart,
 } from '../../deck/slides/slideCommands.js';
-import type { Result, SlideId, LinkId } from '../../parts/ids.js';
+import type { SlideId, LinkId } from '../../parts/ids.js';
+
 import { BODY_BOX } from '../../layouts/layouts.js';
 import { FreeSpots } from '../../deck/slides/cards.js';
 import { planText } from './planOf.js';
@@ -20,25 +21,29 @@ import type { Carrier } from '../../deck/types.js';
 import type { PlanChange, PlanStep } from './planChange.js';
 
 /** Does what a plan wants, in one undo step. Slides and choices are taken out only `withRemovals`. */
-export function applyPlan(
-  doc: Y.Doc,
-  change: Pick<PlanChange, 'steps' | 'removed' | 'cut'>,
-  withRemovals: 'with removals' | 'keep all' = 'keep all',
-): Result<{ done: number }> {
-  const { steps } = change;
-  const isAgreed = withRemovals === 'with removals';
-  const removed = isAgreed ? change.removed : [];
-  const cut = isAgreed ? change.cut : [];
-  const done = steps.length + removed.length + cut.length;
-  if (done === 0) return { ok: true, done };
-  const spots = new FreeSpots(doc);
-  doc.transact(() => {
-    for (const step of steps) take(doc, step, spots);
-    for (const linkId of cut) removeLink(doc, linkId);
-    removeSlides(doc, removed);
-  }, COMMAND);
-  return { ok: true, done };
-}
+export const applyPlan = command(
+  'applyPlan',
+  'deck:write',
+  (
+    doc: Y.Doc,
+    change: Pick<PlanChange, 'steps' | 'removed' | 'cut'>,
+    withRemovals: 'with removals' | 'keep all' = 'keep all',
+  ): Plan<{ done: number }> => {
+    const { steps } = change;
+    const isAgreed = withRemovals === 'with removals';
+    const removed = isAgreed ? change.removed : [];
+    const cut = isAgreed ? change.cut : [];
+    const done = steps.length + removed.length + cut.length;
+    if (done === 0) return () => ({ done });
+    const spots = new FreeSpots(doc);
+    return () => {
+      for (const step of steps) take(doc, step, spots);
+      for (const linkId of cut) removeLink(doc, linkId);
+      removeSlides(doc, removed);
+      return { done };
+    };
+  },
+);
 
 function take(doc: Y.Doc, step: PlanStep, spots: FreeSpots): void {
   switch (step.do) {

@@ -1,4 +1,5 @@
 import { readAddress, stepWords, STEPS, type Step, type Target } from '../../deck/links/target.js';
+import { told } from '../../parts/refusals.js';
 
 /**
  * The written plan: a Markdown nested list.
@@ -199,7 +200,7 @@ function readJoin(words: string, goal: string): PlanJoin | string {
   const address = readAddress(goal);
   return address.ok
     ? { kind: 'target', target: { kind: 'web', address: address.address } }
-    : address.reason;
+    : told(address);
 }
 
 /** The plan as text, two spaces further in for every level. */
