@@ -2,11 +2,12 @@ import sharp from 'sharp';
 import {
   addElement,
   addLeaf,
-  removeElements,
   type AssetRef,
   type Deck,
   type NewElement,
+  removeElements,
   SERVER_LIMITS,
+  told,
 } from '@gobrel/core';
 import { deck, element, leftOut, slide } from '@gobrel/core/testing';
 import { DataSource } from 'typeorm';

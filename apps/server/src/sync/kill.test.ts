@@ -3,10 +3,11 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   addChoice,
-  readDesk,
   readDeck,
-  readLessonState,
+  readDesk,
   readFolio,
+  readLessonState,
+  told,
   voteFor,
   walkArray,
 } from '@gobrel/core';

@@ -16,14 +16,14 @@ import { SpotPicture } from './SpotPicture';
 /** One finding: the spot, why it matters, and what puts it right. */
 export function FindingCard(props: { finding: Finding; asideReason?: string }): ReactElement {
   const { finding, asideReason } = props;
-  const { deckId, deck, doc, run } = useDeck();
+  const { deckId, deck, run } = useDeck();
   const navigate = useNavigate();
   const { tell } = useNotices();
   const [isSettingAside, setIsSettingAside] = useState(false);
   const { title } = FINDING_KINDS[finding.kind];
   const slide = finding.slideId ? deck.slides[finding.slideId] : undefined;
   const mend = (chosen: Mend, answer?: string): void => {
-    if (run(applyMend(doc, chosen, answer))) tell(`${chosen.label}: done. Ctrl+Z takes it back.`);
+    if (run(applyMend, chosen, answer)) tell(`${chosen.label}: done. Ctrl+Z takes it back.`);
   };
   return (
     <article
@@ -38,7 +38,7 @@ export function FindingCard(props: { finding: Finding; asideReason?: string }): 
         {asideReason !== undefined ? (
           <div className="mt-2 flex flex-wrap items-center gap-3 text-[14px] text-soft">
             <span>Let be: “{asideReason}”</span>
-            <Button size="small" onClick={() => run(takeUpAgain(doc, finding))}>
+            <Button size="small" onClick={() => run(takeUpAgain, finding)}>
               Take it up again
             </Button>
           </div>
@@ -46,7 +46,7 @@ export function FindingCard(props: { finding: Finding; asideReason?: string }): 
           <LineForm
             label="Why it may stay as it is"
             done="Set aside"
-            onDone={(reason) => run(setAside(doc, finding, reason)) && setIsSettingAside(false)}
+            onDone={(reason) => run(setAside, finding, reason) && setIsSettingAside(false)}
             onCancel={() => setIsSettingAside(false)}
           />
         ) : (

@@ -1,17 +1,23 @@
 import {
   createHistory,
   DeckReader,
+  gateOf,
+  refusalOf,
   routeGraph,
+  told,
+  type Command,
   type Deck,
+  type Gate,
   type History,
-  type Result,
   type RouteGraph,
+  type RunCommand,
 } from '@gobrel/core';
 import {
   createContext,
   useContext,
   useMemo,
   useState,
+  useSyncExternalStore,
   type ReactElement,
   type ReactNode,
 } from 'react';
@@ -21,6 +27,7 @@ import type { Teacher } from '../api/teacher';
 import type { OpenDocument } from '../sync/openDocument';
 import { useReader } from '../sync/useDocument';
 import { useNotices } from '../ui/Notice';
+import { runner } from '../ui/runner';
 
 /** The open deck, for every view of the workspace. */
 interface OpenDeck {
@@ -31,12 +38,22 @@ interface OpenDeck {
   deck: Deck;
   graph: RouteGraph;
   history: History;
-  /** Runs a command; a refusal is told, and null comes back. */
-  run<T extends object>(result: Result<T>): T | null;
+  /** Runs a command through the gate; a refusal is told, and null comes back. */
+  run: RunCommand;
+  /** Why a command would be refused now: what a button asks before it offers it. */
+  refusalOf: AskCommand;
+  /** Whether anything may be changed at all. */
+  isOpen: boolean;
 }
 
+/** The sentence of the refusal, or null when the command can be run. */
+export type AskCommand = <Args extends unknown[], T extends object>(
+  command: Command<Args, T>,
+  ...args: Args
+) => string | null;
+
 /** What a deck's things are edited with; also in a deck that is not kept, as for a question on the fly. */
-type EditedDeck = Pick<OpenDeck, 'doc' | 'deck' | 'run'>;
+type EditedDeck = Pick<OpenDeck, 'doc' | 'deck' | 'run' | 'refusalOf' | 'isOpen'>;
 
 const Context = createContext<OpenDeck | null>(null);
 const Edited = createContext<EditedDeck | null>(null);
@@ -58,21 +75,30 @@ export function EditedDeckProvider(props: { doc: Y.Doc; children: ReactNode }): 
   const { doc } = props;
   const { trouble } = useNotices();
   const deck = useReader(doc, (doc) => new DeckReader(doc));
-  const value = useMemo<EditedDeck>(
-    () => ({ doc, deck, run: teller(trouble) }),
-    [doc, deck, trouble],
-  );
+  const gate = useMemo(() => gated(doc, OWN, trouble), [doc, trouble]);
+  const value = useMemo<EditedDeck>(() => ({ doc, deck, ...gate }), [doc, deck, gate]);
   return <Edited value={value}>{props.children}</Edited>;
 }
 
-/** Runs a command; a refusal is told. */
-const teller =
-  (trouble: (reason: string) => void): OpenDeck['run'] =>
-  (result) => {
-    if (result.ok) return result;
-    trouble(result.reason);
-    return null;
+/** What is not kept is one's own. */
+const OWN = gateOf(['owner']);
+/** A server lets people write a document or read it; who may what is its own to say. */
+const GATES = { write: gateOf(['coauthor']), read: gateOf(['viewer']) };
+
+function gated(
+  doc: Y.Doc,
+  gate: Gate,
+  trouble: (reason: string) => void,
+): Pick<OpenDeck, 'run' | 'refusalOf' | 'isOpen'> {
+  return {
+    run: runner(doc, gate, trouble),
+    refusalOf(command, ...args) {
+      const refusal = refusalOf(gate, doc, command, ...args);
+      return refusal && told(refusal);
+    },
+    isOpen: gate.may('deck:write'),
   };
+}
 
 export function DeckProvider(props: {
   deckId: string;
@@ -86,6 +112,8 @@ export function DeckProvider(props: {
   const deck = useReader(doc, (doc) => new DeckReader(doc));
   const [history] = useState(() => createHistory(doc, [ySyncPluginKey]));
   const graph = useMemo(() => routeGraph(deck), [deck]);
+  const access = useSyncExternalStore(document.subscribe, document.access);
+  const gate = useMemo(() => gated(doc, GATES[access], trouble), [doc, access, trouble]);
   const value = useMemo<OpenDeck>(
     () => ({
       deckId,
@@ -95,9 +123,9 @@ export function DeckProvider(props: {
       deck,
       graph,
       history,
-      run: teller(trouble),
+      ...gate,
     }),
-    [deckId, teacher, document, doc, deck, graph, history, trouble],
+    [deckId, teacher, document, doc, deck, graph, history, gate],
   );
   return (
     <Context value={value}>

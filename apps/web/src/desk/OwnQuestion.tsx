@@ -2,13 +2,14 @@ import {
   addAsked,
   ASKED_LINES,
   clipSlides,
+  type KindName,
   kindOf,
   QUESTION_KINDS,
   questionLabel,
   questionsOn,
   readDeck,
   textLines,
-  type KindName,
+  told,
 } from '@gobrel/core';
 import { Suspense, useRef, useState, type ReactElement } from 'react';
 import * as Y from 'yjs';
@@ -52,7 +53,7 @@ export function OwnQuestion(props: { onAsk: (clip: string) => void }): ReactElem
     const asked = { kind, prompt: prompt.trim(), lines: textLines(lines), zones: textLines(zones) };
     const added = addAsked(doc, asked);
     if (added.ok) return doc;
-    trouble(added.reason);
+    trouble(told(added));
     return null;
   };
   const ask = (doc: Y.Doc | null): void => {

@@ -1,16 +1,16 @@
 import {
+  type ElementId,
   fillCells,
   inHandFor,
   isPiece,
-  removeElements,
-  STAGE,
-  wordsOf,
-  type ElementId,
   type Link,
-  type Result,
+  removeElements,
+  type RunCommand,
   type Slide,
   type SlideElement,
+  STAGE,
   type ThemeName,
+  wordsOf,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import {
@@ -72,7 +72,7 @@ export function EditingStage(props: {
   control: ViewControl;
   edit: StageEdit;
   pen?: PenLook;
-  run: <T extends object>(result: Result<T>) => T | null;
+  run: RunCommand;
   onEditor?: (editor: Editor | null) => void;
   /** Takes things off the slide; without it they go at once. */
   onRemove?: (ids: ElementId[]) => void;
@@ -108,7 +108,7 @@ export function EditingStage(props: {
   };
   const remove = (ids: ElementId[]): void => {
     if (props.onRemove) props.onRemove(ids);
-    else if (run(removeElements(doc, slide.id, ids))) select([]);
+    else if (run(removeElements, slide.id, ids)) select([]);
   };
 
   const touching = useTouching(hands, gestures, remove);
@@ -287,7 +287,7 @@ export function EditingStage(props: {
             onEditor={props.onEditor}
             onEnd={endTyping}
             onRefused={trouble}
-            onCells={(cells, at) => run(fillCells(doc, slide.id, typing, cells, at))}
+            onCells={(cells, at) => run(fillCells, slide.id, typing, cells, at)}
           />
         )}
       </div>

@@ -3,7 +3,7 @@ import type {
   ElementId,
   Guide,
   InkStroke,
-  Result,
+  RunCommand,
   Slide,
   SlideElement,
   ThemeName,
@@ -39,7 +39,7 @@ export interface StageHands {
   touchable: readonly SlideElement[];
   /** What pressing a thing takes in hand. */
   inHand: (id: ElementId) => ElementId | null;
-  run: <T extends object>(result: Result<T>) => T | null;
+  run: RunCommand;
   show: (preview: Preview) => void;
   draw: (sketch: Sketch) => void;
   /** Ends all that is only shown. */

@@ -102,7 +102,8 @@ function useGrowth(
       const angle = (rotation * Math.PI) / 180;
       const pull = { x: -Math.sin(angle) * down, y: Math.cos(angle) * down };
       const box = resize(now.box, 's', pull.x, pull.y, { rotation });
-      setPlaces(doc, slideId, [{ elementId: now.id, box }], ySyncPluginKey);
+      // It belongs to the typing that brought it about.
+      doc.transact(() => setPlaces(doc, slideId, [{ elementId: now.id, box }]), ySyncPluginKey);
     };
     const observer = new ResizeObserver(grow);
     observer.observe(words);

@@ -98,12 +98,10 @@ export function moving(
       if (!hasMoved) onPress(event);
       else if (ids.length > 0) {
         if (event.altKey) {
-          const copies = hands.run(
-            duplicateElements(hands.doc, slide.id, ids, { dx: by.x, dy: by.y }),
-          );
+          const copies = hands.run(duplicateElements, slide.id, ids, { dx: by.x, dy: by.y });
           if (copies) hands.edit.select(copies.elementIds);
         } else if (by.x !== 0 || by.y !== 0) {
-          hands.run(setPlaces(hands.doc, slide.id, movedBy(slide.elements, ids, by.x, by.y)));
+          hands.run(setPlaces, slide.id, movedBy(slide.elements, ids, by.x, by.y));
         }
       }
       hands.clear();
@@ -170,7 +168,7 @@ export function resizing(
       hands.draw({ guides: snapped?.guides ?? [] });
     },
     end() {
-      if (places.length > 0) hands.run(setPlaces(hands.doc, slide.id, places));
+      if (places.length > 0) hands.run(setPlaces, slide.id, places);
       hands.clear();
     },
     cancel: hands.clear,
@@ -197,7 +195,7 @@ export function turning(hands: StageHands, start: Point, held: readonly SlideEle
       hands.show(placesPreview(places));
     },
     end() {
-      if (places.length > 0) hands.run(setPlaces(hands.doc, hands.slide.id, places));
+      if (places.length > 0) hands.run(setPlaces, hands.slide.id, places);
       hands.clear();
     },
     cancel: hands.clear,

@@ -19,7 +19,7 @@ export function deskGesture(
   },
 ): Gesture | null {
   const { hands, control, pen, drawing } = given;
-  const { doc, slide, edit, run } = hands;
+  const { slide, edit, run } = hands;
   if (event.button === 1) return panning(control, event);
   if (event.button !== 0) return null;
   const at = given.gestures.placeOf(event);
@@ -45,7 +45,7 @@ export function deskGesture(
       const kind = edit.tool;
       const standard = kind === 'hotspot' ? { w: 200, h: 140 } : { w: 480, h: 270 };
       return drawingBox(hands, at, standard, (box) => {
-        const added = run(addElement(doc, slide.id, { kind, layer: 'content', box }));
+        const added = run(addElement, slide.id, { kind, layer: 'content', box });
         if (added) done(added.elementId);
       });
     }

@@ -1,12 +1,15 @@
 import {
   addElement,
-  plain,
-  readDeck,
   type ElementId,
+  gateOf,
   type NewElement,
+  plain,
   type Point,
+  readDeck,
   type SlideElement,
+  told,
 } from '@gobrel/core';
+import { runner } from '../ui/runner';
 import { deck, slide } from '@gobrel/core/testing';
 import type { PointerEvent } from 'react';
 import { drawingBox, framing, moving, resizing, turning, underneath } from './arranging';
@@ -52,11 +55,7 @@ function stage(...plans: object[]) {
         },
         select: (ids: ElementId[]) => void (selected = ids),
       } as StageHands['edit'],
-      run(result) {
-        if (result.ok) return result;
-        said.refused.push(result.reason);
-        return null;
-      },
+      run: runner(doc, gateOf(['owner']), (reason) => void said.refused.push(reason)),
       show: (preview) => void (said.preview = preview),
       draw: (sketch) => void (said.sketch = sketch),
       clear: () => Object.assign(said, { preview: NO_PREVIEW, sketch: {} }),

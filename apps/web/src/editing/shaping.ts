@@ -28,7 +28,6 @@ import {
   type LineElement,
   type PictureElement,
   type Point,
-  type Result,
   type ShapeName,
   type SlideElement,
   type TableElement,
@@ -47,7 +46,7 @@ function changing<T extends Partial<SlideElement>>(
   hands: StageHands,
   id: ElementId,
   change: (at: Point, event: PointerEvent) => T,
-  keep: (change: T, at: Point) => Result,
+  keep: (change: T, at: Point) => unknown,
 ): Gesture {
   let now: T | null = null;
   return {
@@ -56,7 +55,7 @@ function changing<T extends Partial<SlideElement>>(
       hands.show({ [id]: now } as Preview);
     },
     end(at) {
-      if (now) hands.run(keep(now, at));
+      if (now) keep(now, at);
       hands.clear();
     },
     cancel: hands.clear,
@@ -79,7 +78,7 @@ export function pullingShape(
       const local = { x: straight.x - box.x, y: straight.y - box.y };
       return { points: pullShape(shape, box, element.points, index, local) };
     },
-    ({ points }) => setElement(hands.doc, hands.slide.id, id, { points }),
+    ({ points }) => hands.run(setElement, hands.slide.id, id, { points }),
   );
 }
 
@@ -114,7 +113,7 @@ export function pullingLine(
       return { box, points, from, to } as Partial<LineElement>;
     },
     ({ box, points }, at) =>
-      setPlaces(hands.doc, hands.slide.id, [
+      hands.run(setPlaces, hands.slide.id, [
         {
           elementId: line.id,
           box: box!,
@@ -129,7 +128,7 @@ export function pullingLine(
 export function withoutPoint(hands: StageHands, line: LineElement, index: number): void {
   const points = linePoints(line).filter((_, place) => place !== index);
   if (points.length < 2) return;
-  hands.run(setPlaces(hands.doc, hands.slide.id, [{ elementId: line.id, ...lineThrough(points) }]));
+  hands.run(setPlaces, hands.slide.id, [{ elementId: line.id, ...lineThrough(points) }]);
 }
 
 /** Draws a line from here to where it is let go. */
@@ -149,15 +148,13 @@ export function drawingLine(
       const ends = [start, to].map((end) => anchorAt(touchable, end, STICK / scale));
       // Two ends on one thing would be a line that nobody sees.
       const isLoop = ends[0] !== null && ends[0]?.elementId === ends[1]?.elementId;
-      const added = hands.run(
-        addElement(hands.doc, hands.slide.id, {
-          kind: 'line',
-          layer: hands.edit.layer === 'background' ? 'background' : 'content',
-          ...lineThrough([start, to]),
-          ...(isLoop || !ends[0] ? {} : { from: ends[0] }),
-          ...(isLoop || !ends[1] ? {} : { to: ends[1] }),
-        }),
-      );
+      const added = hands.run(addElement, hands.slide.id, {
+        kind: 'line',
+        layer: hands.edit.layer === 'background' ? 'background' : 'content',
+        ...lineThrough([start, to]),
+        ...(isLoop || !ends[0] ? {} : { from: ends[0] }),
+        ...(isLoop || !ends[1] ? {} : { to: ends[1] }),
+      });
       if (added) onDrawn(added.elementId);
     },
     cancel: hands.clear,
@@ -190,17 +187,15 @@ export function drawingStroke(
       const ink = map && readElement(drawing!, map);
       const isWhole = ink?.kind === 'ink' && JSON.stringify(ink.box) === JSON.stringify(ink.frame);
       if (isWhole && ink.rotation === 0 && ink.strokes.length < 600) {
-        hands.run(addStroke(doc, slide.id, ink.id, stroke, inkFrame([stroke], ink.frame)));
+        hands.run(addStroke, slide.id, ink.id, stroke, inkFrame([stroke], ink.frame));
         return;
       }
       const frame = inkFrame([stroke]);
-      const added = hands.run(
-        addElement(doc, slide.id, {
-          kind: 'ink',
-          layer: hands.edit.layer,
-          ...{ box: frame, frame, strokes: [stroke] },
-        }),
-      );
+      const added = hands.run(addElement, slide.id, {
+        kind: 'ink',
+        layer: hands.edit.layer,
+        ...{ box: frame, frame, strokes: [stroke] },
+      });
       if (added) onDrawn(added.elementId);
     },
     cancel: hands.clear,
@@ -229,7 +224,7 @@ export function rubbing(hands: StageHands, start: Point): Gesture {
     end() {
       rub(start);
       for (const [id, strokes] of gone) {
-        hands.run(rubOut(hands.doc, hands.slide.id, id, [...strokes]));
+        hands.run(rubOut, hands.slide.id, id, [...strokes]);
       }
       hands.clear();
     },
@@ -252,7 +247,7 @@ export function cropping(
       return handle ? cropBy(picture, handle, pull) : cropMoved(picture, pull);
     },
     ({ box, crop, fit }) =>
-      setPlaces(hands.doc, hands.slide.id, [
+      hands.run(setPlaces, hands.slide.id, [
         {
           elementId: picture.id,
           box: box ?? picture.box,
@@ -280,7 +275,7 @@ export function pullingRange(
         : { ...range, x: range.x + dx, y: range.y + dy };
       return { piece: { ...piece.piece, range: rounded(pulled) } };
     },
-    (change) => setElement(hands.doc, hands.slide.id, piece.id, change),
+    (change) => hands.run(setElement, hands.slide.id, piece.id, change),
   );
 }
 
@@ -303,6 +298,6 @@ export function pullingColumn(hands: StageHands, table: TableElement, index: num
         ),
       };
     },
-    (change) => setElement(hands.doc, hands.slide.id, table.id, change),
+    (change) => hands.run(setElement, hands.slide.id, table.id, change),
   );
 }

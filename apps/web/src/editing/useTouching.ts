@@ -13,7 +13,7 @@ export function useTouching(
   gestures: Gestures,
   remove: (ids: ElementId[]) => void,
 ): TargetHands {
-  const { doc, slide, edit, run } = hands;
+  const { slide, edit, run } = hands;
   const { selected, select, entered, type, tool } = edit;
   const { trouble } = useNotices();
 
@@ -76,7 +76,7 @@ export function useTouching(
     const ids = chosen.map((one) => one.id);
     const nudge = nudgeOf(event);
     if (nudge) {
-      run(setPlaces(doc, slide.id, movedBy(slide.elements, ids, ...nudge)));
+      run(setPlaces, slide.id, movedBy(slide.elements, ids, ...nudge));
     } else if (event.key === 'Enter' || event.key === 'F2') {
       select([element.id]);
       open(element);

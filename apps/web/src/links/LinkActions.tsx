@@ -15,7 +15,7 @@ export function LinkActions({
   link: Link;
   onChange: () => void;
 }): ReactElement {
-  const { deckId, deck, doc, run } = useDeck();
+  const { deckId, deck, run } = useDeck();
   const navigate = useNavigate();
   const { tell } = useNotices();
   const { target } = link;
@@ -47,7 +47,7 @@ export function LinkActions({
       <Act label="Copy the link" isOff={!address} onClick={() => void copy()}>
         <Copy size={14} />
       </Act>
-      <Act label="Cut the link" onClick={() => run(removeLink(doc, link.id, 'keep words'))}>
+      <Act label="Cut the link" onClick={() => run(removeLink, link.id, 'keep words')}>
         <Scissors size={14} />
       </Act>
     </span>

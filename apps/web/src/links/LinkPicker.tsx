@@ -2,12 +2,13 @@ import {
   findSlides,
   isSameTarget,
   readAddress,
+  type SlideId,
   STEPS,
   stepWords,
+  type Target,
+  told,
   toSlide,
   toStep,
-  type SlideId,
-  type Target,
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useRef, useState, type ReactElement, type ReactNode } from 'react';
@@ -360,7 +361,7 @@ function Address({ current, onPick }: PlaceProps): ReactElement {
       </label>
       {typed.trim() !== '' && !read.ok && (
         <p role="alert" className="text-[14px] text-ember-deep">
-          {read.reason}
+          {told(read)}
         </p>
       )}
       <span>

@@ -39,24 +39,24 @@ export interface Linking {
 
 /** Everything on one slide that can carry a link gets it through here. */
 export function useLinking(slide: Slide): Linking {
-  const { doc, deck, run } = useDeck();
+  const { deck, run } = useDeck();
   const [subject, setSubject] = useState<LinkSubject | null>(null);
 
   const lead = (what: LinkSubject, target: Target): void => {
     switch (what.kind) {
       case 'new': {
         const words = targetWords(target, (slideId) => deck.slides[slideId]?.title ?? 'On');
-        run(addChoiceTo(doc, slide.id, words || 'On', target));
+        run(addChoiceTo, slide.id, words || 'On', target);
         break;
       }
       case 'element':
-        run(linkElement(doc, slide.id, what.elementId, target));
+        run(linkElement, slide.id, what.elementId, target);
         break;
       case 'option':
-        run(linkOption(doc, slide.id, what.elementId, what.optionId, target));
+        run(linkOption, slide.id, what.elementId, what.optionId, target);
         break;
       case 'link':
-        run(retarget(doc, what.linkId, target));
+        run(retarget, what.linkId, target);
         break;
       case 'words': {
         const { editor, elementId } = what;
@@ -65,17 +65,17 @@ export function useLinking(slide: Slide): Linking {
         if (words.trim() === '') return;
         const linkId = newId();
         editor.chain().focus().setMark(LINK_MARK, { linkId }).run();
-        run(addWordLink(doc, { linkId, from: slide.id, elementId, target, words }));
+        run(addWordLink, { linkId, from: slide.id, elementId, target, words });
       }
     }
   };
   const makeNew = (title: string): void => {
     if (!subject) return;
     if (subject.kind === 'new') {
-      run(addChoice(doc, slide.id, title));
+      run(addChoice, slide.id, title);
       return;
     }
-    const added = run(addSlide(doc, { title, beside: slide.id, layout: 'text' }));
+    const added = run(addSlide, { title, beside: slide.id, layout: 'text' });
     if (added) lead(subject, toSlide(added.slideId));
   };
   const current = Object.values(deck.links).find(({ id, carrier }) =>

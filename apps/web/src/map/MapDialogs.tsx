@@ -33,7 +33,7 @@ export function MapDialogs(props: {
   onSelect: (slideIds: SlideId[]) => void;
 }): ReactElement {
   const { dialog, onClose, onSelect } = props;
-  const { doc, deck, run } = useDeck();
+  const { deck, run } = useDeck();
   const leading = dialog?.kind === 'lead' ? deck.links[dialog.linkId] : undefined;
   const cutting = dialog?.kind === 'cut' ? deck.links[dialog.linkId] : undefined;
   const section = dialog?.kind === 'section' ? deck.sections[dialog.sectionId] : undefined;
@@ -43,11 +43,11 @@ export function MapDialogs(props: {
         title={`“${leading?.wording ?? ''}” leads to …`}
         isOpen={leading !== undefined}
         current={leading?.target}
-        onPick={(target) => leading && run(retarget(doc, leading.id, target))}
+        onPick={(target) => leading && run(retarget, leading.id, target)}
         onNew={(title) => {
           if (!leading) return;
-          const added = run(addSlide(doc, { title, layout: 'text', beside: leading.from }));
-          if (added) run(retarget(doc, leading.id, toSlide(added.slideId)));
+          const added = run(addSlide, { title, layout: 'text', beside: leading.from });
+          if (added) run(retarget, leading.id, toSlide(added.slideId));
         }}
         onClose={onClose}
       />
@@ -56,7 +56,7 @@ export function MapDialogs(props: {
         slide={deck.slides[cutting?.from ?? '']}
         onClose={onClose}
         onCut={(how) => {
-          if (cutting) run(removeLink(doc, cutting.id, how));
+          if (cutting) run(removeLink, cutting.id, how);
           onSelect([]);
         }}
       />

@@ -82,7 +82,7 @@ export default function MapView(): ReactElement {
 const MORE_KEYS = ['Shift', 'Meta', 'Control'];
 
 function DeckMap(): ReactElement {
-  const { deckId, doc, deck, graph, run } = useDeck();
+  const { deckId, deck, graph, run } = useDeck();
   const { report, bySlide } = useCheck();
   const notices = useNotices();
   const flow = useReactFlow<MapNode>();
@@ -129,11 +129,11 @@ function DeckMap(): ReactElement {
   const moves = useMapMoves(frame);
   const onReword = useCallback(
     (linkId: LinkId, wording: string | null) => {
-      if (wording !== null) return void run(rewordLink(doc, linkId, wording));
+      if (wording !== null) return void run(rewordLink, linkId, wording);
       setRewording(null);
       focusMap();
     },
-    [doc, run, focusMap],
+    [run, focusMap],
   );
   const { nodes, wires, spots, missed } = useMapElements({
     ...{ regions, selection, moving, settings, bySlide, found },
@@ -178,7 +178,7 @@ function DeckMap(): ReactElement {
         // A folded section that is moved takes its slides along, and they stay in it.
         const areSlides = ended.every(({ id }) => deck.slides[id]);
         const into = areSlides ? sectionUnder(spots, deck, regions) : undefined;
-        run(moveCards(doc, spots, 'hand', into));
+        run(moveCards, spots, 'hand', into);
         setMoving({});
       } else if (moved.length > 0) {
         setMoving((old) => {
@@ -199,7 +199,7 @@ function DeckMap(): ReactElement {
         });
       }
     },
-    [doc, run, deck, regions],
+    [run, deck, regions],
   );
 
   const tidy = async (which: 'loose' | 'all'): Promise<void> => {
@@ -208,7 +208,7 @@ function DeckMap(): ReactElement {
       const { layOut } = await import('./layout');
       const spots = await layOut(deck, graph, settings.direction, which);
       frame.current?.classList.add('is-tidying');
-      run(moveCards(doc, spots, 'layout'));
+      run(moveCards, spots, 'layout');
       setTimeout(() => {
         frame.current?.classList.remove('is-tidying');
         moves.fit();
@@ -225,7 +225,7 @@ function DeckMap(): ReactElement {
       notices.tell('Unfold the section first: a wire goes from slide to slide.');
       return;
     }
-    const added = run(linkSlides(doc, source, target));
+    const added = run(linkSlides, source, target);
     if (!added) return;
     setSelection(onlyLink(added.linkId));
     // What is typed next is its wording.
@@ -262,11 +262,11 @@ function DeckMap(): ReactElement {
   const moveWire = useCallback(
     (wire: Wire, end: 'from' | 'to', card: string) => {
       const linkId = linkIdOf(wire);
-      if (end === 'from' && card !== wire.from) run(moveLink(doc, linkId, card));
-      else if (end === 'to' && card !== wire.to) run(retarget(doc, linkId, toSlide(card)));
+      if (end === 'from' && card !== wire.from) run(moveLink, linkId, card);
+      else if (end === 'to' && card !== wire.to) run(retarget, linkId, toSlide(card));
       setSelection(onlyLink(linkId));
     },
-    [doc, run],
+    [run],
   );
 
   const onKeyDown = (event: KeyboardEvent): void =>
@@ -288,10 +288,10 @@ function DeckMap(): ReactElement {
 
   const doing = useMemo(
     () => ({
-      fold: (of: Section, isFolded: boolean) => void run(setSection(doc, of.id, { isFolded })),
+      fold: (of: Section, isFolded: boolean) => void run(setSection, of.id, { isFolded }),
       pickSection: ({ id }: Section) => setDialog({ kind: 'section', sectionId: id }),
     }),
-    [doc, run],
+    [run],
   );
   const shownTrails =
     settings.panel === 'trails'
@@ -305,7 +305,7 @@ function DeckMap(): ReactElement {
       if (node.id !== linkingFrom) linkTo(linkingFrom, node.id);
       return;
     }
-    if (isAdding && trailId && node.type === 'card') run(addStop(doc, trailId, node.id));
+    if (isAdding && trailId && node.type === 'card') run(addStop, trailId, node.id);
     // One of several that is pressed alone is alone in hand.
     const isMore = event.shiftKey || event.ctrlKey || event.metaKey;
     if (!isMore && node.type !== 'region') setSelection(onlyCards([node.id]));
@@ -325,7 +325,7 @@ function DeckMap(): ReactElement {
           onSeek={setSought}
           onShow={(slideId) => {
             const hidden = regions.hiddenIn.get(slideId);
-            if (hidden) run(setSection(doc, hidden, { isFolded: false }));
+            if (hidden) run(setSection, hidden, { isFolded: false });
             setSelection(onlyCards([slideId]));
             const slide = deck.slides[slideId];
             if (slide) moves.centre(slide);

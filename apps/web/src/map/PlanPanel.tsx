@@ -66,13 +66,13 @@ export function PlanPanel({
 
   const take = useCallback(
     (change: PlanChange, how: 'with removals' | 'keep all'): boolean => {
-      const isDone = run(applyPlan(doc, change, how)) !== null;
+      const isDone = run(applyPlan, change, how) !== null;
       setBase(how === 'with removals' ? { ...change.after, dropped: [] } : change.after);
       const grown = change.steps.flatMap((step) => (step.do === 'add' ? step.slideId : []));
       if (grown.length > 0) onGrown(grown);
       return isDone;
     },
-    [doc, run, onGrown],
+    [run, onGrown],
   );
   useEffect(() => {
     if (typed === null || isTaken) return;

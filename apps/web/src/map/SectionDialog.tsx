@@ -26,25 +26,21 @@ function Settings(props: {
   onSelect: (sectionId: SectionId) => void;
 }): ReactElement {
   const { section, onClose } = props;
-  const { doc, deck, run } = useDeck();
-  const line = useTyped(
-    section.name,
-    (name) => run(setSection(doc, section.id, { name })),
-    isNamed,
-  );
+  const { deck, run } = useDeck();
+  const line = useTyped(section.name, (name) => run(setSection, section.id, { name }), isNamed);
   const homes = Object.values(deck.sections).filter(
     ({ id }) => !sectionPath(deck, id).some((above) => above.id === section.id),
   );
   return (
     <div className="flex flex-col gap-4">
       <Field label="Name" {...line} />
-      <Tints value={section.tint} onChange={(tint) => run(setSection(doc, section.id, { tint }))} />
+      <Tints value={section.tint} onChange={(tint) => run(setSection, section.id, { tint })} />
       <label className="flex flex-col gap-1 text-[14px] font-semibold">
         Lies in
         <select
           value={section.parentId ?? ''}
           onChange={(event) =>
-            run(setSection(doc, section.id, { parentId: event.target.value || null }))
+            run(setSection, section.id, { parentId: event.target.value || null })
           }
           className="h-10 rounded-[6px] border border-line bg-sheet px-2 font-normal"
         >
@@ -59,7 +55,7 @@ function Settings(props: {
       <div className="flex flex-wrap justify-between gap-2">
         <Button
           onClick={() => {
-            if (run(removeSection(doc, section.id))) onClose();
+            if (run(removeSection, section.id)) onClose();
           }}
         >
           Dissolve it

@@ -45,10 +45,10 @@ export function TrailsPanel(props: {
   isClicking: boolean;
   onClicking: (is: boolean) => void;
 }): ReactElement {
-  const { deckId, deck, doc, run } = useDeck();
+  const { deckId, deck, run } = useDeck();
   const { openId, onOpen } = props;
   const make = (): void => {
-    const added = run(addTrail(doc, { name: `Trail ${deck.trails.length + 1}` }));
+    const added = run(addTrail, { name: `Trail ${deck.trails.length + 1}` });
     if (!added) return;
     onOpen(added.trailId);
     props.onClicking(true);
@@ -114,7 +114,7 @@ export function TrailsPanel(props: {
 }
 
 function TrailHead(props: { trail: Trail; isOpen: boolean; onOpen: () => void }): ReactElement {
-  const { deck, doc, run } = useDeck();
+  const { deck, run } = useDeck();
   const { trail } = props;
   const isDefault = deck.defaultTrailId === trail.id;
   return (
@@ -135,14 +135,14 @@ function TrailHead(props: { trail: Trail; isOpen: boolean; onOpen: () => void })
       <Small
         label={isDefault ? 'The trail that shows and lessons walk' : 'Make it the default'}
         isOn={isDefault}
-        onClick={() => run(setDefaultTrail(doc, trail.id))}
+        onClick={() => run(setDefaultTrail, trail.id)}
       >
         <Star size={15} fill={isDefault ? 'currentColor' : 'none'} />
       </Small>
-      <Small label="Duplicate the trail" onClick={() => run(duplicateTrail(doc, trail.id))}>
+      <Small label="Duplicate the trail" onClick={() => run(duplicateTrail, trail.id)}>
         <Copy size={14} />
       </Small>
-      <Small label="Delete the trail" onClick={() => run(removeTrail(doc, trail.id))}>
+      <Small label="Delete the trail" onClick={() => run(removeTrail, trail.id)}>
         <Trash2 size={14} />
       </Small>
     </div>
@@ -150,21 +150,21 @@ function TrailHead(props: { trail: Trail; isOpen: boolean; onOpen: () => void })
 }
 
 function TrailSettings({ trail }: { trail: Trail }): ReactElement {
-  const { doc, run } = useDeck();
-  const line = useTyped(trail.name, (name) => run(setTrail(doc, trail.id, { name })), isNamed);
+  const { run } = useDeck();
+  const line = useTyped(trail.name, (name) => run(setTrail, trail.id, { name }), isNamed);
   return (
     <div className="mt-1 flex flex-col gap-2 text-[13px]">
       <label className="flex items-center gap-2">
         <span className="text-soft">Name</span>
         <input {...line} className="h-8 min-w-0 flex-1 rounded-[4px] border border-line px-2" />
       </label>
-      <Tints value={trail.tint} onChange={(tint) => run(setTrail(doc, trail.id, { tint }))} />
+      <Tints value={trail.tint} onChange={(tint) => run(setTrail, trail.id, { tint })} />
       <label className="flex min-h-7 items-center gap-2">
         <input
           type="checkbox"
           className="size-4 accent-petrol"
           checked={trail.followsLinks}
-          onChange={() => run(setTrail(doc, trail.id, { followsLinks: !trail.followsLinks }))}
+          onChange={() => run(setTrail, trail.id, { followsLinks: !trail.followsLinks })}
         />
         It steps only where a link goes; Check proves it
       </label>
@@ -208,7 +208,7 @@ function said(trail: Trail, titleOf: (slideId: string) => string | undefined): A
 }
 
 function Stops({ trail }: { trail: Trail }): ReactElement {
-  const { deck, doc, run } = useDeck();
+  const { deck, run } = useDeck();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -217,7 +217,7 @@ function Stops({ trail }: { trail: Trail }): ReactElement {
   const drop = (from: StopId, over: StopId): void => {
     const [old, next] = [ids.indexOf(from), ids.indexOf(over)];
     if (old === next) return;
-    run(moveStop(doc, trail.id, from, next > old ? (ids[next + 1] ?? null) : over));
+    run(moveStop, trail.id, from, next > old ? (ids[next + 1] ?? null) : over);
   };
   return (
     <DndContext
@@ -238,7 +238,7 @@ function Stops({ trail }: { trail: Trail }): ReactElement {
 }
 
 function Stop({ trail, index }: { trail: Trail; index: number }): ReactElement {
-  const { deck, doc, run } = useDeck();
+  const { deck, run } = useDeck();
   const { id, slideId, closeUpId } = trail.stops[index]!;
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id });
   const slide = deck.slides[slideId];
@@ -264,7 +264,7 @@ function Stop({ trail, index }: { trail: Trail; index: number }): ReactElement {
       <span className="min-w-0 flex-1 truncate">{title}</span>
       <Small
         label={`Take stop ${index + 1} off the trail`}
-        onClick={() => run(removeStop(doc, trail.id, id))}
+        onClick={() => run(removeStop, trail.id, id)}
       >
         <X size={14} />
       </Small>

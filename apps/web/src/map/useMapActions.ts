@@ -56,7 +56,7 @@ export function useMapActions(args: {
       label: 'Wording of the choice',
       value: '',
       done: (wording) => {
-        const added = run(addChoice(doc, from, wording, { at }));
+        const added = run(addChoice, from, wording, { at });
         if (added) show([added.slideId]);
       },
     });
@@ -65,7 +65,7 @@ export function useMapActions(args: {
       label: 'Name of the slide',
       value: '',
       done: (title) => {
-        const added = run(addSlide(doc, { title, layout: 'text', at }));
+        const added = run(addSlide, { title, layout: 'text', at });
         if (added) show([added.slideId]);
       },
     });
@@ -74,7 +74,7 @@ export function useMapActions(args: {
     const title = deck.slides[only ?? '']?.title;
     const said =
       slideIds.length === 1 ? (title ? `“${title}”` : 'One slide') : `${slideIds.length} slides`;
-    if (run(removeSlides(doc, slideIds))) notices.tell(`${said} deleted. Ctrl+Z brings it back.`);
+    if (run(removeSlides, slideIds)) notices.tell(`${said} deleted. Ctrl+Z brings it back.`);
     args.clear();
   };
   const clipText = (): string => JSON.stringify(clipSlides(deck, deckId, slideIds));
@@ -93,9 +93,7 @@ export function useMapActions(args: {
       return true;
     }
     const isHere = clip.slides.every(({ id }) => deck.slides[id]);
-    const pasted = run(
-      pasteSlides(doc, clip, deckId, isHere ? { dx: 40, dy: 170 } : { dx: 0, dy: 0 }),
-    );
+    const pasted = run(pasteSlides, clip, deckId, isHere ? { dx: 40, dy: 170 } : { dx: 0, dy: 0 });
     if (!pasted) return true;
     show(pasted.slideIds);
     const { length } = pasted.slideIds;
@@ -132,7 +130,7 @@ export function useMapActions(args: {
         label: 'Name of the slide',
         value,
         done: (title) => {
-          run(renameSlide(doc, slide.id, title));
+          run(renameSlide, slide.id, title);
           show([slide.id]);
         },
       }),
@@ -143,31 +141,31 @@ export function useMapActions(args: {
       else if (slideIds.length > 0) removeAll();
     },
     duplicate: () => {
-      const copy = run(duplicateSlides(doc, slideIds));
+      const copy = run(duplicateSlides, slideIds);
       if (copy) show(copy.slideIds);
     },
     duplicateBelow: (slideId) => {
-      const copy = run(duplicateSlides(doc, hangingBelow(deck, graph, slideId)));
+      const copy = run(duplicateSlides, hangingBelow(deck, graph, slideId));
       if (copy) show(copy.slideIds);
     },
     copy: () => void document.execCommand('copy'),
     setFlag: (slides, flag, value) => {
       doc.transact(() => {
-        for (const { id } of slides) run(setSlideFlag(doc, id, flag, value));
+        for (const { id } of slides) run(setSlideFlag, id, flag, value);
       }, 'command');
     },
-    makeStart: (slideId) => void run(setStart(doc, slideId)),
+    makeStart: (slideId) => void run(setStart, slideId),
     open: (slideId) => void navigate(`/deck/${deckId}/slide/${slideId}`),
     makeSection: () =>
       ask({
         label: 'Name of the section',
         value: '',
         done: (name) => {
-          run(addSection(doc, { name, slideIds }));
+          run(addSection, { name, slideIds });
           show(slideIds);
         },
       }),
-    leaveSection: () => void run(putIntoSection(doc, slideIds, null)),
+    leaveSection: () => void run(putIntoSection, slideIds, null),
     editSection: args.editSection,
     openStarters: args.openStarters,
     linkFrom: args.linkFrom,

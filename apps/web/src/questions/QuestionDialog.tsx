@@ -56,7 +56,7 @@ export function QuestionDialog(props: {
   children?: ReactNode;
 }): ReactElement {
   const { title, slideId, element, onClose } = props;
-  const { doc, run } = useEditedDeck();
+  const { run } = useEditedDeck();
   const { trouble } = useNotices();
   const field = useId();
   const [before] = useState(() => wordsOf(element.text));
@@ -88,7 +88,7 @@ export function QuestionDialog(props: {
     if (typeof made === 'string') return;
     // A prompt that was not touched keeps its styling.
     const changed = prompt === before ? made : { ...made, prompt };
-    typed(field, () => run(setQuestion(doc, slideId, element.id, { ...changed, details })));
+    typed(field, () => run(setQuestion, slideId, element.id, { ...changed, details }));
   });
   useEffect(() => keepNow(), [now]);
   const close = (): void => {

@@ -62,15 +62,13 @@ export function WordMarks(props: SettingsOf<Worded & Typography>): ReactElement 
 
 function WholeMarks(props: SettingsOf<Worded & Typography>): ReactElement {
   const { slide, element, theme, set } = props;
-  const { doc, run } = useDeck();
+  const { run } = useDeck();
   const mark = (type: string, isOn: boolean, attrs?: Record<string, unknown>): unknown =>
     run(
-      setText(
-        doc,
-        slide.id,
-        element.id,
-        marked(element.text, { type, ...(attrs ? { attrs } : {}) }, isOn),
-      ),
+      setText,
+      slide.id,
+      element.id,
+      marked(element.text, { type, ...(attrs ? { attrs } : {}) }, isOn),
     );
   const sign = ([type, label, icon]: (typeof MARKS)[number]): ReactElement => {
     const isOn = hasMark(element.text, type);
@@ -101,11 +99,11 @@ function WholeMarks(props: SettingsOf<Worded & Typography>): ReactElement {
             label="Ink"
             theme={theme}
             value={element.colour}
-            onChange={(colour) => run(setInk(doc, slide.id, element.id, colour))}
+            onChange={(colour) => run(setInk, slide.id, element.id, colour)}
           />
           <Plain
             aria-pressed={element.colour === ''}
-            onClick={() => run(setInk(doc, slide.id, element.id, ''))}
+            onClick={() => run(setInk, slide.id, element.id, '')}
           >
             As the theme
           </Plain>

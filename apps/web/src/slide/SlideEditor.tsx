@@ -251,8 +251,8 @@ function LayerSwitch({ edit }: { edit: StageEdit }): ReactElement {
 
 /** For the teacher only; students never get them. */
 function Notes({ slide }: { slide: Slide }): ReactElement {
-  const { doc, run } = useDeck();
-  const line = useTyped(slide.notes, (notes) => run(setNotes(doc, slide.id, notes)));
+  const { run } = useDeck();
+  const line = useTyped(slide.notes, (notes) => run(setNotes, slide.id, notes));
   return (
     <label className="flex shrink-0 items-center gap-2 border-t border-line px-5 py-1 text-[13px] text-soft">
       Notes for you

@@ -10,7 +10,7 @@ import type { StageEdit } from '../editing/useStageEdit';
 /** Places of the layout that wait for a picture or a question. */
 export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number }): ReactElement {
   const { slide, edit, scale } = props;
-  const { doc, run } = useDeck();
+  const { run } = useDeck();
   const waiting = emptySlots(slide).filter(({ takes }) => takes !== 'text');
   const ghost = (spec: SlotSpec, label: string, onClick?: () => void): ReactElement => (
     <button
@@ -39,25 +39,21 @@ export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number
             label="A picture for this place"
             trigger={ghost(spec, 'A picture goes here')}
             onPicture={({ asset, credit, alt }) => {
-              const added = run(
-                addElement(doc, slide.id, {
-                  ...{ kind: 'picture', layer: 'content', asset, alt: alt ?? '' },
-                  ...(credit ? { credit } : {}),
-                  ...{ slot: spec.slot, box: spec.box, fit: fitPicture(asset, spec.box) },
-                }),
-              );
+              const added = run(addElement, slide.id, {
+                ...{ kind: 'picture', layer: 'content', asset, alt: alt ?? '' },
+                ...(credit ? { credit } : {}),
+                ...{ slot: spec.slot, box: spec.box, fit: fitPicture(asset, spec.box) },
+              });
               if (added) edit.takeNew([added.elementId], 'content');
             }}
           />
         ) : (
           <span key={spec.slot}>
             {ghost(spec, 'A question goes here', () => {
-              const added = run(
-                addElement(doc, slide.id, {
-                  ...questionElement(slide),
-                  ...{ slot: spec.slot, box: spec.box },
-                }),
-              );
+              const added = run(addElement, slide.id, {
+                ...questionElement(slide),
+                ...{ slot: spec.slot, box: spec.box },
+              });
               if (added) edit.takeNew([added.elementId], 'content');
             })}
           </span>

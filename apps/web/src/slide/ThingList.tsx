@@ -63,7 +63,7 @@ function Thing(props: {
   depth: number;
 }): ReactElement {
   const { slide, edit, element, depth } = props;
-  const { doc, run } = useDeck();
+  const { run } = useDeck();
   const isSelected = edit.selected.some(({ id }) => id === element.id);
   const members = element.kind === 'group' ? membersOf(slide.elements, element.id) : [];
   const pick = (isAdding: boolean): void => {
@@ -73,7 +73,7 @@ function Thing(props: {
   };
   const [isNaming, setIsNaming] = useState(false);
   const line = useTyped(element.name, (name) =>
-    run(setElement(doc, slide.id, element.id, { name: name.trim() })),
+    run(setElement, slide.id, element.id, { name: name.trim() }),
   );
   const keepName = (): void => {
     line.onBlur();
@@ -117,12 +117,12 @@ function Thing(props: {
             <Sign
               icon={ChevronUp}
               label={`Forward: ${labelOf(element)}`}
-              onClick={() => run(reorder(doc, slide.id, element.id, 'forward'))}
+              onClick={() => run(reorder, slide.id, element.id, 'forward')}
             />
             <Sign
               icon={ChevronDown}
               label={`Backward: ${labelOf(element)}`}
-              onClick={() => run(reorder(doc, slide.id, element.id, 'backward'))}
+              onClick={() => run(reorder, slide.id, element.id, 'backward')}
             />
           </>
         )}
@@ -130,9 +130,7 @@ function Thing(props: {
           icon={element.isLocked ? Lock : LockOpen}
           label={element.isLocked ? `Let go: ${labelOf(element)}` : `Lock: ${labelOf(element)}`}
           isOn={element.isLocked}
-          onClick={() =>
-            run(setElement(doc, slide.id, element.id, { isLocked: !element.isLocked }))
-          }
+          onClick={() => run(setElement, slide.id, element.id, { isLocked: !element.isLocked })}
         />
       </div>
       {isSelected && depth === 0 && edit.selected.length === 1 && (
@@ -143,7 +141,7 @@ function Thing(props: {
             value={element.layer}
             options={LAYERS.map((value) => ({ value, label: LAYER_NAMES[value] }))}
             onChange={(layer) => {
-              if (run(setLayer(doc, slide.id, [element.id], layer))) {
+              if (run(setLayer, slide.id, [element.id], layer)) {
                 edit.takeNew([element.id], layer);
               }
             }}

@@ -130,7 +130,7 @@ export function WaysOut(props: {
 }
 
 function MissingCard({ link, linking }: { link: Link; linking: Linking }): ReactElement {
-  const { doc, run } = useDeck();
+  const { run } = useDeck();
   const why =
     link.target.kind === 'none'
       ? 'Leads nowhere yet.'
@@ -152,7 +152,7 @@ function MissingCard({ link, linking }: { link: Link; linking: Linking }): React
         <button
           type="button"
           className="min-h-7 underline"
-          onClick={() => run(removeLink(doc, link.id))}
+          onClick={() => run(removeLink, link.id)}
         >
           Remove
         </button>
@@ -163,7 +163,7 @@ function MissingCard({ link, linking }: { link: Link; linking: Linking }): React
 
 /** The card of a way out; what leads somewhere else than to a slide says so. */
 function WayOutCard({ link, linking }: { link: Link; linking: Linking }): ReactElement {
-  const { deckId, deck, doc, run } = useDeck();
+  const { deckId, deck, run } = useDeck();
   const navigate = useNavigate();
   const goal = followTo(deck, link);
   const slide = goal ? deck.slides[goal] : undefined;
@@ -197,7 +197,7 @@ function WayOutCard({ link, linking }: { link: Link; linking: Linking }): ReactE
           <button
             type="button"
             className="min-h-6 underline"
-            onClick={() => run(moveLink(doc, link.id, link.from))}
+            onClick={() => run(moveLink, link.id, link.from)}
           >
             Put it back
           </button>

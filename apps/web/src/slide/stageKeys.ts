@@ -1,12 +1,12 @@
 import {
   duplicateElements,
+  type ElementId,
   group,
   movedBy,
+  type RunCommand,
   setPlaces,
-  ungroup,
-  type ElementId,
-  type Result,
   type Slide,
+  ungroup,
 } from '@gobrel/core';
 import { useEffect } from 'react';
 import type * as Y from 'yjs';
@@ -18,7 +18,7 @@ interface Given {
   doc: Y.Doc;
   slide: Slide;
   edit: StageEdit;
-  run: <T extends object>(result: Result<T>) => T | null;
+  run: RunCommand;
   remove: (ids: ElementId[]) => void;
   pasteInPlace: () => void;
 }
@@ -47,7 +47,7 @@ export function useStageKeys(given: Given): void {
 }
 
 function takeCommand(event: KeyboardEvent, given: Given): boolean {
-  const { doc, slide, edit, run } = given;
+  const { slide, edit, run } = given;
   const ids = edit.selected.map(({ id }) => id);
   switch (event.key.toLowerCase()) {
     case 'a':
@@ -64,16 +64,16 @@ function takeCommand(event: KeyboardEvent, given: Given): boolean {
       return true;
     case 'g':
       if (event.shiftKey) {
-        const freed = run(ungroup(doc, slide.id, ids));
+        const freed = run(ungroup, slide.id, ids);
         if (freed) edit.select(freed.elementIds);
       } else {
-        const made = run(group(doc, slide.id, ids));
+        const made = run(group, slide.id, ids);
         if (made) edit.select([made.elementId]);
       }
       return true;
     case 'd': {
       if (ids.length === 0) return false;
-      const copies = run(duplicateElements(doc, slide.id, ids));
+      const copies = run(duplicateElements, slide.id, ids);
       // With the focus: keys act on the copies from now on.
       if (copies) edit.takeNew(copies.elementIds, edit.selected[0]?.layer ?? edit.layer);
       return true;
@@ -89,7 +89,7 @@ function takeCommand(event: KeyboardEvent, given: Given): boolean {
 }
 
 function takePlain(event: KeyboardEvent, given: Given): boolean {
-  const { doc, slide, edit, run } = given;
+  const { slide, edit, run } = given;
   const at = event.target instanceof Element ? event.target : null;
   const ids = edit.selected.map(({ id }) => id);
   const arrow = ARROWS[event.key];
@@ -100,7 +100,7 @@ function takePlain(event: KeyboardEvent, given: Given): boolean {
   if (ids.length === 0 || at?.closest('button, a, [role=button], [role=radio]')) return false;
   if (arrow) {
     const step = event.shiftKey ? 10 : 1;
-    run(setPlaces(doc, slide.id, movedBy(slide.elements, ids, arrow[0] * step, arrow[1] * step)));
+    run(setPlaces, slide.id, movedBy(slide.elements, ids, arrow[0] * step, arrow[1] * step));
     return true;
   }
   if (event.key !== 'Delete' && event.key !== 'Backspace') return false;

@@ -10,10 +10,10 @@ export function useRemoval(
   slide: Slide,
   edit: StageEdit,
 ): { remove: (ids: ElementId[]) => void; question: ReactElement } {
-  const { doc, graph, run } = useDeck();
+  const { graph, run } = useDeck();
   const [asked, setAsked] = useState<{ ids: ElementId[]; links: Link[] } | null>(null);
   const go = (ids: ElementId[], links: 'go' | 'stay'): void => {
-    if (run(removeElements(doc, slide.id, ids, links))) edit.select([]);
+    if (run(removeElements, slide.id, ids, links)) edit.select([]);
     setAsked(null);
   };
   const remove = (ids: ElementId[]): void => {

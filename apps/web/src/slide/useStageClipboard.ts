@@ -1,18 +1,19 @@
 import {
-  hasCells,
   addElement,
   clipElements,
   elementWords,
   fillCells,
+  hasCells,
+  type NewElement,
   newElementBox,
   pasteElements,
   plain,
   readElementClip,
   readTabbed,
-  tooManyCells,
-  type NewElement,
   type RichText,
   type Slide,
+  told,
+  tooManyCells,
 } from '@gobrel/core';
 import { useCallback, useRef } from 'react';
 import { uploadPicture } from '../api/assets';
@@ -47,7 +48,7 @@ export function useStageClipboard(
   edit: StageEdit,
   remove: (ids: string[]) => void,
 ): StageClipboard {
-  const { deckId, deck, doc, run } = useDeck();
+  const { deckId, deck, run } = useDeck();
   const { tell, trouble } = useNotices();
   const ids = edit.selected.map(({ id }) => id);
   /** The one thing in hand, when its words are a table: cells go into it. */
@@ -56,7 +57,7 @@ export function useStageClipboard(
   const pasted = useRef({ text: '', slideId: '', times: 0 });
 
   const put = (element: NewElement): void => {
-    const added = run(addElement(doc, slide.id, element));
+    const added = run(addElement, slide.id, element);
     if (added) edit.takeNew([added.elementId], element.layer);
   };
   const pasteThings = (text: string, isInPlace: boolean): boolean => {
@@ -70,7 +71,12 @@ export function useStageClipboard(
     pasted.current = { text, slideId: slide.id, times };
     const layer = edit.layer === 'background' ? 'background' : undefined;
     const done = run(
-      pasteElements(doc, slide.id, clip, deckId, { dx: times * STEP, dy: times * STEP }, layer),
+      pasteElements,
+      slide.id,
+      clip,
+      deckId,
+      { dx: times * STEP, dy: times * STEP },
+      layer,
     );
     if (!done) return true;
     edit.takeNew(done.elementIds, layer ?? clip.elements[0]?.layer ?? 'content');
@@ -94,11 +100,11 @@ export function useStageClipboard(
   };
   const putTable = (rows: string[][]): void => {
     if (table) {
-      run(fillCells(doc, slide.id, table.id, rows));
+      run(fillCells, slide.id, table.id, rows);
       return;
     }
     const over = tooManyCells(rows.length, Math.max(...rows.map(({ length }) => length)));
-    if (over) trouble(over);
+    if (over) trouble(told(over));
     else put(tableElement(slide, edit.layer, rows));
   };
   const takeFiles = useCallback(
@@ -110,7 +116,7 @@ export function useStageClipboard(
           const element = isMedia
             ? mediaElement(slide, await uploadMedia(file, () => undefined), file.name)
             : pictureElement(slide, await uploadPicture(file), isOnBackground);
-          const added = run(addElement(doc, slide.id, element));
+          const added = run(addElement, slide.id, element);
           if (added) edit.takeNew([added.elementId], element.layer);
         } catch (error) {
           trouble(`${file.name}: ${sentenceOf(error)}`);
@@ -118,7 +124,7 @@ export function useStageClipboard(
       }
       if (files.length > 20) trouble('Twenty files at a time: the rest was left out.');
     },
-    [doc, slide, edit, run, trouble],
+    [slide, edit, run, trouble],
   );
 
   const copy = (data: DataTransfer): void => {

@@ -48,7 +48,7 @@ export default function StartersDialog(props: {
   onAdded: (slideId: SlideId) => void;
   onClose: () => void;
 }): ReactElement {
-  const { doc, deck, deckId, run } = useDeck();
+  const { deck, deckId, run } = useDeck();
   const { trouble, tell } = useNotices();
   const [wanted, setWanted] = useState('');
   const [group, setGroup] = useState<Shown>('all');
@@ -70,7 +70,7 @@ export default function StartersDialog(props: {
     try {
       const picture = await pictureOf(starter);
       const { beside } = props;
-      const added = run(addStarter(doc, starter, { ...(beside ? { beside } : {}), picture }));
+      const added = run(addStarter, starter, { ...(beside ? { beside } : {}), picture });
       if (added) props.onAdded(added.slideId);
     } catch (error) {
       trouble(sentenceOf(error));
@@ -79,7 +79,7 @@ export default function StartersDialog(props: {
     }
   };
   const addKept = ({ clip }: KeptStarter): void => {
-    const added = run(pasteSlides(doc, clip, deckId, { dx: 0, dy: 0 }));
+    const added = run(pasteSlides, clip, deckId, { dx: 0, dy: 0 });
     const [slideId] = added?.slideIds ?? [];
     if (slideId) props.onAdded(slideId);
   };

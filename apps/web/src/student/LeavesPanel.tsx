@@ -2,23 +2,25 @@ import {
   addElement,
   addLeaf,
   createHistory,
+  type Deck,
   elementWords,
+  type Folio,
+  gateOf,
+  type Leaf,
   leafOnPattern,
   leafTitle,
+  type Link,
   plain,
   removeLeaf,
+  type RunCommand,
   setElement,
   setText,
-  STAGE,
-  wordsOf,
-  type Deck,
-  type Folio,
-  type Leaf,
-  type Link,
-  type Result,
   type Slide,
   type SlideId,
+  STAGE,
+  wordsOf,
 } from '@gobrel/core';
+import { runner } from '../ui/runner';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { ySyncPluginKey } from 'y-prosemirror';
 import type * as Y from 'yjs';
@@ -37,6 +39,10 @@ import { useNotices } from '../ui/Notice';
 import { useSize } from '../ui/useSize';
 import { useIsNarrow } from './useIsNarrow';
 
+/** Of a leaf its student is the author, until the folio is handed in. */
+const OPEN = gateOf(['owner', 'student']);
+const CLOSED = gateOf([]);
+
 /** A student's own leaves: make, open, change, take out. */
 export default function LeavesPanel(props: {
   lesson: StudentLesson;
@@ -51,11 +57,7 @@ export default function LeavesPanel(props: {
   const [openId, setOpenId] = useState<SlideId | null>(null);
   const patterns = Object.values(edition.slides).filter((slide) => slide.isPattern);
   const open = folio.leaves.find((leaf) => leaf.id === openId);
-  const run = <T extends object>(result: Result<T>): T | null => {
-    if (result.ok) return result;
-    trouble(result.reason);
-    return null;
-  };
+  const run = runner(doc, isClosed ? CLOSED : OPEN, trouble);
   if (open) {
     return (
       <LeafEditor
@@ -94,7 +96,7 @@ export default function LeavesPanel(props: {
               <span className="mt-1 block truncate font-semibold">{leafTitle(leaf)}</span>
             </button>
             {!isClosed && (
-              <Button size="small" look="quiet" onClick={() => run(removeLeaf(doc, leaf.id))}>
+              <Button size="small" look="quiet" onClick={() => run(removeLeaf, leaf.id)}>
                 Take out
               </Button>
             )}
@@ -109,7 +111,7 @@ export default function LeavesPanel(props: {
                 size="large"
                 look="ember"
                 onClick={() => {
-                  const added = run(addLeaf(doc, pattern, serverNow()));
+                  const added = run(addLeaf, pattern, serverNow());
                   if (added) setOpenId(added.leafId);
                 }}
               >
@@ -155,7 +157,7 @@ function LeafEditor(props: {
   edition: Deck;
   doc: Y.Doc;
   isClosed: boolean;
-  run: <T extends object>(result: Result<T>) => T | null;
+  run: RunCommand;
   onClose: () => void;
 }): ReactElement {
   const { leaf, edition, doc, run } = props;
@@ -176,7 +178,7 @@ function LeafEditor(props: {
   const addPicture = async (picked: File | undefined): Promise<void> => {
     if (!picked) return;
     try {
-      run(addElement(doc, leaf.id, pictureElement(leaf, await uploadPicture(picked), false)));
+      run(addElement, leaf.id, pictureElement(leaf, await uploadPicture(picked), false));
     } catch (error) {
       trouble(sentenceOf(error));
     }
@@ -193,15 +195,13 @@ function LeafEditor(props: {
           <>
             <Button
               onClick={() =>
-                run(
-                  addElement(doc, leaf.id, {
-                    kind: 'text',
-                    style: 'body',
-                    layer: 'content',
-                    box: { x: 120, y: 420, w: 520, h: 80 },
-                    text: plain('New text'),
-                  }),
-                )
+                run(addElement, leaf.id, {
+                  kind: 'text',
+                  style: 'body',
+                  layer: 'content',
+                  box: { x: 120, y: 420, w: 520, h: 80 },
+                  text: plain('New text'),
+                })
               }
             >
               Text
@@ -256,9 +256,7 @@ function LeafEditor(props: {
                     rows={element.style === 'title' ? 1 : 4}
                     value={wordsOf(element.text)}
                     onChange={(event) =>
-                      run(
-                        setText(doc, leaf.id, element.id, plain(...event.target.value.split('\n'))),
-                      )
+                      run(setText, leaf.id, element.id, plain(...event.target.value.split('\n')))
                     }
                     className="mt-1 w-full rounded-[6px] border border-line bg-sheet px-3 py-2 text-[17px] font-normal"
                   />
@@ -277,7 +275,7 @@ function LeafEditor(props: {
                     <input
                       value={picture.alt}
                       onChange={(event) =>
-                        run(setElement(doc, leaf.id, picture.id, { alt: event.target.value }))
+                        run(setElement, leaf.id, picture.id, { alt: event.target.value })
                       }
                       className="h-9 flex-1 rounded-[6px] border border-line bg-sheet px-2"
                     />

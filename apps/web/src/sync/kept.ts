@@ -15,10 +15,21 @@ export function noteSaved(name: string, isSaved: boolean): void {
   localStorage.setItem(UNSENT, JSON.stringify(isSaved ? others : [...others, name]));
 }
 
+const READ_ONLY = 'gobrel.read-only.';
+
+/** Remembers of a kept document whether whoever sits here may only look at it. */
+export function noteReadOnly(name: string, isReadOnly: boolean): void {
+  if (isReadOnly) localStorage.setItem(READ_ONLY + name, '1');
+  else localStorage.removeItem(READ_ONLY + name);
+}
+
+export const wasReadOnly = (name: string): boolean =>
+  localStorage.getItem(READ_ONLY + name) !== null;
+
 /** Before someone else sits down here: removes all that is on the server as well. */
 export async function forgetKept(): Promise<void> {
   for (const key of Object.keys(localStorage))
-    if (key.startsWith(DONE)) localStorage.removeItem(key);
+    if (key.startsWith(DONE) || key.startsWith(READ_ONLY)) localStorage.removeItem(key);
   const keep = new Set(unsent());
   const names = (await indexedDB.databases()).flatMap(({ name }) => name ?? []);
   await Promise.all([

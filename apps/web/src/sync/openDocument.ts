@@ -3,7 +3,7 @@ import type { Awareness } from 'y-protocols/awareness';
 import * as Y from 'yjs';
 import { ownConnection, pageConnection } from './connection.js';
 import { keepHere } from './keepHere.js';
-import { noteSaved } from './kept.js';
+import { noteReadOnly, noteSaved, wasReadOnly } from './kept.js';
 import { isRefusedWrite } from './messages.js';
 
 /**
@@ -19,6 +19,8 @@ export interface OpenDocument {
   /** Resolves when the document can be worked with: from the server, or from this device. */
   ready: Promise<void>;
   savedState(): SavedState;
+  /** Whether the server takes what is written here; without a connection, as it was when there was one. */
+  access: () => 'write' | 'read';
   subscribe(listener: () => void): () => void;
   /** Removes what this device has of it, before it is opened anew. */
   forget(): Promise<void>;
@@ -56,6 +58,7 @@ export function openDocument(
   let isFull = false;
   let isClosed = false;
   let hasOpened = false;
+  let isReadOnly = options.keepAs !== undefined && wasReadOnly(options.keepAs);
   /** How often in a row the server has not taken what was written. */
   let untaken = 0;
   /** Something was written here that the server has not acknowledged. */
@@ -89,6 +92,11 @@ export function openDocument(
     // Who else is here is told in decks; in a lesson the desk knows.
     awareness: name.startsWith('deck:') ? undefined : null,
     onStatus: tell,
+    onAuthenticated: ({ scope }) => {
+      isReadOnly = scope === 'readonly';
+      if (options.keepAs) noteReadOnly(options.keepAs, isReadOnly);
+      tell();
+    },
     onUnsyncedChanges: tell,
     onSynced: tell,
     onMessage: ({ event }) => {
@@ -154,6 +162,7 @@ export function openDocument(
     awareness: provider.awareness,
     ready,
     savedState,
+    access: () => (isReadOnly ? 'read' : 'write'),
     subscribe(listener) {
       listeners.add(listener);
       return () => listeners.delete(listener);

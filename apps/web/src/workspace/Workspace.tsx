@@ -156,8 +156,8 @@ function Views(): ReactElement {
 }
 
 function DeckName(): ReactElement {
-  const { deck, doc, run } = useDeck();
-  const line = useTyped(deck.title, (title) => run(renameDeck(doc, title)), isNamed);
+  const { deck, run } = useDeck();
+  const line = useTyped(deck.title, (title) => run(renameDeck, title), isNamed);
   return (
     <input
       aria-label="Name of the deck"

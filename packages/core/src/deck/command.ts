@@ -68,6 +68,12 @@ export function run<Args extends unknown[], T extends object>(
   return gate.may(command.needs) ? command(doc, ...args) : refuse('role.no');
 }
 
+/** The gate of one document and one person: what a command answers, or null when it was refused and that has been told. */
+export type RunCommand = <Args extends unknown[], T extends object>(
+  command: Command<Args, T>,
+  ...args: Args
+) => T | null;
+
 /** Why somebody could not run a command now, or null. */
 export function refusalOf<Args extends unknown[], T extends object>(
   gate: Gate,

@@ -38,7 +38,7 @@ export function Settings(props: SettingsOf<CloseUpElement>): ReactElement {
 /** The trails that fly into a close-up. */
 function TrailStops(props: { slideId: SlideId; closeUpId: ElementId }): ReactElement {
   const { slideId, closeUpId } = props;
-  const { deck, doc, run } = useDeck();
+  const { deck, run } = useDeck();
   const stopOn = (trail: (typeof deck.trails)[number]): string | undefined =>
     trail.stops.find((stop) => stop.slideId === slideId && stop.closeUpId === closeUpId)?.id;
   const count = deck.trails.filter(stopOn).length;
@@ -55,8 +55,8 @@ function TrailStops(props: { slideId: SlideId; closeUpId: ElementId }): ReactEle
             label={trail.name}
             isOn={stopId !== undefined}
             onChange={(isOn) => {
-              if (isOn) run(addCloseUpStop(doc, trail.id, slideId, closeUpId));
-              else if (stopId) run(removeStop(doc, trail.id, stopId));
+              if (isOn) run(addCloseUpStop, trail.id, slideId, closeUpId);
+              else if (stopId) run(removeStop, trail.id, stopId);
             }}
           />
         );

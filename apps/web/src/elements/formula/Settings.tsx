@@ -40,7 +40,7 @@ export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
   const { tex, spoken } = element;
   const tools = useTools();
   const problem = useMemo(() => tools?.problemIn(tex), [tools, tex]);
-  const { doc, run } = useDeck();
+  const { run } = useDeck();
   /** What is written keeps the size it has: the box follows it. */
   const readable = useRef(tex);
   const keep = (changed: string): void => {
@@ -51,9 +51,7 @@ export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
       isReadable &&
       sizedAs(element, tools.naturalSize(readable.current), tools.naturalSize(changed));
     if (!box || element.rotation !== 0) return void set({ tex: changed });
-    run(
-      setPlaces(doc, props.slide.id, [{ elementId: element.id, box, settings: { tex: changed } }]),
-    );
+    run(setPlaces, props.slide.id, [{ elementId: element.id, box, settings: { tex: changed } }]);
   };
   /** Where the next sign goes: what was marked last in the field. */
   const caret = useRef<[from: number, to: number]>([tex.length, tex.length]);

@@ -107,7 +107,7 @@ export function Settings(props: SettingsOf<PictureElement>): ReactElement {
 
 function CreditPop(props: SettingsOf<PictureElement>): ReactElement {
   const { slide, element, set, edit } = props;
-  const { doc, run } = useDeck();
+  const { run } = useDeck();
   const { credit } = element;
   const change = (part: Partial<Credit>): unknown => set({ credit: { ...credit, ...part } });
   const address = licenceAddress(credit.licence);
@@ -149,7 +149,7 @@ function CreditPop(props: SettingsOf<PictureElement>): ReactElement {
         />
         <Plain
           onClick={() => {
-            const added = run(addElement(doc, slide.id, creditsElement(slide)));
+            const added = run(addElement, slide.id, creditsElement(slide));
             if (added) edit.takeNew([added.elementId], 'content');
           }}
         >

@@ -17,7 +17,7 @@ const SIDES = [
 
 export function Settings(props: SettingsOf<QuestionElement>): ReactElement {
   const { slide, element, edit } = props;
-  const { doc, run } = useDeck();
+  const { run } = useDeck();
   return (
     <>
       <Plain onClick={() => edit.ask(element.id)}>
@@ -30,7 +30,7 @@ export function Settings(props: SettingsOf<QuestionElement>): ReactElement {
               <li key={label}>
                 <Plain
                   onClick={() => {
-                    run(setPlaces(doc, slide.id, [{ elementId: element.id, box }]));
+                    run(setPlaces, slide.id, [{ elementId: element.id, box }]);
                     close();
                   }}
                 >

@@ -60,13 +60,13 @@ let copiedLook: Look | null = null;
 export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactElement {
   const { slide, edit } = props;
   const { selected } = edit;
-  const { doc, run } = useDeck();
+  const { run } = useDeck();
   const { tell } = useNotices();
   const [look, setLook] = useState(copiedLook);
   const ids = selected.map(({ id }) => id);
   const [one] = selected;
   const keep = (places: Place[]): unknown =>
-    places.length > 0 ? run(setPlaces(doc, slide.id, places)) : tell('Nothing there to be moved.');
+    places.length > 0 ? run(setPlaces, slide.id, places) : tell('Nothing there to be moved.');
   const isLocked = selected.every((element) => element.isLocked);
   const groups = selected.filter(({ kind }) => kind === 'group');
   return (
@@ -100,22 +100,22 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
           <Sign
             icon={ArrowUpToLine}
             label="To the front"
-            onClick={() => run(reorder(doc, slide.id, ids, 'front'))}
+            onClick={() => run(reorder, slide.id, ids, 'front')}
           />
           <Sign
             icon={ChevronUp}
             label="Forward"
-            onClick={() => run(reorder(doc, slide.id, ids, 'forward'))}
+            onClick={() => run(reorder, slide.id, ids, 'forward')}
           />
           <Sign
             icon={ChevronDown}
             label="Backward"
-            onClick={() => run(reorder(doc, slide.id, ids, 'backward'))}
+            onClick={() => run(reorder, slide.id, ids, 'backward')}
           />
           <Sign
             icon={ArrowDownToLine}
             label="To the back"
-            onClick={() => run(reorder(doc, slide.id, ids, 'back'))}
+            onClick={() => run(reorder, slide.id, ids, 'back')}
           />
         </div>
         {ids.length > 1 && (
@@ -140,14 +140,14 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
                 label: LAYER_NAMES[value],
               }))}
               onChange={(layer) => {
-                if (run(setLayer(doc, slide.id, ids, layer))) edit.takeNew(ids, layer);
+                if (run(setLayer, slide.id, ids, layer)) edit.takeNew(ids, layer);
               }}
             />
           </Setting>
           {ids.length > 1 && (
             <Plain
               onClick={() => {
-                const made = run(group(doc, slide.id, ids));
+                const made = run(group, slide.id, ids);
                 if (made) edit.select([made.elementId]);
               }}
             >
@@ -158,11 +158,9 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
             <Plain
               onClick={() => {
                 const freed = run(
-                  ungroup(
-                    doc,
-                    slide.id,
-                    groups.map(({ id }) => id),
-                  ),
+                  ungroup,
+                  slide.id,
+                  groups.map(({ id }) => id),
                 );
                 if (freed) edit.select(freed.elementIds);
               }}
@@ -173,7 +171,7 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
           <Check
             label="Locked: nobody moves or changes it"
             isOn={isLocked}
-            onChange={(isLocked) => run(setElements(doc, slide.id, ids, { isLocked }))}
+            onChange={(isLocked) => run(setElements, slide.id, ids, { isLocked })}
           />
           {one && ids.length === 1 && (
             <Plain
@@ -186,7 +184,7 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
               Copy its look
             </Plain>
           )}
-          <Plain disabled={!look} onClick={() => look && run(giveLook(doc, slide.id, ids, look))}>
+          <Plain disabled={!look} onClick={() => look && run(giveLook, slide.id, ids, look)}>
             Give it the copied look
           </Plain>
         </div>

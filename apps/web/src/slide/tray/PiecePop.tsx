@@ -16,7 +16,7 @@ const START_RANGE = { x: 240, y: 160, w: 800, h: 400 };
 /** Whether students may move a thing, and how. */
 export function PiecePop(props: SettingsOf): ReactElement {
   const { slide, element, set } = props;
-  const { doc, run } = useDeck();
+  const { run } = useDeck();
   const is = isPiece(element);
   const rules = element.piece;
   const change = (part: Partial<PieceRules>): unknown => set({ piece: { ...rules, ...part } });
@@ -26,7 +26,7 @@ export function PiecePop(props: SettingsOf): ReactElement {
         <Check
           label="Students may move it"
           isOn={is}
-          onChange={() => run(setLayer(doc, slide.id, [element.id], is ? 'content' : 'pieces'))}
+          onChange={() => run(setLayer, slide.id, [element.id], is ? 'content' : 'pieces')}
         />
         {is && (
           <>

@@ -77,12 +77,12 @@ export function SelectionRow(props: SelectionRowProps): ReactElement {
 
 function OneThing(props: SelectionRowProps & { element: SlideElement }): ReactElement {
   const { slide, element, edit, linking } = props;
-  const { doc, deck, run } = useDeck();
+  const { deck, run } = useDeck();
   const given: SettingsOf = {
     ...{ slide, element, edit, linking },
     theme: slide.theme || deck.theme,
     editor: edit.typing === element.id ? props.editor : null,
-    set: (settings: ElementSettings) => run(setElement(doc, slide.id, element.id, settings)),
+    set: (settings: ElementSettings) => run(setElement, slide.id, element.id, settings),
   };
   // While words are typed there is room for what can be done to words.
   const isTyping = given.editor !== null;

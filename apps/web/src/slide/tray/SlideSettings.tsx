@@ -52,7 +52,7 @@ export function SlideSettings(props: {
 }
 
 function LayoutPop({ slide }: { slide: Slide }): ReactElement {
-  const { doc, run } = useDeck();
+  const { run } = useDeck();
   return (
     <Pop label="Layout" value={layoutOf(slide.layout).label} width={330}>
       <div className="grid grid-cols-3 gap-1.5" role="group" aria-label="Layouts">
@@ -61,7 +61,7 @@ function LayoutPop({ slide }: { slide: Slide }): ReactElement {
             key={layout}
             type="button"
             aria-pressed={slide.layout === layout}
-            onClick={() => run(setLayout(doc, slide.id, layout))}
+            onClick={() => run(setLayout, slide.id, layout)}
             className="rounded-[4px] border border-line p-1 text-[12px] hover:border-petrol aria-pressed:border-petrol aria-pressed:bg-petrol-mist"
           >
             <LayoutSketch layout={layout} />
@@ -107,7 +107,7 @@ function LayoutSketch({ layout }: { layout: LayoutName }): ReactElement {
 }
 
 function ThemePop({ slide }: { slide: Slide }): ReactElement {
-  const { doc, deck, run } = useDeck();
+  const { deck, run } = useDeck();
   const now = slide.theme || deck.theme;
   return (
     <Pop label="Theme" value={themeOf(now).label} width={340}>
@@ -116,17 +116,17 @@ function ThemePop({ slide }: { slide: Slide }): ReactElement {
           <section key={theme} aria-label={themeOf(theme).label}>
             <ThemeSketch theme={theme} isNow={now === theme} />
             <div className="flex flex-wrap">
-              <Plain onClick={() => run(setTheme(doc, theme))}>Deck</Plain>
-              <Plain onClick={() => run(setSlideTheme(doc, slide.id, theme))}>This slide</Plain>
+              <Plain onClick={() => run(setTheme, theme)}>Deck</Plain>
+              <Plain onClick={() => run(setSlideTheme, slide.id, theme)}>This slide</Plain>
             </div>
           </section>
         ))}
       </div>
       <div className="mt-2 flex flex-wrap border-t border-dotted border-line pt-2">
         {slide.theme && (
-          <Plain onClick={() => run(setSlideTheme(doc, slide.id, ''))}>As the deck again</Plain>
+          <Plain onClick={() => run(setSlideTheme, slide.id, '')}>As the deck again</Plain>
         )}
-        <Plain onClick={() => run(setThemeForAll(doc, now))}>This theme on every slide</Plain>
+        <Plain onClick={() => run(setThemeForAll, now)}>This theme on every slide</Plain>
       </div>
     </Pop>
   );
@@ -136,7 +136,7 @@ const NAMES = new Intl.DisplayNames('en', { type: 'language' });
 
 /** What the deck is written in: numbers in its questions are read as that language writes them. */
 function LanguagePop(): ReactElement {
-  const { doc, deck, run } = useDeck();
+  const { deck, run } = useDeck();
   return (
     <Pop label="Language" value={NAMES.of(deck.language) ?? deck.language} width={280}>
       <Setting label="The deck is in">
@@ -144,7 +144,7 @@ function LanguagePop(): ReactElement {
           label="Language of the deck"
           value={deck.language}
           options={LANGUAGES.map((value) => ({ value, label: NAMES.of(value) ?? value }))}
-          onChange={(language) => run(setLanguage(doc, language))}
+          onChange={(language) => run(setLanguage, language)}
         />
       </Setting>
       <p className="mt-2 text-[13px] text-soft">
@@ -177,21 +177,21 @@ function ThemeSketch({ theme, isNow }: { theme: ThemeName; isNow: boolean }): Re
 }
 
 function BackgroundSettings({ slide, edit }: { slide: Slide; edit: StageEdit }): ReactElement {
-  const { doc, deck, run } = useDeck();
+  const { deck, run } = useDeck();
   const { tell } = useNotices();
   const theme = slide.theme || deck.theme;
   const { ground } = slide;
   const { picture } = ground;
-  const set = (part: Partial<Ground>): unknown => run(setGround(doc, [slide.id], part));
+  const set = (part: Partial<Ground>): unknown => run(setGround, [slide.id], part);
   const setPicture = (part: Partial<GroundPicture>): unknown =>
     picture && set({ picture: { ...picture, ...part } });
   const apply = (reach: Reach): void => {
-    const done = run(setGround(doc, slidesWithin(deck, slide.id, reach), ground));
+    const done = run(setGround, slidesWithin(deck, slide.id, reach), ground);
     if (done)
       tell(done.slides === 1 ? 'It is on this slide.' : `It is on ${done.slides} slides now.`);
   };
   const move = (from: 'background' | 'content'): void => {
-    const moved = run(moveLayer(doc, slide.id, from));
+    const moved = run(moveLayer, slide.id, from);
     if (!moved) return;
     tell(
       from === 'content'

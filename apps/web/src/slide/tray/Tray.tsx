@@ -7,9 +7,9 @@ import { SelectionRow, type SelectionRowProps } from './SelectionRow';
 /** Below the stage: with a selection what can be set on it, and always what can be added. */
 export function Tray(props: SelectionRowProps): ReactElement {
   const { slide, edit } = props;
-  const { doc, deck, run } = useDeck();
+  const { deck, run } = useDeck();
   const add = (element: NewElement, thenType = false): void => {
-    const added = run(addElement(doc, slide.id, element));
+    const added = run(addElement, slide.id, element);
     if (added) edit.takeNew([added.elementId], element.layer, thenType);
   };
   return (

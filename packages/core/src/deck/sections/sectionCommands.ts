@@ -6,8 +6,6 @@ import { asId } from '../../parts/decode.js';
 import { readHead, sectionsMap, slideOf, slidesMap } from '../document.js';
 import { TINTS, type Section, type Tint } from '../types.js';
 
-const NO_SECTION = 'This section is not there any more.';
-
 function sectionOf(doc: Y.Doc, sectionId: SectionId): Y.Map<unknown> | undefined {
   const section = sectionsMap(doc).get(sectionId);
   return section instanceof Y.Map ? section : undefined;
