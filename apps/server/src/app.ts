@@ -28,6 +28,7 @@ import {
   PictureUses1700000000007,
   StoreAsTheyCome1700000000008,
   UsesOfAll1700000000009,
+  MoreRoles1700000000010,
   SharedFolios1700000000004,
 } from './database/migrations.js';
 import { migrate } from './database/startLock.js';
@@ -87,6 +88,7 @@ const MIGRATIONS = [
   PictureUses1700000000007,
   StoreAsTheyCome1700000000008,
   UsesOfAll1700000000009,
+  MoreRoles1700000000010,
 ];
 
 /** The whole server, ready to listen. */

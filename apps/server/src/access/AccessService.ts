@@ -1,10 +1,15 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { can, type Capability, type Role, type Thing } from '@gobrel/core';
+import { can, ROLES, type Capability, type Role, type Thing } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config.js';
 import { cookieIn } from './cookies.js';
 import { OPEN_SCREEN } from './openScreen.js';
 import { hashToken, SCREEN_COOKIE, SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
+
+/** Lessons held with a deck, and what is done in them, are for those who may teach with it. */
+export const TEACHES = `p.role IN (${ROLES.filter((role) => can([role], 'deck:teach'))
+  .map((role) => `'${role}'`)
+  .join(', ')})`;
 
 /** What uses a picture, sound or file, by its identity; the names are told in `assets/uses.ts`. */
 const idOf = (kind: string): string =>
@@ -16,9 +21,9 @@ const READ_BY_TEACHER = `${USED}
   SELECT 1 FROM used WHERE name = 'by:teacher:' || $2::text UNION ALL
   SELECT 1 FROM used JOIN deck_person p USING (deck_id) WHERE p.teacher_id = $2::uuid UNION ALL
   SELECT 1 FROM used JOIN edition e ON e.id = edition_id JOIN deck_person p ON p.deck_id = e.deck_id
-    WHERE p.teacher_id = $2::uuid UNION ALL
+    WHERE p.teacher_id = $2::uuid AND ${TEACHES} UNION ALL
   SELECT 1 FROM used JOIN folio f ON f.id = folio_id JOIN lesson l ON l.id = f.lesson_id
-    JOIN deck_person p ON p.deck_id = l.deck_id WHERE p.teacher_id = $2::uuid UNION ALL
+    JOIN deck_person p ON p.deck_id = l.deck_id WHERE p.teacher_id = $2::uuid AND ${TEACHES} UNION ALL
   SELECT 1 FROM used JOIN starter s ON s.id = starter_id WHERE s.teacher_id = $2::uuid LIMIT 1`;
 /** $3 is null while a student waits to be let in. */
 const READ_BY_STUDENT = `${USED}
@@ -32,13 +37,13 @@ const READ_ON_SCREEN = `${USED}, paired AS (
   SELECT 1 FROM used JOIN paired USING (edition_id) WHERE used.name LIKE '%#student' UNION ALL
   SELECT 1 FROM used JOIN paired l ON l.state->'presenting'->>'folioId' = folio_id::text LIMIT 1`;
 
-/** What a teacher is to a lesson: it belongs to those who may write the deck, its end to the owner of one that is there. */
+/** What a teacher is to a lesson: it belongs to those who may teach with the deck, its end to the owner of one that is there. */
 const LESSON = `SELECT unnest(CASE WHEN p.role = 'owner' AND d.trashed_at IS NULL
     THEN ARRAY['teaches', 'owner'] ELSE ARRAY['teaches'] END) AS role
   FROM lesson l JOIN deck_person p USING (deck_id) JOIN deck d ON d.id = l.deck_id
-  WHERE l.id = $1 AND p.teacher_id = $2`;
+  WHERE l.id = $1 AND p.teacher_id = $2 AND ${TEACHES}`;
 const FOLIO = `SELECT 'teaches' AS role FROM folio f JOIN lesson l ON l.id = f.lesson_id
-  JOIN deck_person p USING (deck_id) WHERE f.id = $1 AND p.teacher_id = $2`;
+  JOIN deck_person p USING (deck_id) WHERE f.id = $1 AND p.teacher_id = $2 AND ${TEACHES}`;
 const DECK = `SELECT p.role FROM deck_person p JOIN deck d ON d.id = p.deck_id
   WHERE d.id = $1 AND p.teacher_id = $2 AND d.trashed_at IS NULL`;
 const TRASHED = DECK.replace('IS NULL', 'IS NOT NULL');

@@ -18,12 +18,14 @@ interface Route {
 
 let server: TestServer;
 type Teacher = Awaited<ReturnType<typeof signUp>>;
-let ines: Teacher, tomas: Teacher, nora: Teacher;
+let ines: Teacher, tomas: Teacher, kari: Teacher, vera: Teacher, nora: Teacher;
 
 beforeAll(async () => {
   server = await startServer({ proxies: 1 });
   ines = await signUp(server.url, 'Ines');
   tomas = await signUp(server.url, 'Tomas');
+  kari = await signUp(server.url, 'Kari');
+  vera = await signUp(server.url, 'Vera');
   nora = await signUp(server.url, 'Nora');
 });
 afterAll(() => server.stop());
@@ -70,6 +72,8 @@ type Who =
   | 'stranger'
   | 'owner'
   | 'coauthor'
+  | 'commenter'
+  | 'viewer'
   | 'other teacher'
   | 'student'
   | 'waiting student'
@@ -97,6 +101,10 @@ const IS: Record<Who, Partial<Record<Thing, Role[]>>> = {
     ...{ site: ['teacher'], deck: ['coauthor'], trash: ['coauthor'] },
     ...{ lesson: ['teaches'], folio: ['teaches'], file: ['reader'] },
   },
+  commenter: {
+    ...{ site: ['teacher'], deck: ['commenter'], trash: ['commenter'], file: ['reader'] },
+  },
+  viewer: { site: ['teacher'], deck: ['viewer'], trash: ['viewer'], file: ['reader'] },
   'other teacher': { site: ['teacher'] },
   student: { site: ['student'], lesson: ['student'], folio: ['student'], file: ['reader'] },
   'waiting student': { site: ['waiting'], lesson: ['waiting'] },
@@ -139,6 +147,13 @@ async function makeWorld(hash: string): Promise<World> {
   const trashed = await decks.adopt(ines.id, secretDeck());
   for (const id of [deckId, trashed]) {
     await must(ines, 'POST', `decks/${id}/people`, { email: tomas.email });
+    // The interface does not offer these roles yet.
+    await server.app
+      .get(DataSource)
+      .query(
+        `INSERT INTO deck_person (deck_id, teacher_id, role) VALUES ($1, $2, 'commenter'), ($1, $3, 'viewer')`,
+        [id, kari.id, vera.id],
+      );
   }
   await must(ines, 'DELETE', `decks/${trashed}`);
   const start = async (teacher: Teacher, deck: string, settings: object = {}) => {
@@ -186,6 +201,8 @@ async function makeWorld(hash: string): Promise<World> {
       'big screen': screen,
       student: ada.student,
       coauthor: tomas,
+      commenter: kari,
+      viewer: vera,
       owner: ines,
     },
   };

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { isUuid } from '../access/AccessService.js';
 import { invalid, notFound } from '../problems/problem.js';
+import { TEACHES } from '../access/AccessService.js';
 
 export interface ListedStudent {
   id: string;
@@ -108,7 +109,7 @@ export class ClassesService {
          f.handed_in_at AS "handedInAt",
          (SELECT count(*)::int FROM answer a WHERE a.folio_id = f.id) AS answered
        FROM folio f JOIN lesson l ON l.id = f.lesson_id JOIN class_student s ON s.id = f.class_student_id
-       JOIN deck_person p ON p.deck_id = l.deck_id AND p.teacher_id = $2
+       JOIN deck_person p ON p.deck_id = l.deck_id AND p.teacher_id = $2 AND ${TEACHES}
        WHERE s.class_list_id = $1 ORDER BY l.started_at DESC`,
       [id, teacherId],
     );

@@ -408,6 +408,26 @@ export class UsesOfAll1700000000009 implements MigrationInterface {
   }
 }
 
+/** A deck can be shared with people who comment on it, or look at it. */
+export class MoreRoles1700000000010 implements MigrationInterface {
+  name = 'MoreRoles1700000000010';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      `ALTER TABLE deck_person DROP CONSTRAINT deck_person_role_check, ADD CONSTRAINT deck_person_role_check
+         CHECK (role IN ('owner', 'coauthor', 'commenter', 'viewer'))`,
+    );
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      `DELETE FROM deck_person WHERE role NOT IN ('owner', 'coauthor');
+       ALTER TABLE deck_person DROP CONSTRAINT deck_person_role_check, ADD CONSTRAINT deck_person_role_check
+         CHECK (role IN ('owner', 'coauthor'))`,
+    );
+  }
+}
+
 /** Reads off all that is stored what it uses. */
 async function noteUsesOfAll(runner: QueryRunner): Promise<void> {
   // One at a time: documents and editions may be large.

@@ -144,9 +144,12 @@ export class DecksService implements OnModuleInit {
     if (!teacher) throw refused('Nobody with this e-mail address has an account here.');
     await this.database.query(
       `INSERT INTO deck_person (deck_id, teacher_id, role) VALUES ($1, $2, 'coauthor')
-       ON CONFLICT DO NOTHING`,
+       ON CONFLICT (deck_id, teacher_id) DO UPDATE SET role = 'coauthor'
+       WHERE deck_person.role <> 'owner'`,
       [deckId, teacher.id],
     );
+    // Who has it open already, to look at it, may write from now on.
+    this.sync.hangUpOn({ teacherId: teacher.id });
   }
 
   /** Their open connections close at once. The owner stays. */

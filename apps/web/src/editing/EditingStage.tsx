@@ -73,6 +73,8 @@ export function EditingStage(props: {
   edit: StageEdit;
   pen?: PenLook;
   run: RunCommand;
+  /** Things can be taken in hand, and not by their grips. */
+  isLookedAt?: boolean;
   onEditor?: (editor: Editor | null) => void;
   /** Takes things off the slide; without it they go at once. */
   onRemove?: (ids: ElementId[]) => void;
@@ -142,7 +144,8 @@ export function EditingStage(props: {
   const inHand = moved.elements.filter(({ id }) => selected.some((one) => one.id === id));
   const [one, ...more] = inHand;
   const isAlone = one !== undefined && more.length === 0;
-  const isWorking = typing === null && edit.cropping === null && tool === 'select';
+  const isWorking =
+    !props.isLookedAt && typing === null && edit.cropping === null && tool === 'select';
   const picture = moved.elements.find(({ id }) => id === edit.cropping);
   const linked = useMemo(
     () =>

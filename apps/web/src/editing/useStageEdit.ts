@@ -59,7 +59,15 @@ const nothing = (slideId: string, layer: Layer = 'content'): InHand => ({
   taken: 0,
 });
 
-export function useStageEdit(slide: Slide): StageEdit {
+const LOOKING = {
+  typing: null,
+  cropping: null,
+  asking: null,
+  tool: 'select',
+} as const satisfies Partial<InHand>;
+
+/** Where nothing may be changed, things are taken in hand to be looked at, and nothing else. */
+export function useStageEdit(slide: Slide, isOpen = true): StageEdit {
   const [kept, setInHand] = useState(() => nothing(slide.id));
   const isHere = kept.slideId === slide.id;
   const hand = isHere ? kept : nothing(slide.id);
@@ -71,9 +79,10 @@ export function useStageEdit(slide: Slide): StageEdit {
     (next: Partial<InHand> | ((old: InHand) => Partial<InHand>)) =>
       setInHand((old) => {
         const now = old.slideId === slide.id ? old : nothing(slide.id);
-        return { ...now, ...(typeof next === 'function' ? next(now) : next) };
+        const after = { ...now, ...(typeof next === 'function' ? next(now) : next) };
+        return isOpen ? after : { ...after, ...LOOKING };
       }),
-    [slide.id],
+    [slide.id, isOpen],
   );
   const { elements } = slide;
   const selected = useMemo(

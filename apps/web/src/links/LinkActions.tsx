@@ -15,7 +15,7 @@ export function LinkActions({
   link: Link;
   onChange: () => void;
 }): ReactElement {
-  const { deckId, deck, run } = useDeck();
+  const { deckId, deck, run, isOpen } = useDeck();
   const navigate = useNavigate();
   const { tell } = useNotices();
   const { target } = link;
@@ -41,15 +41,19 @@ export function LinkActions({
       <Act label="Follow" isOff={!canFollow} onClick={follow}>
         <CornerRightUp size={15} />
       </Act>
-      <Act label="Change where it leads" onClick={onChange}>
-        <Pencil size={14} />
-      </Act>
+      {isOpen && (
+        <Act label="Change where it leads" onClick={onChange}>
+          <Pencil size={14} />
+        </Act>
+      )}
       <Act label="Copy the link" isOff={!address} onClick={() => void copy()}>
         <Copy size={14} />
       </Act>
-      <Act label="Cut the link" onClick={() => run(removeLink, link.id, 'keep words')}>
-        <Scissors size={14} />
-      </Act>
+      {isOpen && (
+        <Act label="Cut the link" onClick={() => run(removeLink, link.id, 'keep words')}>
+          <Scissors size={14} />
+        </Act>
+      )}
     </span>
   );
 }

@@ -3,23 +3,25 @@ import {
   addChoiceTo,
   addSlide,
   addWordLink,
+  type ElementId,
   LINK_MARK,
   linkElement,
+  type LinkId,
   linkOption,
   newId,
-  retarget,
-  targetWords,
-  toSlide,
-  type ElementId,
-  type LinkId,
   type OptionId,
+  REFUSALS,
+  retarget,
   type Slide,
   type Target,
+  targetWords,
+  toSlide,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { useState, type ReactElement } from 'react';
 import { useDeck } from '../deck/DeckContext';
 import { LinkPicker } from './LinkPicker';
+import { useNotices } from '../ui/Notice';
 
 /** What is to lead somewhere. */
 export type LinkSubject =
@@ -39,7 +41,8 @@ export interface Linking {
 
 /** Everything on one slide that can carry a link gets it through here. */
 export function useLinking(slide: Slide): Linking {
-  const { deck, run } = useDeck();
+  const { deck, run, isOpen } = useDeck();
+  const { trouble } = useNotices();
   const [subject, setSubject] = useState<LinkSubject | null>(null);
 
   const lead = (what: LinkSubject, target: Target): void => {
@@ -88,7 +91,7 @@ export function useLinking(slide: Slide): Linking {
           carrier.elementId === subject.elementId,
   );
   return {
-    ask: setSubject,
+    ask: isOpen ? setSubject : () => trouble(REFUSALS['role.no']),
     lead,
     picker: (
       <LinkPicker

@@ -1,6 +1,8 @@
 import type { Link, LinkId, Section, Slide, SlideFlag, SlideId, Unmet } from '@gobrel/core';
 import { DropdownMenu } from 'radix-ui';
 import { MoreHorizontal } from 'lucide-react';
+import { LookOnly } from '../deck/LookOnly';
+import { useDeck } from '../deck/DeckContext';
 import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
 
 export interface Prompt {
@@ -49,6 +51,7 @@ export function MapBar(props: {
   act: MapActions;
 }): ReactElement {
   const { slides, link, act, prompt } = props;
+  const { isOpen } = useDeck();
   const [slide, ...more] = slides;
   return (
     <div
@@ -56,7 +59,12 @@ export function MapBar(props: {
       aria-label="Map"
       className="absolute bottom-4 left-4 z-10 flex max-w-[calc(100%-250px)] flex-wrap items-center gap-x-1 gap-y-1 rounded-[6px] border border-line bg-sheet px-2 py-1.5"
     >
-      {prompt ? (
+      {!isOpen ? (
+        <>
+          <LookOnly />
+          {slide && more.length === 0 && <Act onClick={() => act.open(slide.id)}>Open</Act>}
+        </>
+      ) : prompt ? (
         <PromptLine key={prompt.label + prompt.value} prompt={prompt} onEnd={props.onPromptEnd} />
       ) : slide && more.length === 0 ? (
         <>

@@ -44,7 +44,7 @@ export function PlanPanel({
   /** Slides that the plan has put on the map. */
   onGrown: (slideIds: SlideId[]) => void;
 }): ReactElement {
-  const { doc, deck, graph, run } = useDeck();
+  const { deck, graph, run, isOpen } = useDeck();
   const { tell } = useNotices();
   const [typed, setTyped] = useState<string | null>(null);
   const [base, setBase] = useState<PlanBase | null>(null);
@@ -109,8 +109,8 @@ export function PlanPanel({
   // Whoever goes on at once takes along what is typed.
   const waiting = useRef<(() => void) | null>(null);
   useEffect(() => {
-    waiting.current = read && !isTaken ? () => void applyPlan(doc, read) : null;
-  }, [read, isTaken, doc]);
+    waiting.current = read && !isTaken ? () => void run(applyPlan, read) : null;
+  }, [read, isTaken, run]);
   useEffect(() => {
     const takeNow = (): void => {
       waiting.current?.();
@@ -173,6 +173,7 @@ export function PlanPanel({
           ref={area}
           aria-label="Written plan"
           aria-describedby="plan-problems"
+          readOnly={!isOpen}
           spellCheck={false}
           value={text}
           placeholder={

@@ -45,7 +45,7 @@ export function TrailsPanel(props: {
   isClicking: boolean;
   onClicking: (is: boolean) => void;
 }): ReactElement {
-  const { deckId, deck, run } = useDeck();
+  const { deckId, deck, run, isOpen } = useDeck();
   const { openId, onOpen } = props;
   const make = (): void => {
     const added = run(addTrail, { name: `Trail ${deck.trails.length + 1}` });
@@ -57,9 +57,11 @@ export function TrailsPanel(props: {
     <div className="flex h-full flex-col gap-3 overflow-y-auto p-3">
       <div className="flex items-center justify-between">
         <h2 className="text-[15px]">Trails</h2>
-        <Button size="small" onClick={make}>
-          New trail
-        </Button>
+        {isOpen && (
+          <Button size="small" onClick={make}>
+            New trail
+          </Button>
+        )}
       </div>
       {deck.trails.length === 0 && (
         <p className="text-[13.5px] text-soft">
@@ -84,14 +86,16 @@ export function TrailsPanel(props: {
                 <TrailSettings trail={trail} />
                 <Stops trail={trail} />
                 <div className="mt-2 flex flex-wrap items-center gap-2">
-                  <Button
-                    size="small"
-                    look={props.isClicking ? 'main' : 'plain'}
-                    aria-pressed={props.isClicking}
-                    onClick={() => props.onClicking(!props.isClicking)}
-                  >
-                    {props.isClicking ? 'Done adding' : 'Add stops'}
-                  </Button>
+                  {isOpen && (
+                    <Button
+                      size="small"
+                      look={props.isClicking ? 'main' : 'plain'}
+                      aria-pressed={props.isClicking}
+                      onClick={() => props.onClicking(!props.isClicking)}
+                    >
+                      {props.isClicking ? 'Done adding' : 'Add stops'}
+                    </Button>
+                  )}
                   {props.isClicking && (
                     <span className="text-[12.5px] text-soft">Click cards in turn.</span>
                   )}
@@ -150,13 +154,17 @@ function TrailHead(props: { trail: Trail; isOpen: boolean; onOpen: () => void })
 }
 
 function TrailSettings({ trail }: { trail: Trail }): ReactElement {
-  const { run } = useDeck();
+  const { run, isOpen } = useDeck();
   const line = useTyped(trail.name, (name) => run(setTrail, trail.id, { name }), isNamed);
   return (
     <div className="mt-1 flex flex-col gap-2 text-[13px]">
       <label className="flex items-center gap-2">
         <span className="text-soft">Name</span>
-        <input {...line} className="h-8 min-w-0 flex-1 rounded-[4px] border border-line px-2" />
+        <input
+          {...line}
+          readOnly={!isOpen}
+          className="h-8 min-w-0 flex-1 rounded-[4px] border border-line px-2"
+        />
       </label>
       <Tints value={trail.tint} onChange={(tint) => run(setTrail, trail.id, { tint })} />
       <label className="flex min-h-7 items-center gap-2">

@@ -5,15 +5,16 @@ import {
   clipSlides,
   duplicateSlides,
   hangingBelow,
+  type LinkId,
   pasteSlides,
   putIntoSection,
   readClip,
+  REFUSALS,
   removeSlides,
   renameSlide,
+  type Section,
   setSlideFlag,
   setStart,
-  type LinkId,
-  type Section,
   type Slide,
   type SlideId,
 } from '@gobrel/core';
@@ -42,10 +43,12 @@ export function useMapActions(args: {
   openStarters: () => void;
   linkFrom: (from: SlideId, to?: SlideId) => void;
 }): MapActions {
-  const { deckId, doc, deck, graph, run } = useDeck();
-  const { slideIds, ask, show } = args;
+  const { deckId, doc, deck, graph, run, isOpen } = useDeck();
+  const { slideIds, show } = args;
   const navigate = useNavigate();
   const notices = useNotices();
+  // Nobody words what would be refused.
+  const ask = isOpen ? args.ask : () => notices.trouble(REFUSALS['role.no']);
   const keep = useChange(
     (starter: { title: string; clip: string }) => http.post('starters', starter),
     ['starters'],
@@ -74,7 +77,8 @@ export function useMapActions(args: {
     const title = deck.slides[only ?? '']?.title;
     const said =
       slideIds.length === 1 ? (title ? `“${title}”` : 'One slide') : `${slideIds.length} slides`;
-    if (run(removeSlides, slideIds)) notices.tell(`${said} deleted. Ctrl+Z brings it back.`);
+    if (!run(removeSlides, slideIds)) return;
+    notices.tell(`${said} deleted. Ctrl+Z brings it back.`);
     args.clear();
   };
   const clipText = (): string => JSON.stringify(clipSlides(deck, deckId, slideIds));

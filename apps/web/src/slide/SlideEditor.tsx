@@ -47,8 +47,8 @@ export default function SlideEditor(): ReactElement {
 }
 
 function OpenSlide({ slide }: { slide: Slide }): ReactElement {
-  const { deckId, deck, graph, doc, run } = useDeck();
-  const edit = useStageEdit(slide);
+  const { deckId, deck, graph, doc, run, isOpen } = useDeck();
+  const edit = useStageEdit(slide, isOpen);
   const { tell, trouble } = useNotices();
   const linking = useLinking(slide);
   const { state, key } = useLocation() as { state: { select?: ElementId[] } | null; key: string };
@@ -180,6 +180,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
               <EditingStage
                 key={slide.id}
                 {...{ doc, slide, links, desk, stage, control, edit, pen, run }}
+                isLookedAt={!isOpen}
                 theme={deck.theme}
                 onEditor={setEditor}
                 onRemove={removal.remove}
@@ -251,13 +252,14 @@ function LayerSwitch({ edit }: { edit: StageEdit }): ReactElement {
 
 /** For the teacher only; students never get them. */
 function Notes({ slide }: { slide: Slide }): ReactElement {
-  const { run } = useDeck();
+  const { run, isOpen } = useDeck();
   const line = useTyped(slide.notes, (notes) => run(setNotes, slide.id, notes));
   return (
     <label className="flex shrink-0 items-center gap-2 border-t border-line px-5 py-1 text-[13px] text-soft">
       Notes for you
       <input
         {...line}
+        readOnly={!isOpen}
         placeholder="Students never see these"
         className="h-7 flex-1 rounded-[4px] border border-transparent bg-transparent px-2 text-ink hover:border-line focus:bg-sheet"
       />

@@ -99,7 +99,7 @@ export function WaysOut(props: {
   linking: Linking;
 }): ReactElement {
   const { slide, linking } = props;
-  const { graph } = useDeck();
+  const { graph, isOpen } = useDeck();
   const missing = new Set([...graph.broken, ...graph.unset]);
   const ways = [...(graph.waysOut.get(slide.id) ?? [])].sort(
     (a, b) => Number(missing.has(b)) - Number(missing.has(a)),
@@ -115,16 +115,18 @@ export function WaysOut(props: {
           )}
         </li>
       ))}
-      <li>
-        <button
-          type="button"
-          onClick={() => linking.ask({ kind: 'new' })}
-          title="Ctrl+K"
-          className="min-h-11 w-full rounded-[6px] border border-dashed border-[#cbbfa6] text-[13px] text-ember-deep hover:border-ember"
-        >
-          Add a way out
-        </button>
-      </li>
+      {isOpen && (
+        <li>
+          <button
+            type="button"
+            onClick={() => linking.ask({ kind: 'new' })}
+            title="Ctrl+K"
+            className="min-h-11 w-full rounded-[6px] border border-dashed border-[#cbbfa6] text-[13px] text-ember-deep hover:border-ember"
+          >
+            Add a way out
+          </button>
+        </li>
+      )}
     </Column>
   );
 }

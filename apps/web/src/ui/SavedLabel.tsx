@@ -17,6 +17,7 @@ const CALM: readonly SavedState[] = ['opening', 'saved', 'saving'];
 /** The acknowledged state, in words. */
 export function SavedLabel({ document }: { document: OpenDocument }): ReactElement {
   const state = useSavedState(document);
+  const isReadOnly = state === 'saved' && document.access() === 'read';
   const isTrouble = !CALM.includes(state);
   return (
     <span
@@ -24,7 +25,7 @@ export function SavedLabel({ document }: { document: OpenDocument }): ReactEleme
       aria-label="Saved state"
       className={`text-[13px] ${isTrouble ? 'font-semibold text-brass-deep' : 'text-soft'}`}
     >
-      {SAID[state]}
+      {isReadOnly ? 'to look at' : SAID[state]}
     </span>
   );
 }

@@ -17,17 +17,21 @@ export function Setting({ label, children }: { label: string; children: ReactNod
 export function Plain({
   onClick,
   children,
+  why = null,
   ...rest
 }: {
   onClick: () => unknown;
   children: ReactNode;
   disabled?: boolean;
+  /** Why it cannot be pressed now. */
+  why?: string | null;
   'aria-pressed'?: boolean;
 }): ReactElement {
   return (
     <button
       type="button"
       {...rest}
+      {...(why !== null && { disabled: true, title: why })}
       onPointerDown={keepFocus}
       onClick={() => onClick()}
       className="min-h-7 rounded-[4px] px-1.5 text-petrol hover:bg-sand disabled:opacity-40 aria-pressed:bg-petrol-mist"

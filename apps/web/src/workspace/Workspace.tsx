@@ -73,7 +73,7 @@ function OpenedDeck({ deckId, teacher }: { deckId: string; teacher: Teacher }): 
 }
 
 function Views(): ReactElement {
-  const { deckId, history, document } = useDeck();
+  const { deckId, history, document, isOpen } = useDeck();
   const { report } = useCheck();
   const [isSharing, setIsSharing] = useState(false);
   const navigate = useNavigate();
@@ -117,15 +117,17 @@ function Views(): ReactElement {
                   </span>
                 )}
               </NavLink>
-              <NavLink to={`/deck/${deckId}/lessons`} className={tab}>
-                Lessons
-              </NavLink>
+              {isOpen && (
+                <NavLink to={`/deck/${deckId}/lessons`} className={tab}>
+                  Lessons
+                </NavLink>
+              )}
             </nav>
           </>
         }
         right={
           <>
-            <UndoRedo />
+            {isOpen && <UndoRedo />}
             <Here />
             <SavedLabel document={document} />
             <Button
@@ -133,9 +135,11 @@ function Views(): ReactElement {
             >
               Show
             </Button>
-            <Button look="main" onClick={() => setIsSharing(true)}>
-              Share
-            </Button>
+            {isOpen && (
+              <Button look="main" onClick={() => setIsSharing(true)}>
+                Share
+              </Button>
+            )}
           </>
         }
       />
@@ -156,12 +160,13 @@ function Views(): ReactElement {
 }
 
 function DeckName(): ReactElement {
-  const { deck, run } = useDeck();
+  const { deck, run, isOpen } = useDeck();
   const line = useTyped(deck.title, (title) => run(renameDeck, title), isNamed);
   return (
     <input
       aria-label="Name of the deck"
       {...line}
+      readOnly={!isOpen}
       style={{ width: `${Math.min(34, Math.max(8, line.value.length + 1))}ch` }}
       className="h-9 max-w-[30vw] rounded-[6px] border border-transparent bg-transparent px-1.5 font-head text-[17px] font-semibold hover:border-line focus:bg-sheet"
     />

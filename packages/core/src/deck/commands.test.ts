@@ -29,7 +29,7 @@ import {
   type Deck,
 } from '../index.js';
 import { choice, deck, ending, piece, slide, text, zone } from '../testing/builder.js';
-import { told } from '../parts/refusals.js';
+import { told } from '../parts/told.js';
 
 const box = { x: 0, y: 0, w: 100, h: 40 };
 

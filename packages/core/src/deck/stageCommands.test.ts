@@ -62,7 +62,8 @@ import {
   text,
   zone,
 } from '../testing/builder.js';
-import { refuse, told } from '../parts/refusals.js';
+import { refuse } from '../parts/refusals.js';
+import { told } from '../parts/told.js';
 
 const box = (x: number, y: number, w = 100, h = 60) => ({ x, y, w, h });
 const shape = (id: ElementId, where: ReturnType<typeof box>, rest: object = {}) =>

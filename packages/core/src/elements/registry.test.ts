@@ -24,7 +24,7 @@ import {
 } from '../index.js';
 import { deck, slide } from '../testing/builder.js';
 import { BASE } from './base.js';
-import { told } from '../parts/refusals.js';
+import { told } from '../parts/told.js';
 
 const asset = { hash: 'a'.repeat(64), width: 40, height: 30, isAnimated: false };
 const box = { x: 10, y: 20, w: 300, h: 200 };

@@ -31,7 +31,7 @@ import {
   text,
   zone,
 } from '../testing/builder.js';
-import { told } from '../parts/refusals.js';
+import { told } from '../parts/told.js';
 
 const at = 1_700_000_000_000;
 const edition = readDeck(

@@ -4,7 +4,7 @@ import { createHistory } from '../deck/history.js';
 import { QUESTION_KINDS, type KindName } from '../questions/registry.js';
 import { questionsOn } from '../stage/asked.js';
 import { addAsked, type Asked } from './askNow.js';
-import { told } from '../parts/refusals.js';
+import { told } from '../parts/told.js';
 
 const WRITTEN: Partial<Record<KindName, Partial<Asked>>> = {
   choice: { lines: ['Yes', 'No'] },

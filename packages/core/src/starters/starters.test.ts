@@ -14,7 +14,7 @@ import {
 } from '../index.js';
 import { questionFindings } from '../check/questions.js';
 import { deck, slide } from '../testing/builder.js';
-import { told } from '../parts/refusals.js';
+import { told } from '../parts/told.js';
 
 const picture = { hash: 'a'.repeat(64), width: 600, height: 500, isAnimated: false };
 

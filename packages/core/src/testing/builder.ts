@@ -18,7 +18,8 @@ import { type TextStyle } from '../parts/typography.js';
 import type { ElementId, SlideId } from '../parts/ids.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
 import { type NewElement } from '../elements/registry.js';
-import { type Result, told } from '../parts/refusals.js';
+import { type Result } from '../parts/refusals.js';
+import { told } from '../parts/told.js';
 
 /**
  * Writes a deck in a line, so that a test is its own picture:

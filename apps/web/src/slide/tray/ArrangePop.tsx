@@ -60,7 +60,7 @@ let copiedLook: Look | null = null;
 export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactElement {
   const { slide, edit } = props;
   const { selected } = edit;
-  const { run } = useDeck();
+  const { run, refusalOf } = useDeck();
   const { tell } = useNotices();
   const [look, setLook] = useState(copiedLook);
   const ids = selected.map(({ id }) => id);
@@ -68,7 +68,7 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
   const keep = (places: Place[]): unknown =>
     places.length > 0 ? run(setPlaces, slide.id, places) : tell('Nothing there to be moved.');
   const isLocked = selected.every((element) => element.isLocked);
-  const groups = selected.filter(({ kind }) => kind === 'group');
+  const groups = selected.filter(({ kind }) => kind === 'group').map(({ id }) => id);
   return (
     <>
       <Pop label="Arrange" width={300}>
@@ -146,6 +146,7 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
           </Setting>
           {ids.length > 1 && (
             <Plain
+              why={refusalOf(group, slide.id, ids)}
               onClick={() => {
                 const made = run(group, slide.id, ids);
                 if (made) edit.select([made.elementId]);
@@ -156,12 +157,9 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
           )}
           {groups.length > 0 && (
             <Plain
+              why={refusalOf(ungroup, slide.id, groups)}
               onClick={() => {
-                const freed = run(
-                  ungroup,
-                  slide.id,
-                  groups.map(({ id }) => id),
-                );
+                const freed = run(ungroup, slide.id, groups);
                 if (freed) edit.select(freed.elementIds);
               }}
             >
@@ -184,7 +182,12 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
               Copy its look
             </Plain>
           )}
-          <Plain disabled={!look} onClick={() => look && run(giveLook, slide.id, ids, look)}>
+          <Plain
+            why={
+              look ? refusalOf(giveLook, slide.id, ids, look) : 'Copy the look of a thing first.'
+            }
+            onClick={() => look && run(giveLook, slide.id, ids, look)}
+          >
             Give it the copied look
           </Plain>
         </div>

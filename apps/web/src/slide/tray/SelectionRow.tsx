@@ -1,8 +1,10 @@
 import {
-  may,
-  setElement,
   type ElementId,
   type ElementSettings,
+  linkElement,
+  may,
+  NOWHERE,
+  setElement,
   type Slide,
   type SlideElement,
 } from '@gobrel/core';
@@ -77,7 +79,7 @@ export function SelectionRow(props: SelectionRowProps): ReactElement {
 
 function OneThing(props: SelectionRowProps & { element: SlideElement }): ReactElement {
   const { slide, element, edit, linking } = props;
-  const { deck, run } = useDeck();
+  const { deck, run, refusalOf } = useDeck();
   const given: SettingsOf = {
     ...{ slide, element, edit, linking },
     theme: slide.theme || deck.theme,
@@ -86,7 +88,7 @@ function OneThing(props: SelectionRowProps & { element: SlideElement }): ReactEl
   };
   // While words are typed there is room for what can be done to words.
   const isTyping = given.editor !== null;
-  const canLead = !isTyping && element.layer === 'content' && may(element, 'carryLink');
+  const canLead = !isTyping && refusalOf(linkElement, slide.id, element.id, NOWHERE) === null;
   const isPieceable = !isTyping && element.groupId === null && may(element, 'bePiece');
   const { Settings } = trayOf(element.kind);
   return (

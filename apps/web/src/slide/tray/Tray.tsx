@@ -1,13 +1,14 @@
 import { addElement, type NewElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useDeck } from '../../deck/DeckContext';
+import { LookOnly } from '../../deck/LookOnly';
 import { ADDINGS } from './kinds';
 import { SelectionRow, type SelectionRowProps } from './SelectionRow';
 
 /** Below the stage: with a selection what can be set on it, and always what can be added. */
 export function Tray(props: SelectionRowProps): ReactElement {
   const { slide, edit } = props;
-  const { deck, run } = useDeck();
+  const { deck, run, isOpen } = useDeck();
   const add = (element: NewElement, thenType = false): void => {
     const added = run(addElement, slide.id, element);
     if (added) edit.takeNew([added.elementId], element.layer, thenType);
@@ -18,9 +19,9 @@ export function Tray(props: SelectionRowProps): ReactElement {
       aria-label="Tray"
       className="shrink-0 border-t border-line bg-sheet px-5 pb-2"
     >
-      <SelectionRow {...props} />
+      {isOpen ? <SelectionRow {...props} /> : <LookOnly />}
       <div className="flex gap-1 overflow-x-auto">
-        {ADDINGS.map((Adding, index) => (
+        {(isOpen ? ADDINGS : []).map((Adding, index) => (
           <Adding
             key={index}
             {...{ slide, edit, add }}

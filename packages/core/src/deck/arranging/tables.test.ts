@@ -10,7 +10,7 @@ import {
   type TableElement,
 } from '../../index.js';
 import { deck, slide } from '../../testing/builder.js';
-import { told } from '../../parts/refusals.js';
+import { told } from '../../parts/told.js';
 
 const SLIDE = 's';
 function tableOf(rows: string[][]): { doc: Y.Doc; id: string; read: () => TableElement } {

@@ -44,7 +44,7 @@ import {
   text,
   way,
 } from '../../testing/builder.js';
-import { told } from '../../parts/refusals.js';
+import { told } from '../../parts/told.js';
 
 const linkOf = (read: Deck, wording: string) =>
   Object.values(read.links).find((link) => link.wording === wording);

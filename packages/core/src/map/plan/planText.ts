@@ -1,5 +1,5 @@
 import { readAddress, stepWords, STEPS, type Step, type Target } from '../../deck/links/target.js';
-import { told } from '../../parts/refusals.js';
+import { told } from '../../parts/told.js';
 
 /**
  * The written plan: a Markdown nested list.

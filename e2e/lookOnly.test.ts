@@ -1,0 +1,80 @@
+import { expect } from '@playwright/test';
+import { Client } from 'pg';
+import { COAUTHOR, copyOfLamp, drag, signIn, someone, test } from './people';
+
+const SAID = 'You may look at this, and not change it.';
+
+/** The interface does not offer this role yet; the table of who may what has it. */
+async function letLookAt(deckId: string, email: string): Promise<void> {
+  const database = new Client({ connectionString: process.env.DATABASE_URL });
+  await database.connect();
+  await database.query(
+    `INSERT INTO deck_person (deck_id, teacher_id, role)
+     SELECT $1, id, 'viewer' FROM teacher WHERE email = $2`,
+    [deckId, email],
+  );
+  await database.end();
+}
+
+test('whoever may only look at a deck sees it change, changes nothing, and writes as soon as that is allowed', async ({
+  browser,
+}) => {
+  const ines = await signIn(await someone(browser));
+  const deck = await copyOfLamp(ines);
+  await letLookAt(deck.split('/').at(-1)!, COAUTHOR.email);
+  const tomas = await signIn(await someone(browser), COAUTHOR);
+  await tomas.goto(`${deck}/map`);
+  const saved = tomas.getByRole('status', { name: 'Saved state' });
+  await expect(saved).toHaveText('to look at');
+  const map = tomas.getByRole('application', { name: 'Map of the deck' });
+  const bar = tomas.getByRole('toolbar', { name: 'Map', exact: true });
+  await expect(bar).toContainText(SAID);
+  await expect(tomas.getByLabel('Name of the deck')).not.toBeEditable();
+  await expect(tomas.getByRole('button', { name: 'Share' })).toHaveCount(0);
+  await expect(tomas.getByRole('link', { name: 'Lessons' })).toHaveCount(0);
+
+  // Keys and gestures ask the same gate as buttons do.
+  const card = map.getByRole('group', { name: 'The lamp goes out', exact: true });
+  await card.click();
+  await tomas.keyboard.press('Tab');
+  await expect(tomas.getByText(SAID)).toHaveCount(2);
+  await expect(tomas.getByLabel('Wording of the choice')).toHaveCount(0);
+  await tomas.keyboard.press('Delete');
+  await expect(card).toBeVisible();
+  await bar.getByRole('button', { name: 'Open' }).click();
+
+  const stage = tomas.getByRole('group', { name: 'Stage: The lamp goes out' });
+  await expect(tomas.getByRole('toolbar', { name: 'Tray' })).toContainText(SAID);
+  const title = stage.getByRole('button', { name: 'Text: The lamp goes out' });
+  const before = (await title.boundingBox())!;
+  await drag(tomas, title, stage, { x: 0.7, y: 0.8 });
+  expect(await title.boundingBox()).toEqual(before);
+  await title.dblclick();
+  await tomas.keyboard.type('not mine');
+  await tomas.keyboard.press('Delete');
+  await expect(stage.locator('[contenteditable=true]')).toHaveCount(0);
+  await expect(title).toBeVisible();
+  await expect(tomas.getByLabel('Notes for you')).not.toBeEditable();
+  await expect(stage).not.toContainText('not mine');
+
+  // It stays so where there is no network, also after a reload has been asked for.
+  await tomas.context().setOffline(true);
+  await tomas.keyboard.press('Delete');
+  await expect(title).toBeVisible();
+  await tomas.context().setOffline(false);
+  await tomas.reload();
+  await expect(tomas.getByRole('toolbar', { name: 'Tray' })).toContainText(SAID);
+
+  await ines.goto(`${deck}/slide`);
+  await ines.getByLabel('Notes for you').fill('Ask who has seen a lamp.');
+  await expect(tomas.getByLabel('Notes for you')).toHaveValue('Ask who has seen a lamp.');
+
+  // Let in to write, under the open page.
+  await ines.getByRole('button', { name: 'Share' }).click();
+  const share = ines.getByRole('dialog');
+  await share.getByLabel(/mail/i).fill(COAUTHOR.email);
+  await share.getByLabel(/mail/i).press('Enter');
+  await expect(saved).toHaveText('saved');
+  await tomas.getByLabel('Notes for you').fill('Ask who has one.');
+  await expect(ines.getByLabel('Notes for you')).toHaveValue('Ask who has one.');
+});
