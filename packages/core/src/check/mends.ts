@@ -39,7 +39,10 @@ import { type ThemeName, coloursOf } from '../themes/themes.js';
 import { wordsHeight } from './reading.js';
 import { findingKey, findingPrint, type Finding, type Mend } from './finding.js';
 
-/** Puts right what a finding told of: one undo step. `answer` is the line that an `ask` needs. */
+/**
+ * Puts right what a finding told of: one undo step. `answer` is the line that an `ask` needs.
+ * Refused: `line.gone`, `link.gone`, `mend.empty`, `picture.gone`, `text.gone`, `text.oneSentence`, `thing.gone`.
+ */
 export const applyMend = command(
   'applyMend',
   'deck:write',
@@ -215,7 +218,10 @@ function halved(element: WithText, theme: ThemeName): [RichText, RichText] | nul
   return [slice(0, at), slice(at, count)];
 }
 
-/** Lets a finding be, with the reason; it comes back when the place looks different. */
+/**
+ * Lets a finding be, with the reason; it comes back when the place looks different.
+ * Refused: `aside.reason`.
+ */
 export const setAside = command(
   'setAside',
   'deck:write',
@@ -230,6 +236,7 @@ export const setAside = command(
   },
 );
 
+/** Refused: `aside.not`. */
 export const takeUpAgain = command(
   'takeUpAgain',
   'deck:write',

@@ -178,7 +178,10 @@ export const visit = command(
   },
 );
 
-/** One step back along the walk; refused on the first slide. */
+/**
+ * One step back along the walk; refused on the first slide.
+ * Refused: `walk.start`.
+ */
 export const goBack = command('goBack', 'folio:write', (doc: Y.Doc, at: number): Plan => {
   const { back } = standing(readWalk(doc));
   return back ? visit.plan(doc, back, 'back', at) : refuse('walk.start');

@@ -11,7 +11,10 @@ import { plain } from '../parts/richText.js';
 
 const MOST_LEAVES = LIMITS.leavesPerFolio;
 
-/** A new leaf from a pattern: an empty title and text to write in; the pattern's scenery stays the pattern's. */
+/**
+ * A new leaf from a pattern: an empty title and text to write in; the pattern's scenery stays the pattern's.
+ * Refused: `leaf.closed`, `leaf.full`.
+ */
 export const addLeaf = command(
   'addLeaf',
   'folio:write',
@@ -53,6 +56,7 @@ const placeOf = (
   pattern.elements.find((element) => element.kind === 'text' && element.style === style)?.box ??
   null;
 
+/** Refused: `leaf.gone`. */
 export const removeLeaf = command(
   'removeLeaf',
   'folio:write',

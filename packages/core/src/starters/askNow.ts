@@ -34,6 +34,7 @@ const IN_A_ROW = 5;
 /**
  * Adds a slide with nothing but a question, made from what a teacher writes in a moment. For thinking, unless what was
  * written says what is right: pairs do, and words in the gaps of a text. Refused where something is missing.
+ * Refused: `asked.gaps`, `asked.lines`, `asked.pairs`, `asked.pieces`, `asked.prompt`.
  */
 export const addAsked = command(
   'addAsked',

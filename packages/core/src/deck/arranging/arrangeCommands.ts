@@ -25,6 +25,7 @@ export type NewPlace = Omit<Place, 'rotation'> & { rotation?: number; settings?:
 /**
  * Moves, resizes or turns several elements in one step. Refuses sizes under 8 units (lines may be as flat as they
  * like) and numbers that are none. Locked ones stay where they are.
+ * Refused: `thing.far`, `thing.gone`, `thing.locked`, `thing.number`, `thing.size`.
  */
 export const setPlaces = command(
   'setPlaces',
@@ -60,7 +61,10 @@ export const setPlaces = command(
   },
 );
 
-/** Moves elements to a layer, in front of what is there; groups with their members. Zones and questions have their own. */
+/**
+ * Moves elements to a layer, in front of what is there; groups with their members. Zones and questions have their own.
+ * Refused: `group.member`, `piece.kind`, `piece.link`, `slide.gone`, `thing.gone`, `thing.locked`, `thing.staysOn`.
+ */
 export const setLayer = command(
   'setLayer',
   'deck:write',
@@ -120,6 +124,7 @@ export type OrderStep = (typeof ORDER_STEPS)[number];
 /**
  * Brings things in front of, or behind, others on their layer: all others, or the next one. Things of a group change
  * their order within it.
+ * Refused: `slide.gone`, `thing.gone`.
  */
 export const reorder = command(
   'reorder',
@@ -183,7 +188,10 @@ function renumber(
   wanted.forEach(({ id }, index) => elementOf(doc, slideId, id)?.set('order', orders[index]));
 }
 
-/** Makes a group of things that lie on one layer and in the same group, if in any. They come to lie together. */
+/**
+ * Makes a group of things that lie on one layer and in the same group, if in any. They come to lie together.
+ * Refused: `group.few`, `group.layers`, `group.others`, `group.outside`, `slide.gone`, `thing.locked`.
+ */
 export const group = command(
   'group',
   'deck:write',
@@ -233,7 +241,10 @@ export const group = command(
   },
 );
 
-/** Undoes groups; what was in them stays as it lies. Links that a group carried stay without a carrier. */
+/**
+ * Undoes groups; what was in them stays as it lies. Links that a group carried stay without a carrier.
+ * Refused: `group.none`, `slide.gone`, `thing.locked`.
+ */
 export const ungroup = command(
   'ungroup',
   'deck:write',
@@ -262,7 +273,10 @@ export const ungroup = command(
   },
 );
 
-/** Makes everything on the content layer scenery, or lifts all scenery out again. */
+/**
+ * Makes everything on the content layer scenery, or lifts all scenery out again.
+ * Refused: `slide.gone`, `slide.noScenery`, `slide.noneForScenery`.
+ */
 export const moveLayer = command(
   'moveLayer',
   'deck:write',

@@ -86,6 +86,7 @@ export function readElementClip(text: string): ElementClip | undefined {
 /**
  * Puts the things of a clip on a slide as new ones, moved by an offset. Links to slides are kept within the deck they
  * are from; others lead nowhere and their wordings are told in `lost`.
+ * Refused: `slide.gone`, `thing.nonePasted`, `thing.room`.
  */
 export const pasteElements = command(
   'pasteElements',
@@ -136,7 +137,10 @@ export const pasteElements = command(
 
 const staysOnLayer = ({ kind }: SlideElement): boolean => elementKind(kind).staysOn !== undefined;
 
-/** Copies of things on the same slide, moved by an offset. Links they carry are carried by the copies too. */
+/**
+ * Copies of things on the same slide, moved by an offset. Links they carry are carried by the copies too.
+ * Refused: `slide.gone`, `thing.gone`.
+ */
 export const duplicateElements = command(
   'duplicateElements',
   'deck:write',

@@ -32,7 +32,10 @@ type Setting = Exclude<
 /** The plain settings of elements: all but where they are and what is written in them. */
 export type ElementSettings = { [K in Setting]?: ValueOf<SlideElement, K> };
 
-/** Puts an element on a slide, in front of its layer. */
+/**
+ * Puts an element on a slide, in front of its layer.
+ * Refused: `slide.full`, `slide.gone`, `thing.double`.
+ */
 export const addElement = command(
   'addElement',
   'deck:write',
@@ -98,7 +101,10 @@ export const setElement = command(
   },
 );
 
-/** Sets the same on several things, in one step. A locked thing is only let go. */
+/**
+ * Sets the same on several things, in one step. A locked thing is only let go.
+ * Refused: `thing.gone`, `thing.locked`.
+ */
 export const setElements = command(
   'setElements',
   'deck:write',
@@ -124,7 +130,10 @@ export const setElements = command(
   },
 );
 
-/** Replaces an element's words. */
+/**
+ * Replaces an element's words.
+ * Refused: `thing.gone`, `thing.locked`.
+ */
 export const setText = command(
   'setText',
   'deck:write',
@@ -148,6 +157,7 @@ export function setWords(doc: Y.Doc, slideId: SlideId, elementId: ElementId, tex
 /**
  * Takes elements off a slide, groups with all that is in them. The links they carry go with them, or stay without a
  * carrier: then they show among the ways out as not on the slide any more. What is locked stays.
+ * Refused: `slide.gone`, `thing.gone`, `thing.locked`.
  */
 export const removeElements = command(
   'removeElements',
@@ -229,7 +239,10 @@ export function relinkText(
   if (fragment) relinkWords(fragment, from, to);
 }
 
-/** One more stroke of a drawing by hand, in the units of its frame; frame and box grow with it. */
+/**
+ * One more stroke of a drawing by hand, in the units of its frame; frame and box grow with it.
+ * Refused: `drawing.full`, `thing.gone`.
+ */
 export const addStroke = command(
   'addStroke',
   'deck:write',
@@ -246,7 +259,10 @@ export const addStroke = command(
   },
 );
 
-/** Rubs strokes out of a drawing; with the last of them the drawing goes. */
+/**
+ * Rubs strokes out of a drawing; with the last of them the drawing goes.
+ * Refused: `thing.gone`.
+ */
 export const rubOut = command(
   'rubOut',
   'deck:write',

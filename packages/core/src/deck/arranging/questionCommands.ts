@@ -21,6 +21,7 @@ export type QuestionDetails = Partial<
 /**
  * What a question asks, what is right, and its prompt and details where those have changed: one step. A key of another
  * kind is none, and a question for thinking has none.
+ * Refused: `thing.gone`, `thing.locked`.
  */
 export const setQuestion = command(
   'setQuestion',
@@ -56,7 +57,10 @@ function setPrompt(doc: Y.Doc, slideId: SlideId, elementId: ElementId, prompt: s
   } else rewriteWords(doc, slideId, elementId, prompt);
 }
 
-/** Says what a deck is written in; its questions for numbers read and ask accordingly from then on. */
+/**
+ * Says what a deck is written in; its questions for numbers read and ask accordingly from then on.
+ * Refused: `deck.language`.
+ */
 export const setLanguage = command(
   'setLanguage',
   'deck:write',

@@ -9,7 +9,10 @@ import { type ElementSettings } from './elementCommands.js';
 import { readFragment, uncoloured, writeFragment } from '../../parts/richText.js';
 import { type ElementKind, elementKind, type SlideElement } from '../../elements/registry.js';
 
-/** Sets the colour of all words of a thing; words that had one of their own lose it. One step; '' is the theme's. */
+/**
+ * Sets the colour of all words of a thing; words that had one of their own lose it. One step; '' is the theme's.
+ * Refused: `thing.gone`, `thing.locked`.
+ */
 export const setInk = command(
   'setInk',
   'deck:write',
@@ -42,7 +45,10 @@ export function lookOf(element: SlideElement): Look {
   return { kind: element.kind, settings: settings as ElementSettings };
 }
 
-/** Gives things the look of another, as far as their kinds have it in common. One step. */
+/**
+ * Gives things the look of another, as far as their kinds have it in common. One step.
+ * Refused: `thing.gone`, `thing.locked`, `thing.look`.
+ */
 export const giveLook = command(
   'giveLook',
   'deck:write',

@@ -20,6 +20,8 @@ export function tooManyCells(rows: number, columns: number): Refusal | undefined
  * Writes cells into a table, from one of its cells on to the right and down. The table grows by the rows and columns it
  * lacks; cells that are not written to keep all they had.
  *
+ * Refused: `table.cells`, `thing.gone`, `thing.locked`.
+ *
  * @param cells rows of words
  * @param at the cell the first one goes to, counted from nought
  */

@@ -51,6 +51,7 @@ function objection(doc: Y.Doc, target: Target): Refusal | null {
 /**
  * Adds a choice to a slide: a linked line of text on its stage, and the slide that it leads to unless `to` names one.
  * This is the one step by which a map grows.
+ * Refused: `link.slideGone`, `slide.gone`.
  */
 export const addChoice = command(
   'addChoice',
@@ -94,7 +95,10 @@ export const addChoice = command(
   },
 );
 
-/** A worded choice that leads to any target; `none` leaves where it leads for later. */
+/**
+ * A worded choice that leads to any target; `none` leaves where it leads for later.
+ * Refused: `link.slideGone`, `link.spotGone`, `slide.gone`.
+ */
 export const addChoiceTo = command(
   'addChoiceTo',
   'deck:write',
@@ -154,7 +158,10 @@ export function putLink(
   link.set('wording', wording);
 }
 
-/** Links a whole element. One element carries one link: a second call changes where it leads. */
+/**
+ * Links a whole element. One element carries one link: a second call changes where it leads.
+ * Refused: `link.kind`, `link.layer`, `link.question`, `link.slideGone`, `link.spotGone`, `thing.gone`.
+ */
 export const linkElement = command(
   'linkElement',
   'deck:write',
@@ -175,7 +182,10 @@ export const linkElement = command(
   },
 );
 
-/** Links an option of a question: who picks it is led on. */
+/**
+ * Links an option of a question: who picks it is led on.
+ * Refused: `link.optionGone`, `link.slideGone`, `link.spotGone`.
+ */
 export const linkOption = command(
   'linkOption',
   'deck:write',
@@ -227,7 +237,10 @@ function linkCarrier(
   };
 }
 
-/** Links a run of words. The words are found as they stand in the element; a run that is split over marks counts. */
+/**
+ * Links a run of words. The words are found as they stand in the element; a run that is split over marks counts.
+ * Refused: `link.noWords`, `link.otherWords`, `link.slideGone`, `link.spotGone`.
+ */
 export const linkWordsOf = command(
   'linkWordsOf',
   'deck:write',
@@ -255,6 +268,7 @@ export const linkWordsOf = command(
 
 /**
  * Records a link whose words the text editor marks itself, in the same undo step as the marking.
+ * Refused: `link.slideGone`, `link.spotGone`.
  */
 export const addWordLink = command(
   'addWordLink',
@@ -284,6 +298,7 @@ export const linkSlides = command(
   },
 );
 
+/** Refused: `link.gone`, `link.slideGone`, `link.spotGone`. */
 export const retarget = command(
   'retarget',
   'deck:write',
@@ -301,6 +316,7 @@ export const retarget = command(
 /**
  * Hangs a link that has lost its carrier on the slide again, as a choice line; or moves the beginning of a wire to
  * another slide, its choice line with it. Other carriers stay where they are, unlinked.
+ * Refused: `link.gone`, `slide.gone`.
  */
 export const moveLink = command(
   'moveLink',
@@ -316,7 +332,10 @@ export const moveLink = command(
   },
 );
 
-/** Words a choice anew, on the map and on the slide at once. Words inside a longer text are left as they are. */
+/**
+ * Words a choice anew, on the map and on the slide at once. Words inside a longer text are left as they are.
+ * Refused: `link.gone`, `link.inOption`, `link.inText`, `link.wording`.
+ */
 export const rewordLink = command(
   'rewordLink',
   'deck:write',
@@ -340,6 +359,7 @@ export const rewordLink = command(
 
 /**
  * Cuts a wire. A choice line made for it goes with it unless its words are kept; any other carrier stays, unlinked.
+ * Refused: `link.gone`.
  */
 export const removeLink = command(
   'removeLink',

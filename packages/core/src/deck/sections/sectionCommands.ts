@@ -16,6 +16,7 @@ const read = (doc: Y.Doc): Record<SectionId, Section> => readHead(doc, {}).secti
 /**
  * Makes a section of slides. When all of them lie in one section already, the new one lies in it; otherwise they
  * leave the ones they were in.
+ * Refused: `section.empty`, `section.name`.
  */
 export const addSection = command(
   'addSection',
@@ -43,6 +44,7 @@ export const addSection = command(
   },
 );
 
+/** Refused: `section.gone`, `section.name`, `section.ring`. */
 export const setSection = command(
   'setSection',
   'deck:write',
@@ -72,7 +74,10 @@ export const setSection = command(
   },
 );
 
-/** Puts slides into a section, or out of all with null. */
+/**
+ * Puts slides into a section, or out of all with null.
+ * Refused: `section.gone`.
+ */
 export const putIntoSection = command(
   'putIntoSection',
   'deck:write',
@@ -84,7 +89,10 @@ export const putIntoSection = command(
   },
 );
 
-/** Dissolves a section; its slides and the sections in it go to the one around it. */
+/**
+ * Dissolves a section; its slides and the sections in it go to the one around it.
+ * Refused: `section.gone`.
+ */
 export const removeSection = command(
   'removeSection',
   'deck:write',

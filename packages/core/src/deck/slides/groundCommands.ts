@@ -6,7 +6,10 @@ import { THEMES, type ThemeName } from '../../themes/themes.js';
 import { deckMap, readSlide, slideOf, slidesMap } from '../document.js';
 import type { Deck, Ground } from '../types.js';
 
-/** Sets what lies under everything, on one slide or on many in one step. What is left out stays as it is there. */
+/**
+ * Sets what lies under everything, on one slide or on many in one step. What is left out stays as it is there.
+ * Refused: `slide.gone`.
+ */
 export const setGround = command(
   'setGround',
   'deck:write',
@@ -47,7 +50,10 @@ export function slidesWithin(deck: Deck, slideId: SlideId, reach: Reach): SlideI
     .map(({ id }) => id);
 }
 
-/** The theme of the deck; slides that have one of their own keep it. */
+/**
+ * The theme of the deck; slides that have one of their own keep it.
+ * Refused: `deck.theme`.
+ */
 export const setTheme = command('setTheme', 'deck:write', (doc: Y.Doc, theme: ThemeName): Plan => {
   if (!THEMES.includes(theme)) return refuse('deck.theme');
   return () => {
@@ -55,7 +61,10 @@ export const setTheme = command('setTheme', 'deck:write', (doc: Y.Doc, theme: Th
   };
 });
 
-/** Gives one slide a theme of its own; '' hands it back to that of the deck. */
+/**
+ * Gives one slide a theme of its own; '' hands it back to that of the deck.
+ * Refused: `deck.theme`, `slide.gone`.
+ */
 export const setSlideTheme = command(
   'setSlideTheme',
   'deck:write',
@@ -69,7 +78,10 @@ export const setSlideTheme = command(
   },
 );
 
-/** The theme for every slide: the deck's, and no slide has one of its own any more. */
+/**
+ * The theme for every slide: the deck's, and no slide has one of its own any more.
+ * Refused: `deck.theme`.
+ */
 export const setThemeForAll = command(
   'setThemeForAll',
   'deck:write',

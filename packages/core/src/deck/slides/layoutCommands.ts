@@ -19,6 +19,7 @@ import type { SlideElement } from '../../elements/registry.js';
 /**
  * Sets a slide anew: what stands in a slot of its layout moves to the same slot of the new one, choices into its list.
  * Empty texts whose slot is gone are taken off; anything else stays where it is and belongs to no slot any more.
+ * Refused: `deck.layout`, `slide.gone`.
  */
 export const setLayout = command(
   'setLayout',

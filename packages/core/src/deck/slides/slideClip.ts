@@ -73,6 +73,7 @@ export function readClip(text: string): SlideClip | undefined {
  * Puts the slides of a clip into a deck as new ones. Links among them are kept inside the copy. A link to a slide
  * that stayed behind leads there when the clip is from this very deck; otherwise it leads nowhere and its wording is
  * reported in `lost`. `by` moves the cards, in map units.
+ * Refused: `slides.none`, `slides.tooMany`.
  */
 export const pasteSlides = command(
   'pasteSlides',
@@ -129,7 +130,10 @@ export const pasteSlides = command(
   },
 );
 
-/** Copies of slides beside them. Links among them stay inside the copy, others lead where the originals lead. */
+/**
+ * Copies of slides beside them. Links among them stay inside the copy, others lead where the originals lead.
+ * Refused: `slide.gone`.
+ */
 export const duplicateSlides = command(
   'duplicateSlides',
   'deck:write',

@@ -24,7 +24,10 @@ export interface SlideArgs {
   beside?: SlideId;
 }
 
-/** A new slide with its title on the stage. The first slide of a deck becomes its start. */
+/**
+ * A new slide with its title on the stage. The first slide of a deck becomes its start.
+ * Refused: `slide.double`.
+ */
 export const addSlide = command(
   'addSlide',
   'deck:write',
@@ -66,7 +69,10 @@ export function titleIdOf(slideId: SlideId): ElementId {
   return `${slideId}-title`.slice(-64);
 }
 
-/** Names a slide. The title on its stage goes along as long as it says the same as the name. */
+/**
+ * Names a slide. The title on its stage goes along as long as it says the same as the name.
+ * Refused: `slide.gone`.
+ */
 export const renameSlide = command(
   'renameSlide',
   'deck:write',
@@ -89,6 +95,7 @@ export const renameSlide = command(
 
 export type SlideFlag = 'isEnding' | 'isLeftOut' | 'isPattern' | 'isReady' | 'runsOn';
 
+/** Refused: `slide.gone`. */
 export const setSlideFlag = command(
   'setSlideFlag',
   'deck:write',
@@ -101,6 +108,7 @@ export const setSlideFlag = command(
   },
 );
 
+/** Refused: `slide.gone`. */
 export const setNotes = command(
   'setNotes',
   'deck:write',
@@ -113,6 +121,7 @@ export const setNotes = command(
   },
 );
 
+/** Refused: `slide.gone`. */
 export const setStart = command('setStart', 'deck:write', (doc: Y.Doc, slideId: SlideId): Plan => {
   if (!slideOf(doc, slideId)) return refuse('slide.gone');
   return () => {
@@ -146,6 +155,7 @@ export const moveCards = command(
 /**
  * Takes slides out of the deck with the links that leave them. Links that arrive stay and show as broken,
  * so that nobody loses the wording of a choice with the slide it led to.
+ * Refused: `slide.gone`.
  */
 export const removeSlides = command(
   'removeSlides',
@@ -168,6 +178,7 @@ export const removeSlides = command(
   },
 );
 
+/** Refused: `deck.name`. */
 export const renameDeck = command('renameDeck', 'deck:write', (doc: Y.Doc, title: string): Plan => {
   const trimmed = title.trim().slice(0, 200);
   if (trimmed === '') return refuse('deck.name');

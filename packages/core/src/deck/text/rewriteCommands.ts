@@ -6,7 +6,10 @@ import { elementOf } from '../document.js';
 import { fragmentOf } from '../../elements/fields.js';
 import { rewriteFragment } from './rewrite.js';
 
-/** Makes an element say other paragraphs; what stays said keeps its links, marks and lists. */
+/**
+ * Makes an element say other paragraphs; what stays said keeps its links, marks and lists.
+ * Refused: `thing.gone`, `thing.locked`.
+ */
 export const rewriteText = command(
   'rewriteText',
   'deck:write',

@@ -31,7 +31,10 @@ const stopAt = (
   ...(closeUpId ? { closeUpId } : {}),
 });
 
-/** A new trail behind the others; the first one of a deck becomes its default. */
+/**
+ * A new trail behind the others; the first one of a deck becomes its default.
+ * Refused: `trail.name`, `trail.tooMany`.
+ */
 export const addTrail = command(
   'addTrail',
   'deck:write',
@@ -68,7 +71,10 @@ export const addTrail = command(
   },
 );
 
-/** Adds a stop at the end, or before the stop at `index`. A trail may pass a slide more than once. */
+/**
+ * Adds a stop at the end, or before the stop at `index`. A trail may pass a slide more than once.
+ * Refused: `slide.gone`, `trail.full`, `trail.gone`.
+ */
 export const addStop = command(
   'addStop',
   'deck:write',
@@ -85,7 +91,10 @@ export const addStop = command(
   },
 );
 
-/** Adds a stop at a close-up: after the last stop on its slide, or at the end of a trail that does not pass that. */
+/**
+ * Adds a stop at a close-up: after the last stop on its slide, or at the end of a trail that does not pass that.
+ * Refused: `closeUp.gone`, `trail.full`, `trail.gone`.
+ */
 export const addCloseUpStop = command(
   'addCloseUpStop',
   'deck:write',
@@ -112,6 +121,7 @@ function takeOut(stops: Y.Array<unknown>, stopId: StopId): void {
   for (let at = indexOf(stops, stopId); at >= 0; at = indexOf(stops, stopId)) stops.delete(at);
 }
 
+/** Refused: `stop.gone`. */
 export const removeStop = command(
   'removeStop',
   'deck:write',
@@ -127,7 +137,10 @@ export const removeStop = command(
   },
 );
 
-/** Moves a stop so that it comes before the one named, or to the end. */
+/**
+ * Moves a stop so that it comes before the one named, or to the end.
+ * Refused: `stop.gone`.
+ */
 export const moveStop = command(
   'moveStop',
   'deck:write',
@@ -146,6 +159,7 @@ export const moveStop = command(
   },
 );
 
+/** Refused: `trail.gone`, `trail.name`. */
 export const setTrail = command(
   'setTrail',
   'deck:write',
@@ -166,6 +180,7 @@ export const setTrail = command(
   },
 );
 
+/** Refused: `trail.gone`. */
 export const setDefaultTrail = command(
   'setDefaultTrail',
   'deck:write',
@@ -177,6 +192,7 @@ export const setDefaultTrail = command(
   },
 );
 
+/** Refused: `trail.gone`. */
 export const duplicateTrail = command(
   'duplicateTrail',
   'deck:write',
@@ -191,6 +207,7 @@ export const duplicateTrail = command(
   },
 );
 
+/** Refused: `trail.gone`. */
 export const removeTrail = command(
   'removeTrail',
   'deck:write',
