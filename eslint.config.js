@@ -16,6 +16,7 @@ const CORE = [
   ['map', 'stage'],
   ['folio', 'starters'],
   ['check', 'lesson', 'results'],
+  ['wire'],
   ['testing', 'index'],
 ];
 /** No view imports another view; the workspace is what several of them stand in. */

@@ -1,6 +1,6 @@
 import { chromium } from '@playwright/test';
 import { join } from 'node:path';
-import { pasteSlides, renameDeck } from '@gobrel/core';
+import { pasteSlides, renameDeck, told } from '@gobrel/core';
 import { Device, runServer } from './servers.mjs';
 import { openSocket } from './socket.mjs';
 
@@ -63,7 +63,7 @@ export async function openBrowser() {
       for (let from = 0; from < slides.length; from += portion) {
         const clip = { deckId: id, slides: slides.slice(from, from + portion), links };
         const pasted = pasteSlides(doc, clip, id, { dx: 0, dy: 0 });
-        if (!pasted.ok) throw new Error(pasted.reason);
+        if (!pasted.ok) throw new Error(told(pasted));
         slideIds.push(...pasted.slideIds);
         await saved();
       }

@@ -1,6 +1,6 @@
 import * as Y from 'yjs';
 import { createHistory, DeckReader, setBox, setGround } from '@gobrel/core';
-import { pasteSlides } from '@gobrel/core';
+import { pasteSlides, told } from '@gobrel/core';
 import { openBrowser } from './browser.mjs';
 import { crowdedDeck } from './crowdedDeck.mjs';
 import { describe, median, report, timed } from './measure.mjs';
@@ -28,7 +28,7 @@ function fullDocument() {
   const doc = new Y.Doc();
   const clip = { deckId: 'bench', slides: Object.values(deck.slides), links: [] };
   const pasted = pasteSlides(doc, clip, 'bench', { dx: 0, dy: 0 });
-  if (!pasted.ok) throw new Error(pasted.reason);
+  if (!pasted.ok) throw new Error(told(pasted));
   return { doc, slideIds: pasted.slideIds };
 }
 
@@ -62,7 +62,7 @@ for (let round = 0; round < 5; round += 1) {
     const [element] = reader.read().slides[slideId]?.elements ?? [];
     if (!element) throw new Error('no element');
     const moved = setBox(doc, slideId, element.id, { ...element.box, x: step });
-    if (!moved.ok) throw new Error(moved.reason);
+    if (!moved.ok) throw new Error(told(moved));
   }
   undo.push(
     timed(() => {

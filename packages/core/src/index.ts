@@ -221,3 +221,10 @@ export {
 export * from './results/statistics.js';
 export * from './results/results.js';
 export { xapiStatements, type XapiStatement } from './results/xapi.js';
+export type * from './wire/classes.js';
+export type * from './wire/decks.js';
+export type * from './wire/lessons.js';
+export type * from './wire/people.js';
+export type * from './wire/pictures.js';
+export type * from './wire/screens.js';
+export type * from './wire/student.js';

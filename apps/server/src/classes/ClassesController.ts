@@ -1,3 +1,4 @@
+import type { ClassList, SeenInLesson } from '@gobrel/core';
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { Transform, Type } from 'class-transformer';
 import {
@@ -12,7 +13,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { CurrentTeacher, type Teacher } from '../access/guards.js';
-import { ClassesService, type ClassList, type SeenInLesson } from './ClassesService.js';
+import { ClassesService } from './ClassesService.js';
 import { Needs } from '../access/needs.js';
 
 export class StudentOfListDto {
@@ -54,7 +55,7 @@ export class ClassesController {
   constructor(private readonly classes: ClassesService) {}
 
   @Get()
-  list(@CurrentTeacher() teacher: Teacher): Promise<ClassList[]> {
+  list(@CurrentTeacher() teacher: Teacher): Promise<ClassList<Date>[]> {
     return this.classes.list(teacher.id);
   }
 
@@ -90,7 +91,10 @@ export class ClassesController {
 
   @Get(':id/lessons')
   @Needs('class:keep', 'id')
-  lessons(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<SeenInLesson[]> {
+  lessons(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('id') id: string,
+  ): Promise<SeenInLesson<Date>[]> {
     return this.classes.lessons(teacher.id, id);
   }
 }

@@ -1,21 +1,9 @@
+import type { ClassList, SeenInLesson } from '@gobrel/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { isUuid } from '../access/AccessService.js';
 import { invalid, notFound } from '../problems/problem.js';
 import { TEACHES } from '../access/AccessService.js';
-
-export interface ListedStudent {
-  id: string;
-  name: string;
-  /** The group that shares a folio where a lesson is given by groups; '' for none. */
-  group: string;
-}
-export interface ClassList {
-  id: string;
-  name: string;
-  archivedAt: string | null;
-  students: ListedStudent[];
-}
 
 /** A student as a list shall have it; one that is there already goes by its identity. */
 export interface GivenStudent {
@@ -24,23 +12,13 @@ export interface GivenStudent {
   group?: string;
 }
 
-/** What one student of a list did in one lesson. */
-export interface SeenInLesson {
-  studentId: string;
-  lessonId: string;
-  title: string;
-  startedAt: string;
-  answered: number;
-  handedInAt: string | null;
-}
-
 @Injectable()
 export class ClassesService {
   constructor(private readonly database: DataSource) {}
 
   /** Archived ones come last. */
-  async list(teacherId: string): Promise<ClassList[]> {
-    return this.database.query<ClassList[]>(
+  async list(teacherId: string): Promise<ClassList<Date>[]> {
+    return this.database.query<ClassList<Date>[]>(
       `SELECT c.id, c.name, c.archived_at AS "archivedAt",
          coalesce((SELECT json_agg(json_build_object('id', s.id, 'name', s.name, 'group', s.group_name) ORDER BY s.name)
            FROM class_student s WHERE s.class_list_id = c.id), '[]') AS students
@@ -49,7 +27,7 @@ export class ClassesService {
     );
   }
 
-  async require(teacherId: string, id: string): Promise<ClassList> {
+  async require(teacherId: string, id: string): Promise<ClassList<Date>> {
     const found = isUuid(id) && (await this.list(teacherId)).find((entry) => entry.id === id);
     if (!found) throw notFound('class list');
     return found;
@@ -102,9 +80,9 @@ export class ClassesService {
   }
 
   /** What the students of a list did, lesson by lesson, the latest first. */
-  async lessons(teacherId: string, id: string): Promise<SeenInLesson[]> {
+  async lessons(teacherId: string, id: string): Promise<SeenInLesson<Date>[]> {
     await this.require(teacherId, id);
-    return this.database.query<SeenInLesson[]>(
+    return this.database.query<SeenInLesson<Date>[]>(
       `SELECT f.class_student_id AS "studentId", l.id AS "lessonId", l.title, l.started_at AS "startedAt",
          f.handed_in_at AS "handedInAt",
          (SELECT count(*)::int FROM answer a WHERE a.folio_id = f.id) AS answered

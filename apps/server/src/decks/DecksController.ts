@@ -1,4 +1,4 @@
-import type { Role } from '@gobrel/core';
+import type { DeckCard, Person, Role, Walks } from '@gobrel/core';
 import {
   Body,
   Controller,
@@ -11,7 +11,7 @@ import {
 } from '@nestjs/common';
 import { CurrentRole, CurrentTeacher, type Teacher } from '../access/guards.js';
 import { NewDeckDto, PersonDto } from './decks.dto.js';
-import { DecksService, type DeckCard, type Person, type Walks } from './DecksService.js';
+import { DecksService } from './DecksService.js';
 import { Needs } from '../access/needs.js';
 
 @Controller('api/decks')
@@ -20,12 +20,12 @@ export class DecksController {
   constructor(private readonly decks: DecksService) {}
 
   @Get()
-  list(@CurrentTeacher() teacher: Teacher): Promise<DeckCard[]> {
+  list(@CurrentTeacher() teacher: Teacher): Promise<DeckCard<Date>[]> {
     return this.decks.list(teacher.id, 'decks');
   }
 
   @Get('trash')
-  trash(@CurrentTeacher() teacher: Teacher): Promise<DeckCard[]> {
+  trash(@CurrentTeacher() teacher: Teacher): Promise<DeckCard<Date>[]> {
     return this.decks.list(teacher.id, 'trash');
   }
 

@@ -1,36 +1,21 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import { deckMap, readDeck, renameDeck, addSlide, type Deck, type Role } from '@gobrel/core';
+import {
+  addSlide,
+  type Deck,
+  type DeckCard,
+  deckMap,
+  type Person,
+  readDeck,
+  renameDeck,
+  type Walks,
+} from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
 import { AccountsService } from '../accounts/AccountsService.js';
 import { refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
-import { summarise, type DeckSummary } from './deckSummary.js';
-
-export interface DeckCard {
-  id: string;
-  title: string;
-  role: Role;
-  summary: DeckSummary;
-  changedAt: string;
-  trashedAt: string | null;
-  /** Students in a lesson that runs now; null when none runs. */
-  lessonNow: number | null;
-}
-
-export interface Person {
-  id: string;
-  name: string;
-  email: string;
-  role: Role;
-}
-
-/** Counts by identity of the slide or link. */
-export interface Walks {
-  slides: Record<string, number>;
-  links: Record<string, number>;
-}
+import { summarise } from './deckSummary.js';
 
 @Injectable()
 export class DecksService implements OnModuleInit {
@@ -49,8 +34,8 @@ export class DecksService implements OnModuleInit {
   }
 
   /** Newest change first. */
-  async list(teacherId: string, from: 'decks' | 'trash'): Promise<DeckCard[]> {
-    return this.database.query<DeckCard[]>(
+  async list(teacherId: string, from: 'decks' | 'trash'): Promise<DeckCard<Date>[]> {
+    return this.database.query<DeckCard<Date>[]>(
       `SELECT d.id, d.title, p.role, d.summary, d.changed_at AS "changedAt", d.trashed_at AS "trashedAt",
          (SELECT count(f.id)::int FROM lesson l LEFT JOIN folio f ON f.lesson_id = l.id
           WHERE l.deck_id = d.id AND l.ended_at IS NULL GROUP BY l.id

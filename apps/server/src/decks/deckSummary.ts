@@ -1,14 +1,4 @@
-import { questionsOf, routeGraph, type Deck } from '@gobrel/core';
-
-/** What a deck's card on the Decks page shows: its small map and a few counts. */
-export interface DeckSummary {
-  slides: number;
-  endings: number;
-  questions: number;
-  /** Cards in map units, and wires between them by index. */
-  cards: { x: number; y: number; isStart: boolean }[];
-  wires: [number, number][];
-}
+import { type Deck, type DeckSummary, questionsOf, routeGraph } from '@gobrel/core';
 
 const MOST_CARDS = 200;
 

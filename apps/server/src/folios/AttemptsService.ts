@@ -1,34 +1,16 @@
 import { Injectable } from '@nestjs/common';
 import {
-  FolioProjection,
-  readFolio,
-  type Answer,
+  type Attempt,
   type Deck,
-  type ElementId,
-  type Folio,
-  type Placements,
-  type SlideId,
+  FolioProjection,
+  type OpenedAttempt,
+  readFolio,
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
 import { noteUses, hashesIn } from '../assets/uses.js';
 import { notFound, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
-
-/** A folio as it was handed in. */
-export interface Attempt {
-  number: number;
-  /** ISO 8601. */
-  handedInAt: string;
-}
-
-/** What is in an attempt: walk and leaves as they stood, answers with the marks that the keys of the lesson give. */
-export interface OpenedAttempt extends Attempt {
-  walk: Folio['walk'];
-  leaves: Folio['leaves'];
-  answers: Record<ElementId, { answer: Answer; score: number | null; at: number; isLate: boolean }>;
-  placements: Record<SlideId, Placements>;
-}
 
 /** Folios as they were frozen on handing in. */
 @Injectable()
@@ -47,15 +29,15 @@ export class AttemptsService {
   }
 
   /** The first one first. */
-  async list(folioId: string): Promise<Attempt[]> {
+  async list(folioId: string): Promise<Attempt<Date>[]> {
     const rows = await this.database.query<{ number: number; handed_in_at: Date }[]>(
       'SELECT number, handed_in_at FROM attempt WHERE folio_id = $1 ORDER BY number',
       [folioId],
     );
-    return rows.map((row) => ({ number: row.number, handedInAt: row.handed_in_at.toISOString() }));
+    return rows.map((row) => ({ number: row.number, handedInAt: row.handed_in_at }));
   }
 
-  async open(folioId: string, number: number, edition: Deck): Promise<OpenedAttempt> {
+  async open(folioId: string, number: number, edition: Deck): Promise<OpenedAttempt<Date>> {
     // No folio is handed in so often, and the database knows no numbers beyond its own.
     if (number < 1 || number > 10_000) throw notFound('attempt');
     const [row] = await this.database.query<{ document: Buffer; handed_in_at: Date }[]>(
@@ -70,7 +52,7 @@ export class AttemptsService {
     doc.destroy();
     return {
       number,
-      handedInAt: row.handed_in_at.toISOString(),
+      handedInAt: row.handed_in_at,
       walk,
       leaves,
       placements,

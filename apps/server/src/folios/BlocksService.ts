@@ -1,11 +1,6 @@
+import type { BlockedName } from '@gobrel/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
-
-/** A name that does not come into a lesson: as it was written, and as it is compared. */
-export interface BlockedName {
-  key: string;
-  name: string;
-}
 
 /** Names by their letters and digits alone: a dot, a space or an accent makes no other name. */
 const keyOf = (name: string): string =>

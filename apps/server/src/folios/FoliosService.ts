@@ -1,13 +1,13 @@
 import { Injectable } from '@nestjs/common';
 import {
+  type ElementId,
+  type JoinedLesson,
   leafOnPattern,
+  type OthersLeaf,
+  type Presenting,
   questionsOf,
   readLeaves,
-  type Deck,
-  type ElementId,
-  type LessonSettings,
-  type Presenting,
-  type Slide,
+  type StudentMark,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import { isDuplicate, LessonsService } from '../lessons/LessonsService.js';
@@ -22,47 +22,9 @@ export interface FolioRow {
   lessonId: string;
   name: string;
   returnCode: string;
-  handedInAt: string | null;
+  handedInAt: Date | null;
   status: 'waiting' | 'in';
-  handUpAt: string | null;
-}
-
-/** What a student is told of the mark for an answer. */
-export interface StudentMark {
-  /** From 0 to 1; null while nobody has marked it. */
-  score: number | null;
-  points: number;
-  explanation: string;
-  comment: string;
-  stamp: string;
-  /** The answer stands: it cannot be changed any more. */
-  isLocked: boolean;
-}
-
-/** A leaf that somebody else made. */
-export interface OthersLeaf {
-  name: string;
-  slide: Slide;
-}
-
-/** What a student's device starts from. */
-export interface StudentLesson {
-  folioId: string;
-  lessonId: string;
-  name: string;
-  returnCode: string;
-  handedInAt: string | null;
-  handUpAt: string | null;
-  /** How often this folio has been handed in, and how often it may be. */
-  attempts: { made: number; most: number };
-  seesMarks: LessonSettings['seesMarks'];
-  seesClassAnswers: boolean;
-  seesLeaves: boolean;
-  title: string;
-  /** The server's clock, milliseconds since 1970: the device's own may be off. */
-  now: number;
-  /** Null while the student waits to be let in. */
-  edition: Deck | null;
+  handUpAt: Date | null;
 }
 
 /** The columns of a `FolioRow`. */
@@ -245,7 +207,7 @@ export class FoliosService {
     return all;
   }
 
-  async forStudent(folioId: string): Promise<StudentLesson> {
+  async forStudent(folioId: string): Promise<JoinedLesson<Date>> {
     const folio = await this.require(folioId);
     const lesson = await this.lessons.require(folio.lessonId);
     return {

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { makeReturnCode, SERVER_LIMITS } from '@gobrel/core';
+import { makeReturnCode, type NameOnList, SERVER_LIMITS } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import { Throttle } from '../access/Throttle.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
@@ -10,13 +10,6 @@ import { BlocksService } from './BlocksService.js';
 import { FolioProjector } from './FolioProjector.js';
 import { SyncService } from '../sync/SyncService.js';
 import { COLUMNS, type FolioRow } from './FoliosService.js';
-
-/** A name to choose when joining. */
-export interface NameOnList {
-  id: string;
-  name: string;
-  isTaken: boolean;
-}
 
 /** Seconds in which wrong return codes are counted together. */
 const CODES_WITHIN = 300;

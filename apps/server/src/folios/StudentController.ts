@@ -1,5 +1,14 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs/common';
-import { readJoinCode, readReturnCode, SERVER_LIMITS } from '@gobrel/core';
+import {
+  type JoinedLesson,
+  type NameOnList,
+  type OthersLeaf,
+  readJoinCode,
+  readReturnCode,
+  type ScreenShows,
+  SERVER_LIMITS,
+  type StudentMark,
+} from '@gobrel/core';
 import type { Request, Response } from 'express';
 import { cookieOf, giveCookie, takeCookie } from '../access/cookies.js';
 import { Throttle } from '../access/Throttle.js';
@@ -8,16 +17,11 @@ import { DEVICE_COOKIE, makeToken, STUDENT_COOKIE } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
 import type { Lesson } from '../lessons/lessonRows.js';
 import { LessonsService } from '../lessons/LessonsService.js';
-import { ScreensService, type ScreenShows } from '../screens/ScreensService.js';
+import { ScreensService } from '../screens/ScreensService.js';
 import { PracticeService } from '../practice/PracticeService.js';
 import { invalid, Problem } from '../problems/problem.js';
-import {
-  FoliosService,
-  type OthersLeaf,
-  type StudentLesson,
-  type StudentMark,
-} from './FoliosService.js';
-import { JoiningService, type NameOnList } from './JoiningService.js';
+import { FoliosService } from './FoliosService.js';
+import { JoiningService } from './JoiningService.js';
 import { CodeDto, DoneDto, HandDto, JoinDto, ReturnDto, TurnDto } from './student.dto.js';
 import { Needs } from '../access/needs.js';
 
@@ -101,7 +105,7 @@ export class StudentController {
 
   @Get('lesson')
   @Needs('lesson:wait')
-  lesson(@CurrentStudent() student: Student): Promise<StudentLesson> {
+  lesson(@CurrentStudent() student: Student): Promise<JoinedLesson<Date>> {
     return this.folios.forStudent(student.folioId);
   }
 
@@ -175,7 +179,7 @@ export class StudentController {
     const code = readJoinCode(typed);
     const lesson = code && (await this.lessons.findByCode(code));
     if (lesson) {
-      const opens = lesson.opensAt ? new Date(lesson.opensAt) : null;
+      const opens = lesson.opensAt;
       if (opens && opens.getTime() > Date.now()) {
         throw new Problem(425, 'Not open yet', 'This lesson is not open yet.', {
           opensAt: opens.toISOString(),

@@ -1,3 +1,4 @@
+import type { BlockedName } from '@gobrel/core';
 import {
   Body,
   Controller,
@@ -10,7 +11,7 @@ import {
   Query,
 } from '@nestjs/common';
 import { StudentDto } from '../lessons/lessons.dto.js';
-import { BlocksService, type BlockedName } from './BlocksService.js';
+import { BlocksService } from './BlocksService.js';
 import { FoliosService } from './FoliosService.js';
 import { Needs } from '../access/needs.js';
 

@@ -1,11 +1,11 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import type { Deck, EditionChanges, LessonSettings } from '@gobrel/core';
+import type { Deck, EditionChanges, LessonCard, LessonSettings } from '@gobrel/core';
 import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { ClassesService } from '../classes/ClassesService.js';
 import { FolioProjector } from '../folios/FolioProjector.js';
 import { invalid, refused } from '../problems/problem.js';
 import { NewLessonDto, SettingsDto, TimesDto } from './lessons.dto.js';
-import type { Lesson, LessonCard } from './lessonRows.js';
+import type { Lesson } from './lessonRows.js';
 import { LessonsService } from './LessonsService.js';
 import { Needs } from '../access/needs.js';
 
@@ -20,7 +20,7 @@ export class LessonsController {
 
   @Get('decks/:deckId/lessons')
   @Needs('deck:teach', 'deckId')
-  async list(@Param('deckId') deckId: string): Promise<LessonCard[]> {
+  async list(@Param('deckId') deckId: string): Promise<LessonCard<Date>[]> {
     return this.lessons.listOfDeck(deckId);
   }
 
@@ -108,9 +108,7 @@ export class LessonsController {
   }
 }
 
-/** The database hands out a moment as a date. */
-const isoOf = (time: Date | string | null): string | null =>
-  time === null ? null : new Date(time).toISOString();
+const isoOf = (time: Date | null): string | null => time?.toISOString() ?? null;
 
 function checkTimes({ opensAt, closesAt }: TimesDto): void {
   if (closesAt && Date.parse(closesAt) <= Math.max(Date.now(), Date.parse(opensAt ?? '') || 0)) {

@@ -5,27 +5,28 @@ import {
   type OnModuleInit,
 } from '@nestjs/common';
 import {
+  type Deck,
   decodeLessonSettings,
   decodeLessonState,
+  type DeskWork,
   editionChanges,
+  type EditionChanges,
+  type LessonCard,
+  type LessonSettings,
+  type LessonState,
   linedUp,
+  makeJoinCode,
   newId,
   normalised,
+  OPENING_STATE,
   questionsOf,
+  type Slide,
+  type SlideId,
   spotInRowBelow,
   stateInEdition,
-  makeJoinCode,
-  OPENING_STATE,
   studentView,
   writeDeskWork,
   writeLessonState,
-  type Deck,
-  type DeskWork,
-  type EditionChanges,
-  type LessonSettings,
-  type LessonState,
-  type Slide,
-  type SlideId,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError, type EntityManager } from 'typeorm';
 import { random } from '../access/tokens.js';
@@ -39,7 +40,6 @@ import {
   lessonsOfDeck,
   runningWithCode,
   type Lesson,
-  type LessonCard,
 } from './lessonRows.js';
 
 export interface NewLesson {
@@ -281,7 +281,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     return hasEndedLately(this.database, joinCode);
   }
 
-  listOfDeck(deckId: string): Promise<LessonCard[]> {
+  listOfDeck(deckId: string): Promise<LessonCard<Date>[]> {
     return lessonsOfDeck(this.database, deckId);
   }
 

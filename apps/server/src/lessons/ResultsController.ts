@@ -9,9 +9,9 @@ import {
   Post,
   Put,
 } from '@nestjs/common';
-import type { Deck, LessonSettings, StudentResult } from '@gobrel/core';
+import type { Attempt, LessonResults, OpenedAttempt } from '@gobrel/core';
 import { IsNumber, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
-import { AttemptsService, type Attempt, type OpenedAttempt } from '../folios/AttemptsService.js';
+import { AttemptsService } from '../folios/AttemptsService.js';
 import { FoliosService } from '../folios/FoliosService.js';
 import { ResultsService } from '../folios/ResultsService.js';
 import { LessonsService } from './LessonsService.js';
@@ -34,18 +34,6 @@ export class MarkDto {
   stamp: string;
 }
 
-export interface LessonResults {
-  lessonId: string;
-  deckId: string;
-  title: string;
-  className: string | null;
-  startedAt: string;
-  endedAt: string | null;
-  settings: LessonSettings;
-  edition: Deck;
-  students: StudentResult[];
-}
-
 /** What a lesson has brought. */
 @Controller('api/lessons/:id')
 @Needs('lesson:teach', 'id')
@@ -58,7 +46,7 @@ export class ResultsController {
   ) {}
 
   @Get('results')
-  async all(@Param('id') id: string): Promise<LessonResults> {
+  async all(@Param('id') id: string): Promise<LessonResults<Date>> {
     const { deckId, title, className, startedAt, endedAt, settings, editionId } =
       await this.lessons.require(id);
     return {
@@ -85,7 +73,7 @@ export class ResultsController {
   async attemptsOf(
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
-  ): Promise<{ attempts: Attempt[] }> {
+  ): Promise<{ attempts: Attempt<Date>[] }> {
     await this.folios.requireIn(id, folioId);
     return { attempts: await this.attempts.list(folioId) };
   }
@@ -95,7 +83,7 @@ export class ResultsController {
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
     @Param('number', ParseIntPipe) number: number,
-  ): Promise<OpenedAttempt> {
+  ): Promise<OpenedAttempt<Date>> {
     await this.folios.requireIn(id, folioId);
     const { editionId } = await this.lessons.require(id);
     return this.attempts.open(folioId, number, await this.lessons.edition(editionId));

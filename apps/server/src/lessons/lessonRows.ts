@@ -1,49 +1,10 @@
-import {
-  decodeLessonSettings,
-  decodeLessonState,
-  type LessonSettings,
-  type LessonState,
-  type SlideId,
-} from '@gobrel/core';
+import type * as wire from '@gobrel/core';
+import { decodeLessonSettings, decodeLessonState, type LessonCard } from '@gobrel/core';
 import type { EntityManager } from 'typeorm';
 
 type Rows = Pick<EntityManager, 'query'>;
 
-export interface Lesson {
-  id: string;
-  deckId: string;
-  editionId: string;
-  classListId: string | null;
-  title: string;
-  className: string | null;
-  joinCode: string;
-  allowsTypedNames: boolean;
-  settings: LessonSettings;
-  opensAt: string | null;
-  closesAt: string | null;
-  state: LessonState;
-  lineUp: string[];
-  /** Slides that were asked on the fly. */
-  asked: SlideId[];
-  /** Texts that count as others, by question: what was written → what it counts as, both as they are compared. */
-  likened: Record<string, Record<string, string>>;
-  /** Answers that are starred: `folio/question`, in the order they were. */
-  starred: string[];
-  startedAt: string;
-  endedAt: string | null;
-}
-
-export interface LessonCard {
-  id: string;
-  title: string;
-  className: string | null;
-  joinCode: string;
-  startedAt: string;
-  endedAt: string | null;
-  opensAt: string | null;
-  students: number;
-  handedIn: number;
-}
+export type Lesson = wire.Lesson<Date>;
 
 const COLUMNS = `l.id, l.deck_id AS "deckId", l.edition_id AS "editionId", l.class_list_id AS "classListId",
   l.title, c.name AS "className", l.join_code AS "joinCode", l.allows_typed_names AS "allowsTypedNames",
@@ -81,8 +42,8 @@ export async function hasEndedLately(rows: Rows, joinCode: string): Promise<bool
   return ended.length > 0;
 }
 
-export function lessonsOfDeck(rows: Rows, deckId: string): Promise<LessonCard[]> {
-  return rows.query<LessonCard[]>(
+export function lessonsOfDeck(rows: Rows, deckId: string): Promise<LessonCard<Date>[]> {
+  return rows.query<LessonCard<Date>[]>(
     `SELECT l.id, l.title, c.name AS "className", l.join_code AS "joinCode", l.started_at AS "startedAt",
        l.ended_at AS "endedAt", l.opens_at AS "opensAt", count(f.id)::int AS students, count(f.handed_in_at)::int AS "handedIn"
      FROM lesson l LEFT JOIN class_list c ON c.id = l.class_list_id LEFT JOIN folio f ON f.lesson_id = l.id

@@ -11,7 +11,7 @@ import {
   Req,
   Res,
 } from '@nestjs/common';
-import { readReturnCode } from '@gobrel/core';
+import { readReturnCode, type ScreenLesson } from '@gobrel/core';
 import { IsString, MaxLength } from 'class-validator';
 import type { Request, Response } from 'express';
 import { cookieOf, giveCookie } from '../access/cookies.js';
@@ -20,7 +20,7 @@ import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { SCREEN_COOKIE } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
 import { invalid } from '../problems/problem.js';
-import { ScreensService, type ScreenLesson } from './ScreensService.js';
+import { ScreensService } from './ScreensService.js';
 import { Needs } from '../access/needs.js';
 
 export class PairDto {

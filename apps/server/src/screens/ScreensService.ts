@@ -1,20 +1,16 @@
 import { Injectable } from '@nestjs/common';
 import {
   askedBefore,
+  type Desk,
   leafOnPattern,
+  type LinkId,
   makeReturnCode,
   questionsOf,
   readDesk,
   readLeaves,
+  type ScreenLesson,
+  type ScreenShows,
   votesOn,
-  type Answer,
-  type Deck,
-  type Desk,
-  type LessonState,
-  type LinkId,
-  type QuestionElement,
-  type Slide,
-  type Tally,
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { OPEN_SCREEN } from '../access/openScreen.js';
@@ -23,33 +19,6 @@ import type { Lesson } from '../lessons/lessonRows.js';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { Problem } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
-
-/** What a paired screen shows besides slides. It never gets names but the one that the teacher switches on. */
-export type ScreenShows =
-  | {
-      kind: 'tally';
-      question: QuestionElement;
-      tally: Tally;
-      /** Of the question that asked the same before. */
-      before: Tally | null;
-      students: number;
-      answers: Answer[];
-    }
-  | { kind: 'answer'; question: QuestionElement; answer: Answer; name: string }
-  | { kind: 'leaf'; slide: Slide; who: string }
-  | null;
-
-export interface ScreenLesson {
-  title: string;
-  joinCode: string;
-  now: number;
-  state: LessonState;
-  /** As students may see it; null when the screen has it already. */
-  edition: Deck | null;
-  shows: ScreenShows;
-  /** While the class votes where it stands: how many want to go which way. */
-  votes: Record<LinkId, number> | null;
-}
 
 /** Screens of a device of their own: paired with a lesson by a short code. */
 @Injectable()

@@ -1,8 +1,7 @@
-import { answer, deskTallies, voteFor } from '@gobrel/core';
+import { answer, deskTallies, type ScreenLesson, voteFor } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { openClassroom, SECRETS, type Classroom } from '../testing/classroom.js';
 import { signUp, startServer, until, Visitor, type TestServer } from '../testing/testServer.js';
-import type { ScreenLesson } from './ScreensService.js';
 
 let server: TestServer;
 let room: Classroom;

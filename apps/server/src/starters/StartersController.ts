@@ -8,7 +8,7 @@ import {
   ParseUUIDPipe,
   Post,
 } from '@nestjs/common';
-import { readClip, type SlideClip } from '@gobrel/core';
+import { type KeptStarter, readClip } from '@gobrel/core';
 import { Transform } from 'class-transformer';
 import { IsString, Length, MaxLength } from 'class-validator';
 import { DataSource } from 'typeorm';
@@ -16,13 +16,6 @@ import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { noteUses, hashesIn } from '../assets/uses.js';
 import { invalid, notFound, refused } from '../problems/problem.js';
 import { Needs } from '../access/needs.js';
-
-/** A slide of one's own, kept to begin other slides from. */
-export interface KeptStarter {
-  id: string;
-  title: string;
-  clip: SlideClip;
-}
 
 export class NewStarterDto {
   @Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))

@@ -1,14 +1,5 @@
-import type { AssetRef, Credit, Licence } from '@gobrel/core';
+import type { AssetRef, BoxPicture, Credit, Licence } from '@gobrel/core';
 import { http } from './http';
-
-/** A drawing of the picture box that ships with Gobrel. */
-export interface BoxPicture {
-  id: string;
-  title: string;
-  tags: string[];
-  author: string;
-  licence: Licence;
-}
 
 export function searchPictureBox(words: string, licence: Licence | null): Promise<BoxPicture[]> {
   const query = new URLSearchParams({ words, ...(licence ? { licence } : {}) });

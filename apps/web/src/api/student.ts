@@ -1,4 +1,4 @@
-import type { ElementId } from '@gobrel/core';
+import type { ElementId, LessonLook, StudentMark } from '@gobrel/core';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { clockIs } from './clock';
@@ -12,12 +12,6 @@ import {
   type StudentLesson,
 } from './keptLesson';
 
-/** What students' devices ask the server for. Shapes are the server's. */
-export interface LessonLook {
-  title: string;
-  names: { id: string; name: string; isTaken: boolean }[];
-  allowsTypedNames: boolean;
-}
 /** The lesson of this device; as kept from last time when the server cannot be reached. */
 async function lessonOrKept(): Promise<JoinedLesson> {
   try {
@@ -77,17 +71,6 @@ export async function leaveDevice(): Promise<void> {
   await Promise.all([forgetKept(), forgetLesson()]);
 }
 export const handIn = (): Promise<{ handedInAt: string }> => http.post('student/hand-in');
-/** What a student is told of the mark for an answer. */
-export interface StudentMark {
-  score: number | null;
-  points: number;
-  explanation: string;
-  comment: string;
-  stamp: string;
-  /** The answer stands: it cannot be changed any more. */
-  isLocked: boolean;
-}
-
 /** Milliseconds after a change in which an answer reaches the server and is marked. */
 const MARKED_AFTER = 1500;
 /** Milliseconds between two looks for what the teacher says by hand. */

@@ -1,4 +1,13 @@
-import type { Deck, DeskStudent, Folio, LessonSettings, LessonState, SlideId } from '@gobrel/core';
+import type {
+  Attempt,
+  ClassList,
+  DeckCard,
+  DeckPeople,
+  LessonCard,
+  OpenedAttempt,
+  OpenedLesson,
+  Teacher,
+} from '@gobrel/core';
 import {
   useMutation,
   useQuery,
@@ -9,85 +18,6 @@ import {
 import { clockIs } from './clock';
 import { http } from './http';
 
-/** What teachers ask the server for. Shapes are the server's. */
-export interface Teacher {
-  id: string;
-  name: string;
-  email: string;
-}
-export interface DeckSummary {
-  slides: number;
-  endings: number;
-  questions: number;
-  cards: { x: number; y: number; isStart: boolean }[];
-  wires: [number, number][];
-}
-export interface DeckCard {
-  id: string;
-  title: string;
-  role: 'owner' | 'coauthor';
-  summary: DeckSummary;
-  changedAt: string;
-  trashedAt: string | null;
-  lessonNow: number | null;
-}
-export interface Person extends Teacher {
-  role: 'owner' | 'coauthor';
-}
-export interface ListedStudent {
-  id: string;
-  name: string;
-  group: string;
-}
-export interface SeenInLesson {
-  studentId: string;
-  lessonId: string;
-  title: string;
-  startedAt: string;
-  answered: number;
-  handedInAt: string | null;
-}
-export interface ClassList {
-  id: string;
-  name: string;
-  archivedAt: string | null;
-  students: ListedStudent[];
-}
-/** A folio as it was handed in. */
-export interface Attempt {
-  number: number;
-  handedInAt: string;
-}
-export interface OpenedAttempt
-  extends Attempt, Pick<Folio, 'walk' | 'leaves'>, Pick<DeskStudent, 'answers' | 'placements'> {}
-export interface LessonCard {
-  id: string;
-  title: string;
-  className: string | null;
-  joinCode: string;
-  startedAt: string;
-  endedAt: string | null;
-  opensAt: string | null;
-  students: number;
-  handedIn: number;
-}
-export interface Lesson {
-  id: string;
-  deckId: string;
-  title: string;
-  className: string | null;
-  joinCode: string;
-  state: LessonState;
-  settings: LessonSettings;
-  asked: SlideId[];
-  opensAt: string | null;
-  closesAt: string | null;
-  now: number;
-  startedAt: string;
-  endedAt: string | null;
-  edition: Deck;
-}
-
 export const useTeacher = (): UseQueryResult<Teacher> =>
   useQuery({ queryKey: ['session'], queryFn: () => http.get<Teacher>('session'), retry: false });
 
@@ -97,9 +27,7 @@ export const useDecks = (from: 'decks' | 'trash'): UseQueryResult<DeckCard[]> =>
     queryFn: () => http.get<DeckCard[]>(from === 'trash' ? 'decks/trash' : 'decks'),
   });
 
-export const useDeckPeople = (
-  deckId: string,
-): UseQueryResult<{ id: string; role: 'owner' | 'coauthor'; people: Person[] }> =>
+export const useDeckPeople = (deckId: string): UseQueryResult<DeckPeople> =>
   useQuery({
     queryKey: ['deck', deckId],
     queryFn: () => http.get(`decks/${deckId}`),
@@ -115,11 +43,11 @@ export const useLessons = (deckId: string): UseQueryResult<LessonCard[]> =>
     queryFn: () => http.get<LessonCard[]>(`decks/${deckId}/lessons`),
   });
 
-export const useLesson = (lessonId: string): UseQueryResult<Lesson> =>
+export const useLesson = (lessonId: string): UseQueryResult<OpenedLesson> =>
   useQuery({
     queryKey: ['lesson', lessonId],
     queryFn: async () => {
-      const lesson = await http.get<Lesson>(`lessons/${lessonId}`);
+      const lesson = await http.get<OpenedLesson>(`lessons/${lessonId}`);
       clockIs(lesson.now);
       return lesson;
     },

@@ -1,9 +1,10 @@
+import type { ClassList, SeenInLesson } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { Trash2 } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { http, sentenceOf } from '../api/http';
-import { useChange, type ClassList, type SeenInLesson } from '../api/teacher';
+import { useChange } from '../api/teacher';
 import { count, when } from '../ui/when';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';

@@ -1,6 +1,7 @@
+import type { ClassList } from '@gobrel/core';
 import { useMemo, useState, type FormEvent, type ReactElement } from 'react';
 import { http, sentenceOf } from '../api/http';
-import { useChange, useClasses, type ClassList } from '../api/teacher';
+import { useChange, useClasses } from '../api/teacher';
 import { RequireTeacher } from '../ui/RequireTeacher';
 import { count } from '../ui/when';
 import { Lines } from '../ui/Lines';

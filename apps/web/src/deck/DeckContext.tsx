@@ -1,16 +1,17 @@
 import {
+  type Command,
   createHistory,
+  type Deck,
   DeckReader,
+  type Gate,
   gateOf,
+  type History,
   refusalOf,
   routeGraph,
-  told,
-  type Command,
-  type Deck,
-  type Gate,
-  type History,
   type RouteGraph,
   type RunCommand,
+  type Teacher,
+  told,
 } from '@gobrel/core';
 import {
   createContext,
@@ -23,7 +24,6 @@ import {
 } from 'react';
 import { ySyncPluginKey } from 'y-prosemirror';
 import type * as Y from 'yjs';
-import type { Teacher } from '../api/teacher';
 import type { OpenDocument } from '../sync/openDocument';
 import { useReader } from '../sync/useDocument';
 import { useNotices } from '../ui/Notice';

@@ -1,5 +1,5 @@
+import type { DeckSummary } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import type { DeckSummary } from '../api/teacher';
 import { svgPath, wirePath } from '../cards/wirePath';
 
 const CARD = { w: 150, h: 90 };

@@ -1,10 +1,11 @@
+import type { DeckCard, Teacher } from '@gobrel/core';
 import { DropdownMenu } from 'radix-ui';
 import { useQueryClient } from '@tanstack/react-query';
 import { MoreHorizontal } from 'lucide-react';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
-import { useChange, useDecks, type DeckCard, type Teacher } from '../api/teacher';
+import { useChange, useDecks } from '../api/teacher';
 import { forgetKept } from '../sync/kept.js';
 import { forgetSocket } from '../sync/pageSocket';
 import { Button } from '../ui/Button';

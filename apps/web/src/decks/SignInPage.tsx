@@ -1,9 +1,9 @@
+import type { Teacher } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, type ReactElement } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { http, sentenceOf } from '../api/http';
-import type { Teacher } from '../api/teacher';
 import { forgetSocket } from '../sync/pageSocket';
 import { forgetKept } from '../sync/kept';
 import { Button } from '../ui/Button';

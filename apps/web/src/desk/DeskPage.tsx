@@ -1,17 +1,18 @@
 import {
+  type DeskStudent,
   DocumentReader,
+  type OpenedLesson,
+  type LessonState,
   readDesk,
   readLessonState,
   routeGraph,
-  whatStudentsMeet,
-  type DeskStudent,
-  type LessonState,
   type SlideId,
+  whatStudentsMeet,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
-import { useLesson, type Lesson } from '../api/teacher';
+import { useLesson } from '../api/teacher';
 import { RequireTeacher } from '../ui/RequireTeacher';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
@@ -59,7 +60,7 @@ type Panel =
   { kind: 'slide' } | { kind: 'folio'; folioId: string } | { kind: 'line-up' | 'people' };
 
 function Desk(props: {
-  lesson: Lesson;
+  lesson: OpenedLesson;
   deskDocument: OpenDocument;
   stateDocument: OpenDocument;
 }): ReactElement {

@@ -1,8 +1,7 @@
-import type { EditionChanges, LessonSettings } from '@gobrel/core';
+import type { EditionChanges, Lesson, LessonSettings } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactElement } from 'react';
 import { http } from '../api/http';
-import type { Lesson } from '../api/teacher';
 import { SettingsFields, TimesFields } from '../lesson/LessonFields';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';

@@ -1,21 +1,21 @@
 import {
-  askedBefore,
-  isPiece,
-  lying,
-  questionsOn,
   type Answer,
+  askedBefore,
+  type ClassTally,
   type Deck,
-  type LessonState,
-  type Likened,
   type Desk,
   type DeskStudent,
+  isPiece,
+  type LessonState,
+  type Likened,
+  lying,
   type QuestionElement,
+  questionsOn,
   type Slide,
   type SlideElement,
 } from '@gobrel/core';
 import { Suspense, useMemo, useRef, useState, type ReactElement } from 'react';
 import { fitting, inPlainWords, QUESTION_VIEWS } from '../questions/registry';
-import type { ClassTally } from '../questions/TallyCard';
 import { boxStyle, ElementBody } from '../stage/ElementView';
 import { SlideView } from '../stage/SlideView';
 import { Button } from '../ui/Button';

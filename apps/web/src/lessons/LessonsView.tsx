@@ -1,8 +1,8 @@
-import { decodeLessonSettings } from '@gobrel/core';
+import { decodeLessonSettings, type LessonCard } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
-import { useChange, useClasses, useLessons, type LessonCard } from '../api/teacher';
+import { useChange, useClasses, useLessons } from '../api/teacher';
 import { comesAt, count, whenAt } from '../ui/when';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';

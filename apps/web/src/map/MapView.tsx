@@ -1,19 +1,20 @@
 import {
   addStop,
   findSlides,
+  type Link,
+  type LinkId,
   linkSlides,
   mapRegions,
   moveCards,
   moveLink,
   retarget,
   rewordLink,
-  setSection,
-  toSlide,
-  type Link,
-  type LinkId,
   type Section,
+  setSection,
   type SlideId,
+  toSlide,
   type TrailId,
+  type Walks,
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import {
@@ -60,7 +61,7 @@ import { TrailLines } from './TrailLines';
 import { TrailsPanel } from './TrailsPanel';
 import { FARTHEST, useMapMoves, WHOLE_MAP } from './useMapMoves';
 import { useMapActions } from './useMapActions';
-import { useMapElements, type Walks } from './useMapElements';
+import { useMapElements } from './useMapElements';
 import { WireLayer } from '../cards/WireLayer';
 import { type Wire } from '../cards/wire';
 

@@ -1,14 +1,15 @@
 import {
   CARD,
-  foldedId,
-  seenWires,
-  unmetLinks,
   type Finding,
+  foldedId,
   type LinkId,
   type MapRegions,
   type Measures,
+  seenWires,
   type SlideId,
   type Unmet,
+  unmetLinks,
+  type Walks,
 } from '@gobrel/core';
 import { useMemo, useRef } from 'react';
 import { useDeck } from '../deck/DeckContext';
@@ -17,11 +18,6 @@ import type { CardNode, MapNode } from './cards';
 import type { MapSettings } from './mapSettings';
 import type { MapSelection } from './selection';
 import type { Spots, Wire } from '../cards/wire';
-
-export interface Walks {
-  slides: Record<SlideId, number>;
-  links: Record<LinkId, number>;
-}
 
 /** Cards and regions as the canvas takes them, and the wires between them. A card that did not change stays the same object. */
 export function useMapElements(args: {

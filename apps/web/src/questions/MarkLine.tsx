@@ -1,5 +1,5 @@
+import type { StudentMark } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import type { StudentMark } from '../api/student';
 
 /** What the answer was worth, and what the teacher says to it. */
 export default function MarkLine({ mark }: { mark: StudentMark }): ReactElement | null {

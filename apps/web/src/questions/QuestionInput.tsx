@@ -1,13 +1,13 @@
 import {
+  type Answer,
   isAnsweredByPieces,
   isBlank,
   kindOf,
-  readAnswer,
-  type Answer,
   type QuestionElement,
+  readAnswer,
+  type StudentMark,
 } from '@gobrel/core';
 import { Suspense, type ReactElement } from 'react';
-import type { StudentMark } from '../api/student';
 import type { Done } from './DoneButton';
 import { part } from '../offline/part';
 import { QuestionPicture } from './PictureSurface';

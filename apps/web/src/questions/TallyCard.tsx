@@ -1,17 +1,6 @@
-import { wordsOf, type Answer, type QuestionElement, type Tally } from '@gobrel/core';
+import { type ClassTally, wordsOf } from '@gobrel/core';
 import { Suspense, useEffect, useRef, useState, type ReactElement } from 'react';
 import { QUESTION_VIEWS } from './registry';
-
-/** What the class has answered to a question, without names. */
-export interface ClassTally {
-  question: QuestionElement;
-  tally: Tally;
-  /** Of the question that asked the same before. */
-  before: Tally | null;
-  /** Students in the lesson. */
-  students: number;
-  answers: readonly Answer[];
-}
 
 /** The tally of a question without names. */
 export function TallyOf(props: ClassTally & { showsKey: boolean }): ReactElement {

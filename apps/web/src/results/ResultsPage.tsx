@@ -1,12 +1,10 @@
 import {
+  type HandMark,
+  type LessonResults,
   markedQuestions,
   markTable,
   PLAIN_SCALE,
   xapiStatements,
-  type Deck,
-  type HandMark,
-  type LessonSettings,
-  type StudentResult,
 } from '@gobrel/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useMemo, useState, type ReactElement } from 'react';
@@ -30,17 +28,6 @@ import { useMarking, type MarkingState } from './useMarking';
 /** With a library of charts that the gradebook does without. */
 const Figures = part(() => import('./Figures'));
 
-interface LessonResults {
-  lessonId: string;
-  deckId: string;
-  title: string;
-  className: string | null;
-  startedAt: string;
-  endedAt: string | null;
-  settings: LessonSettings;
-  edition: Deck;
-  students: StudentResult[];
-}
 type View = 'gradebook' | 'questions' | 'lesson' | 'routes';
 const VIEWS: { value: View; label: string }[] = [
   { value: 'gradebook', label: 'Gradebook' },

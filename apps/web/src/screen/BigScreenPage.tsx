@@ -1,22 +1,23 @@
 import {
+  type Deck,
   DocumentReader,
   leafOnPattern,
-  questionsOf,
-  readDesk,
-  readFolio,
-  readLessonState,
-  votesOn,
-  type Deck,
+  type OpenedLesson,
   type LessonState,
   type Presenting,
   type PutUp,
   type QuestionElement,
+  questionsOf,
+  readDesk,
+  readFolio,
+  readLessonState,
   type ShownAnswer,
+  votesOn,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, type ReactElement } from 'react';
 import { useParams } from 'react-router';
-import { useLesson, type Lesson } from '../api/teacher';
+import { useLesson } from '../api/teacher';
 import { RequireTeacher } from '../ui/RequireTeacher';
 import { classTally } from '../lesson/SlidePanel';
 import type { OpenDocument } from '../sync/openDocument';
@@ -44,7 +45,7 @@ function Opened({ lessonId }: { lessonId: string }): ReactElement {
 }
 
 function Screen(props: {
-  lesson: Lesson;
+  lesson: OpenedLesson;
   document: OpenDocument;
   desk: OpenDocument;
 }): ReactElement {
@@ -66,7 +67,11 @@ function Screen(props: {
 }
 
 /** What the teacher chose: who presents, a starred answer, a tally, what was asked, where the class stands, the code. */
-function Shown(props: { lesson: Lesson; state: LessonState; desk: OpenDocument }): ReactElement {
+function Shown(props: {
+  lesson: OpenedLesson;
+  state: LessonState;
+  desk: OpenDocument;
+}): ReactElement {
   const { lesson, state } = props;
   const { edition } = lesson;
   const questions = useMemo(() => questionsOf(edition), [edition]);

@@ -1,32 +1,11 @@
-import type { Answer, Deck, LessonState, LinkId, QuestionElement, Slide } from '@gobrel/core';
+import type { PairedScreen } from '@gobrel/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactElement } from 'react';
 import { clockIs } from '../api/clock';
 import { http } from '../api/http';
-import type { ClassTally } from '../questions/TallyCard';
 import { Centre } from '../ui/Page';
 import { AnswerView, BigScreen, LeafView, PutUpView } from './views';
 import { WhereTheClassIs } from './WhereTheClassIs';
-
-type Shows =
-  | ({ kind: 'tally' } & ClassTally)
-  | { kind: 'answer'; question: QuestionElement; answer: Answer; name: string }
-  | { kind: 'leaf'; slide: Slide; who: string }
-  | null;
-interface Mine {
-  isKnown: boolean;
-  code: string | null;
-  lesson: {
-    title: string;
-    joinCode: string;
-    now: number;
-    state: LessonState;
-    /** Null when this device has it already. */
-    edition: Deck | null;
-    shows: Shows;
-    votes: Record<LinkId, number> | null;
-  } | null;
-}
 
 /** Milliseconds between two looks at what is to be shown. */
 const LOOK = 1000;
@@ -36,10 +15,10 @@ export default function PairedScreenPage(): ReactElement {
   const queries = useQueryClient();
   const mine = useQuery({
     queryKey: ['screen'],
-    queryFn: async (): Promise<Mine> => {
-      const known = queries.getQueryData<Mine>(['screen'])?.lesson;
+    queryFn: async (): Promise<PairedScreen> => {
+      const known = queries.getQueryData<PairedScreen>(['screen'])?.lesson;
       const has = known?.edition ? `?has=${known.state.renewed}` : '';
-      const shown = await http.get<Mine>(`screens/mine${has}`);
+      const shown = await http.get<PairedScreen>(`screens/mine${has}`);
       // Paired with another lesson meanwhile, it knows nothing of that.
       if (shown.lesson && known?.joinCode === shown.lesson.joinCode)
         shown.lesson.edition ??= known.edition;

@@ -1,7 +1,8 @@
 import {
-  kindOf,
   type Answer,
+  type ClassTally,
   type Deck,
+  kindOf,
   type LessonState,
   type PutUp,
   type QuestionElement,
@@ -11,7 +12,7 @@ import {
 import { Suspense, type ReactElement, type ReactNode } from 'react';
 import { promptOf } from '../lesson/promptOf';
 import { fitting, QUESTION_VIEWS } from '../questions/registry';
-import { TallyCard, TallyOf, type ClassTally } from '../questions/TallyCard';
+import { TallyCard, TallyOf } from '../questions/TallyCard';
 import { boxStyle } from '../stage/ElementView';
 import { FittedSlide } from '../stage/SlideView';
 import { Countdown, useTimer } from '../ui/Countdown';

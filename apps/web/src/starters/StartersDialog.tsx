@@ -1,16 +1,16 @@
 import {
   addStarter,
+  type Deck,
   findStarters,
+  type KeptStarter,
   pasteSlides,
   readDeck,
-  STARTER_GROUPS,
-  STARTERS,
-  type Deck,
   type Slide,
-  type SlideClip,
   type SlideId,
   type Starter,
+  STARTER_GROUPS,
   type StarterGroup,
+  STARTERS,
   type ThemeName,
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
@@ -28,11 +28,6 @@ import { Segments } from '../ui/Segments';
 import { useDeck } from '../deck/DeckContext';
 import { pictureOf } from '../api/pictureOf';
 
-interface KeptStarter {
-  id: string;
-  title: string;
-  clip: SlideClip;
-}
 type Shown = StarterGroup | 'all' | 'own';
 
 const GROUPS: { value: Shown; label: string }[] = [

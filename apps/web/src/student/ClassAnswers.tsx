@@ -1,8 +1,8 @@
-import { wordsOf, type PutUp } from '@gobrel/core';
+import { type ClassTally, type PutUp, wordsOf } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactElement } from 'react';
 import { http } from '../api/http';
-import { TallyCard, TallyOf, type ClassTally } from '../questions/TallyCard';
+import { TallyCard, TallyOf } from '../questions/TallyCard';
 
 /** What the teacher has put up, on the student's own device: on the slide, or in a strip above it. */
 export default function ClassAnswers(props: {

@@ -1,9 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { readJoinCode } from '@gobrel/core';
+import { type LessonLook, readJoinCode } from '@gobrel/core';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, http, isRefusal, sentenceOf } from '../api/http';
-import { comeBack, join, leaveDevice, look, type LessonLook } from '../api/student';
+import { comeBack, join, leaveDevice, look } from '../api/student';
 import { forgetSocket } from '../sync/pageSocket';
 import { forgetKept } from '../sync/kept';
 import { Button } from '../ui/Button';

@@ -1,27 +1,27 @@
 import {
+  type Answer,
   answer,
   answerGiven,
   draft,
-  goBack,
-  isAnsweredByPieces,
-  place,
-  questionsOn,
-  readDraft,
-  standing,
-  visit,
-  type Answer,
   type ElementId,
   type Folio,
+  goBack,
+  isAnsweredByPieces,
   type Link,
   type LinkId,
+  place,
   type QuestionElement,
+  questionsOn,
+  readDraft,
   type Slide,
   type SlideId,
+  standing,
+  type StudentMark,
+  visit,
 } from '@gobrel/core';
 import { useMemo } from 'react';
 import type * as Y from 'yjs';
 import { serverNow } from '../api/clock';
-import type { StudentMark } from '../api/student';
 import type { Done } from '../questions/DoneButton';
 import { usePieces, type PieceWork } from '../stage/usePieces';
 

@@ -1,7 +1,8 @@
+import type { Teacher } from '@gobrel/core';
 import type { ReactElement, ReactNode } from 'react';
 import { Navigate, useLocation } from 'react-router';
 import { ApiProblem } from '../api/http';
-import { useTeacher, type Teacher } from '../api/teacher';
+import { useTeacher } from '../api/teacher';
 import { Button } from './Button';
 import { Centre } from './Page';
 

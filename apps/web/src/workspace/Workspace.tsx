@@ -9,9 +9,8 @@ import {
   useNavigate,
   useParams,
 } from 'react-router';
-import { renameDeck } from '@gobrel/core';
+import { renameDeck, type Teacher } from '@gobrel/core';
 import { RequireTeacher } from '../ui/RequireTeacher';
-import type { Teacher } from '../api/teacher';
 import { CheckProvider, useCheck } from '../deck/CheckProvider';
 import { useDocument } from '../sync/useDocument';
 import { Button } from '../ui/Button';

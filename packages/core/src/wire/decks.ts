@@ -1,0 +1,45 @@
+import type { Role } from '../access/access.js';
+import type { SlideClip } from '../deck/slides/slideClip.js';
+import type { LinkId, SlideId } from '../parts/ids.js';
+import type { Person } from './people.js';
+
+/** What a deck's card on the Decks page shows: its small map and a few counts. */
+export interface DeckSummary {
+  slides: number;
+  endings: number;
+  questions: number;
+  /** Cards in map units, and wires between them by index. */
+  cards: { x: number; y: number; isStart: boolean }[];
+  wires: [number, number][];
+}
+
+export interface DeckCard<Time = string> {
+  id: string;
+  title: string;
+  role: Role;
+  summary: DeckSummary;
+  changedAt: Time;
+  trashedAt: Time | null;
+  /** Students in a lesson that runs now; null when none runs. */
+  lessonNow: number | null;
+}
+
+/** Who a deck is shared with, and what one is to it oneself. */
+export interface DeckPeople {
+  id: string;
+  role: Role;
+  people: Person[];
+}
+
+/** How often students have come to each slide, and followed each link. */
+export interface Walks {
+  slides: Record<SlideId, number>;
+  links: Record<LinkId, number>;
+}
+
+/** A slide of one's own, kept to begin other slides from. */
+export interface KeptStarter {
+  id: string;
+  title: string;
+  clip: SlideClip;
+}
