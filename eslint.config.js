@@ -95,6 +95,19 @@ export default tseslint.config(
     },
   },
   {
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            ':matches(ObjectExpression > SpreadElement, JSXSpreadAttribute) > ObjectExpression',
+          message:
+            'Write the properties themselves: in a packed object a misspelt one is not noticed.',
+        },
+      ],
+    },
+  },
+  {
     // Nest reads the classes of constructor and handler parameters at run time.
     files: ['apps/server/**/*.ts'],
     rules: { '@typescript-eslint/consistent-type-imports': 'off' },

@@ -41,7 +41,8 @@ const product = [];
 for (const students of SIZES) {
   baseline.push(
     await measured('bench/bareRelay.mjs', {}, async () => ({
-      ...{ folios: bareFolios('bare', students), cookie: '' },
+      folios: bareFolios('bare', students),
+      cookie: '',
     })),
   );
   product.push(

@@ -15,21 +15,27 @@ export function crowdedDeck(slideCount, thingsOnEach) {
   for (let index = 0; index < slideCount; index += 1) {
     const id = `c${index}`;
     slides[id] = {
-      ...{ id, title: `Slide ${index}`, layout: 'empty', isEnding: true },
-      ...{ x: (index % 20) * 270, y: Math.floor(index / 20) * 150 },
+      id,
+      title: `Slide ${index}`,
+      layout: 'empty',
+      isEnding: true,
+      x: (index % 20) * 270,
+      y: Math.floor(index / 20) * 150,
       elements: Array.from({ length: thingsOnEach }, (_, at) => {
         const kind = KINDS[at % KINDS.length] ?? 'shape';
         return {
-          ...{
-            id: `${id}e${at}`,
-            kind,
-            layer: 'content',
-            order: `a${String(at).padStart(4, '0')}`,
-          },
-          ...{ shape: at % 3 === 0 ? 'star' : 'rounded', style: 'caption', size: 12 },
+          id: `${id}e${at}`,
+          kind,
+          layer: 'content',
+          order: `a${String(at).padStart(4, '0')}`,
+          shape: at % 3 === 0 ? 'star' : 'rounded',
+          style: 'caption',
+          size: 12,
           box: {
-            ...{ x: 40 + (at % columns) * w, y: 40 + Math.floor(at / columns) * h },
-            ...{ w: w - 6, h: h - 6 },
+            x: 40 + (at % columns) * w,
+            y: 40 + Math.floor(at / columns) * h,
+            w: w - 6,
+            h: h - 6,
           },
           text: words(`thing ${at}`),
         };

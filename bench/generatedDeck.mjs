@@ -24,7 +24,13 @@ export function generatedDeck(n) {
    * @param {string} words
    */
   const element = (id, style, box, words) => ({
-    ...{ id, kind: 'text', layer: 'content', style, box, order: `a${id}`, name: '' },
+    id,
+    kind: 'text',
+    layer: 'content',
+    style,
+    box,
+    order: `a${id}`,
+    name: '',
     text: text(words),
   });
   /** @type {Record<string, object>} */
@@ -55,28 +61,36 @@ export function generatedDeck(n) {
         ),
       );
       links[linkId] = {
-        ...{ id: linkId, from: id, carrier: { kind: 'element', elementId: `${linkId}c` } },
-        ...{
-          target: { kind: 'slide', slideId: `s${to}` },
-          wording: `Choice ${choice} of ${index}`,
-        },
+        id: linkId,
+        from: id,
+        carrier: { kind: 'element', elementId: `${linkId}c` },
+        target: { kind: 'slide', slideId: `s${to}` },
+        wording: `Choice ${choice} of ${index}`,
       };
     }
     slides[id] = {
-      ...{ id, title: `Slide ${index}`, x: (index % 60) * 270, y: Math.floor(index / 60) * 150 },
-      ...{ isPlacedByHand: false, isEnding: index % 9 === 0, isLeftOut: false, isPattern: false },
-      ...{
-        isReady: false,
-        runsOn: false,
-        sectionId: null,
-        trunkId: '',
-        layout: 'choices',
-        notes: '',
-      },
+      id,
+      title: `Slide ${index}`,
+      x: (index % 60) * 270,
+      y: Math.floor(index / 60) * 150,
+      isPlacedByHand: false,
+      isEnding: index % 9 === 0,
+      isLeftOut: false,
+      isPattern: false,
+      isReady: false,
+      runsOn: false,
+      sectionId: null,
+      trunkId: '',
+      layout: 'choices',
+      notes: '',
       elements,
     };
   }
   return readPlainDeck({
-    ...{ title: 'Generated', theme: 'paper', startSlideId: 's0', slides, links },
+    title: 'Generated',
+    theme: 'paper',
+    startSlideId: 's0',
+    slides,
+    links,
   });
 }

@@ -43,8 +43,13 @@ async function map() {
   await page.evaluate(() => {
     const event = (/** @type {string} */ type, /** @type {number} */ x, /** @type {number} */ y) =>
       new MouseEvent(type, {
-        ...{ bubbles: true, cancelable: true, view: window, button: 0, buttons: 1 },
-        ...{ clientX: x, clientY: y },
+        bubbles: true,
+        cancelable: true,
+        view: window,
+        button: 0,
+        buttons: 1,
+        clientX: x,
+        clientY: y,
       });
     const at = document.querySelector('.react-flow__pane');
     /** @type {any} */ (window).bench = (/** @type {number} */ step) => {

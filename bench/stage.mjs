@@ -64,8 +64,13 @@ async function onStage(what) {
     const send = (/** @type {string} */ type, /** @type {number} */ step) =>
       at.dispatchEvent(
         new PointerEvent(type, {
-          ...{ bubbles: true, cancelable: true, pointerId: 1, button: 0, buttons: 1 },
-          ...{ clientX: x + step * 2, clientY: y + Math.sin(step / 8) * 80 },
+          bubbles: true,
+          cancelable: true,
+          pointerId: 1,
+          button: 0,
+          buttons: 1,
+          clientX: x + step * 2,
+          clientY: y + Math.sin(step / 8) * 80,
         }),
       );
     /** @type {any} */ (window).bench = (/** @type {number} */ step) => {
@@ -102,13 +107,22 @@ const essay = Array.from({ length: WORDS / 40 }, (_, at) =>
 );
 const typed = await putDeck(
   readPlainDeck({
-    ...{ title: 'Essay', theme: 'paper', startSlideId: 'e', links: {} },
+    title: 'Essay',
+    theme: 'paper',
+    startSlideId: 'e',
+    links: {},
     slides: {
       e: {
-        ...{ id: 'e', title: 'Essay', layout: 'empty' },
+        id: 'e',
+        title: 'Essay',
+        layout: 'empty',
         elements: [
           {
-            ...{ id: 'essay', kind: 'text', style: 'caption', layer: 'content', size: 8 },
+            id: 'essay',
+            kind: 'text',
+            style: 'caption',
+            layer: 'content',
+            size: 8,
             box: { x: 40, y: 40, w: 1200, h: 640 },
             text: { type: 'doc', content: essay.flatMap((line) => words(line).content) },
           },

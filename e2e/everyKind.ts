@@ -58,7 +58,9 @@ const clickAll = async (page: Page, ...names: string[]): Promise<void> => {
 
 export const KINDS: Asked[] = [
   {
-    ...{ starter: 'Pick all that fit', kind: 'choice', told: /Fits, Fits too/ },
+    starter: 'Pick all that fit',
+    kind: 'choice',
+    told: /Fits, Fits too/,
     mouse: async (page) => {
       for (const name of ['Fits', 'Fits too']) await page.getByLabel(name, { exact: true }).check();
     },
@@ -72,25 +74,33 @@ export const KINDS: Asked[] = [
     },
   },
   {
-    ...{ starter: 'Name it', kind: 'text entry', told: /storm\s+petrel/i },
+    starter: 'Name it',
+    kind: 'text entry',
+    told: /storm\s+petrel/i,
     mouse: (page) => fill(box(page), 'Storm  Petrel'),
     touch: (page) => fill(box(page), 'storm petrel'),
     keyboard: (page) => typed(box(page), 'storm petrel'),
   },
   {
-    ...{ starter: 'Explain why', kind: 'extended text', told: /because of the fog/ },
+    starter: 'Explain why',
+    kind: 'extended text',
+    told: /because of the fog/,
     mouse: (page) => fill(box(page), 'It is lit because of the fog.'),
     touch: (page) => fill(box(page), 'because of the fog'),
     keyboard: (page) => typed(box(page), 'because of the fog'),
   },
   {
-    ...{ starter: 'Work it out', kind: 'number', told: /10 m/ },
+    starter: 'Work it out',
+    kind: 'number',
+    told: /10 m/,
     mouse: (page) => fill(box(page, 'Your answer in m'), '10 m'),
     touch: (page) => fill(box(page, 'Your answer in m'), '10'),
     keyboard: (page) => typed(box(page, 'Your answer in m'), '10'),
   },
   {
-    ...{ starter: 'How are you today?', kind: 'slider', told: /^(9|10)$/ },
+    starter: 'How are you today?',
+    kind: 'slider',
+    told: /^(9|10)$/,
     mouse: async (page) => {
       const bar = (await page.getByRole('slider').boundingBox())!;
       await page.mouse.click(bar.x + bar.width - 6, bar.y + bar.height / 2);
@@ -102,7 +112,9 @@ export const KINDS: Asked[] = [
     keyboard: (page) => press(page.getByRole('slider'), 'End'),
   },
   {
-    ...{ starter: 'From small to large', kind: 'order', told: /(→.*){4}/ },
+    starter: 'From small to large',
+    kind: 'order',
+    told: /(→.*){4}/,
     mouse: async (page) => {
       await drag(page, page.getByLabel(/, place 1$/), page.getByLabel(/, place 5$/));
       // The end of a drag is no click: one in the twentieth of a second after it is not taken, and no hand is as fast.
@@ -119,7 +131,9 @@ export const KINDS: Asked[] = [
     },
   },
   {
-    ...{ starter: 'What belongs together', kind: 'match', told: /a lamp – shows the way/ },
+    starter: 'What belongs together',
+    kind: 'match',
+    told: /a lamp – shows the way/,
     mouse: (page) => clickAll(page, 'a lamp', 'shows the way'),
     touch: (page) => tapAll(page, 'a lamp', 'shows the way'),
     keyboard: async (page) => {
@@ -128,7 +142,9 @@ export const KINDS: Asked[] = [
     },
   },
   {
-    ...{ starter: 'Fill the gaps', kind: 'gap', told: /lamp · – · sea/ },
+    starter: 'Fill the gaps',
+    kind: 'gap',
+    told: /lamp · – · sea/,
     mouse: async (page) => {
       await page.getByLabel('Gap 1').selectOption('lamp');
       await page.getByLabel('Gap 3').selectOption('sea');
@@ -143,7 +159,9 @@ export const KINDS: Asked[] = [
     },
   },
   {
-    ...{ starter: 'Sort into two', kind: 'sort', told: /piece 1: here/ },
+    starter: 'Sort into two',
+    kind: 'sort',
+    told: /piece 1: here/,
     mouse: async (page) => {
       await page.getByRole('button', { name: 'Piece: piece 1' }).hover();
       await page.mouse.down();
@@ -161,19 +179,25 @@ export const KINDS: Asked[] = [
     },
   },
   {
-    ...{ starter: 'Find it in the picture', kind: 'hotspot', told: /middle/ },
+    starter: 'Find it in the picture',
+    kind: 'hotspot',
+    told: /middle/,
     mouse: (page) => clickAll(page, 'middle'),
     touch: (page) => tapAll(page, 'middle'),
     keyboard: (page) => press(page.getByRole('button', { name: 'middle' }), 'Space'),
   },
   {
-    ...{ starter: 'Point at it', kind: 'select point', told: /^(49|50|51|52) %, (49|50|51) %/ },
+    starter: 'Point at it',
+    kind: 'select point',
+    told: /^(49|50|51|52) %, (49|50|51) %/,
     mouse: (page) => surface(page).click(),
     touch: (page) => surface(page).tap(),
     keyboard: (page) => press(surface(page), 'ArrowRight', 'Space'),
   },
   {
-    ...{ starter: 'Label the drawing', kind: 'drawing', told: /^1 stroke\b/ },
+    starter: 'Label the drawing',
+    kind: 'drawing',
+    told: /^1 stroke\b/,
     mouse: async (page) => {
       await stroke(page, 'mouse');
       await page.getByRole('textbox', { name: /^Label/ }).fill('the sail');

@@ -194,7 +194,8 @@ test('a class list comes from CSV, is changed, saved as CSV, and gives its group
   const page = await signIn(await someone(browser));
   await page.goto('/classes');
   await page.getByLabel('Or from a CSV file').setInputFiles({
-    ...{ name: 'Gannet 4.csv', mimeType: 'text/csv' },
+    name: 'Gannet 4.csv',
+    mimeType: 'text/csv',
     buffer: Buffer.from('name;group\nÅsa Holm;Table 1\nBo Lind;Table 1\n"Vik, Per";\n'),
   });
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Gannet 4');

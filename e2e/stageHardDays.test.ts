@@ -50,7 +50,11 @@ test('what cannot be taken says so and changes nothing', async ({ browser }) => 
   await expect(page.getByText(/1,000,000 letters: a text takes 100,000/)).toBeVisible();
   const box = { x: 0, y: 0, w: 20, h: 20 };
   const many = Array.from({ length: 620 }, (_, index) => ({
-    ...{ id: `shape-${index}`, kind: 'shape', layer: 'content', shape: 'ellipse', box },
+    id: `shape-${index}`,
+    kind: 'shape',
+    layer: 'content',
+    shape: 'ellipse',
+    box,
   }));
   const clip = (elements: unknown): string =>
     JSON.stringify({ deckId: 'other', elements, links: [] });

@@ -5,8 +5,15 @@ const url = 'postgres://gobrel@127.0.0.1/gobrel';
 
 test('with nothing but a database it listens for this machine alone, without the demo', () => {
   expect(configFromEnvironment('/x', { DATABASE_URL: url, PORT: '' })).toMatchObject({
-    ...{ port: 4300, host: '127.0.0.1', databaseUrl: url, webFolder: '', redisUrl: '' },
-    ...{ proxies: 0, isSecure: false, seedsDemo: false, logLevel: 'info' },
+    port: 4300,
+    host: '127.0.0.1',
+    databaseUrl: url,
+    webFolder: '',
+    redisUrl: '',
+    proxies: 0,
+    isSecure: false,
+    seedsDemo: false,
+    logLevel: 'info',
     pictureWorker: '/x/assets/pictureProcess.js',
   });
 });
@@ -14,7 +21,10 @@ test('with nothing but a database it listens for this machine alone, without the
 test('what is set is read as what it is', () => {
   const env = { DATABASE_URL: url, PORT: '80', GOBREL_PROXIES: '2', GOBREL_HTTPS: '1' };
   expect(configFromEnvironment('/x', { ...env, LOG_LEVEL: 'warn', OTHER: 'x' })).toMatchObject({
-    ...{ port: 80, proxies: 2, isSecure: true, logLevel: 'warn' },
+    port: 80,
+    proxies: 2,
+    isSecure: true,
+    logLevel: 'warn',
   });
 });
 

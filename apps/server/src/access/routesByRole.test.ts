@@ -98,11 +98,18 @@ const IS: Record<Who, Partial<Record<Thing, Role[]>>> = {
     starter: ['owner'],
   },
   coauthor: {
-    ...{ site: ['teacher'], deck: ['coauthor'], trash: ['coauthor'] },
-    ...{ lesson: ['teaches'], folio: ['teaches'], file: ['reader'] },
+    site: ['teacher'],
+    deck: ['coauthor'],
+    trash: ['coauthor'],
+    lesson: ['teaches'],
+    folio: ['teaches'],
+    file: ['reader'],
   },
   commenter: {
-    ...{ site: ['teacher'], deck: ['commenter'], trash: ['commenter'], file: ['reader'] },
+    site: ['teacher'],
+    deck: ['commenter'],
+    trash: ['commenter'],
+    file: ['reader'],
   },
   viewer: { site: ['teacher'], deck: ['viewer'], trash: ['viewer'], file: ['reader'] },
   'other teacher': { site: ['teacher'] },
@@ -165,7 +172,9 @@ async function makeWorld(hash: string): Promise<World> {
   const join = async (code: string, name: string) => {
     const student = new Visitor(server.url);
     const { folioId } = (await must(student, 'POST', 'student/join', {
-      ...{ code, name, key: crypto.randomUUID() },
+      code,
+      name,
+      key: crypto.randomUUID(),
     })) as { folioId?: string };
     return { student, folioId: folioId! };
   };
@@ -190,8 +199,13 @@ async function makeWorld(hash: string): Promise<World> {
     );
   return {
     ids: {
-      ...{ deck: deckId, trash: trashed, lesson: lesson.id, folio: ada.folioId, file: hash },
-      ...{ class: list.id!, starter: starter!.id },
+      deck: deckId,
+      trash: trashed,
+      lesson: lesson.id,
+      folio: ada.folioId,
+      file: hash,
+      class: list.id!,
+      starter: starter!.id,
     },
     people: {
       stranger: new Visitor(server.url),

@@ -215,7 +215,10 @@ test('a file that a deck links to is handed out to be kept, never to be opened i
 
 describe('pictures are shown to those who may read what uses them', () => {
   const picture = (asset: AssetRef): NewElement => ({
-    ...{ kind: 'picture', layer: 'content', box: { x: 0, y: 0, w: 200, h: 200 }, asset },
+    kind: 'picture',
+    layer: 'content',
+    box: { x: 0, y: 0, w: 200, h: 200 },
+    asset,
   });
   const ofColour = async (background: string): Promise<Buffer> =>
     sharp({ create: { width: 40, height: 30, channels: 3, background } })

@@ -35,7 +35,10 @@ const gets = async (who: Visitor, path: string): Promise<boolean> =>
   (await fetch(`${server.url}/api/${path}`, { headers: { cookie: who.cookie } })).status === 200;
 
 const sound = (hash: string): NewElement => ({
-  ...{ kind: 'media', medium: 'sound', name: 'horn', layer: 'content' },
+  kind: 'media',
+  medium: 'sound',
+  name: 'horn',
+  layer: 'content',
   box: { x: 0, y: 0, w: 300, h: 80 },
   media: { hash, type: 'audio/wav', size: 144, seconds: 0.1 },
 });

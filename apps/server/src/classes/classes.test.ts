@@ -94,13 +94,16 @@ test('a student is seen across lessons; a group shares one folio where the lesso
   });
   const [list] = await listsOf(ines);
   const started = await ines.post<{ id: string }>(`decks/${room.deckId}/lessons`, {
-    ...{ allowsTypedNames: false, classListId: made.body.id, settings: { byGroups: true } },
+    allowsTypedNames: false,
+    classListId: made.body.id,
+    settings: { byGroups: true },
   });
   const { body } = await ines.get<{ joinCode: string }>(`lessons/${started.body.id}`);
   const folios: string[] = [];
   for (const { id } of list!.students) {
     const joined = await new Visitor(server.url).post<{ folioId: string }>('student/join', {
-      ...{ code: body.joinCode, classStudentId: id },
+      code: body.joinCode,
+      classStudentId: id,
     });
     expect(joined.status).toBe(201);
     folios.push(joined.body.folioId);

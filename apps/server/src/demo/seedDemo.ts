@@ -66,7 +66,8 @@ async function addPictures(assets: AssetsService): Promise<Pictures> {
 
 /** The class in six groups of four. */
 const GROUPED = STUDENTS.map((name, index) => ({
-  ...{ name, group: `Table ${1 + Math.floor(index / 4)}` },
+  name,
+  group: `Table ${1 + Math.floor(index / 4)}`,
 }));
 
 /** All 24 students to an ending, handed in. */

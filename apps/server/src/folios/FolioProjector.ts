@@ -200,7 +200,9 @@ export class FolioProjector
       if (folio.lesson !== lesson) continue;
       const { answered, locked, steps } = folio.projection;
       folio.projection = new FolioProjection(folio.doc, lesson.edition, lesson.questions, {
-        ...{ answered, locked, steps },
+        answered,
+        locked,
+        steps,
       });
       this.#mark(folio);
     }
@@ -312,7 +314,8 @@ export class FolioProjector
         const answered = answeredBefore.get(folio)!;
         const { locked } = folio.projection;
         folio.projection = new FolioProjection(folio.doc, edition, questions, {
-          ...{ answered, locked },
+          answered,
+          locked,
         });
         this.#dirty.add(folio);
       }

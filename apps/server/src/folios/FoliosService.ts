@@ -158,8 +158,12 @@ export class FoliosService {
         if (waits && !is_done && !asked.isFinal) return [];
         const { explanation, question } = asked;
         const mark: StudentMark = {
-          ...{ score, points: question.points, explanation },
-          ...{ comment: comment ?? '', stamp: stamp ?? '', isLocked: is_locked },
+          score,
+          points: question.points,
+          explanation,
+          comment: comment ?? '',
+          stamp: stamp ?? '',
+          isLocked: is_locked,
         };
         return [[id, mark]];
       }),

@@ -77,7 +77,9 @@ export class ResultsService {
           handedInAt: row.handed_in_at?.toISOString() ?? null,
           attempts: row.attempts,
           isPractice: row.is_practice,
-          ...{ answers: {}, marks: {}, walk: [] },
+          answers: {},
+          marks: {},
+          walk: [],
         },
       ]),
     );

@@ -59,7 +59,9 @@ export class DeskController {
     @Body() { isHeld, word = '' }: HoldDto,
   ): Promise<LessonState> {
     return this.lessons.change(id, (state) => ({
-      ...{ ...state, isHeld, holdWord: isHeld ? word.trim() : '' },
+      ...state,
+      isHeld,
+      holdWord: isHeld ? word.trim() : '',
       heldAt: isHeld ? (state.isHeld ? state.heldAt : Date.now()) : 0,
     }));
   }

@@ -167,7 +167,11 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       const before = lesson.asked.flatMap((one) => edition.slides[one] ?? []);
       const others = Object.values(edition.slides).filter((one) => !lesson.asked.includes(one.id));
       const asked: Slide = {
-        ...{ ...slide, id, isLeftOut: false, isEnding: true, sectionId: null },
+        ...slide,
+        id,
+        isLeftOut: false,
+        isEnding: true,
+        sectionId: null,
         ...spotInRowBelow(others, before),
       };
       const slides = { ...edition.slides, [id]: asked };
@@ -362,9 +366,14 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
    */
   async end(lessonId: string): Promise<void> {
     await this.change(lessonId, (state) => ({
-      ...{ ...state, isEnded: true, endedAt: Date.now() },
-      ...{ presenting: null, putUp: null, askedSlideId: null },
-      ...{ vote: null, timerEndsAt: null },
+      ...state,
+      isEnded: true,
+      endedAt: Date.now(),
+      presenting: null,
+      putUp: null,
+      askedSlideId: null,
+      vote: null,
+      timerEndsAt: null,
     }));
   }
 

@@ -50,7 +50,13 @@ export class ResultsController {
     const { deckId, title, className, startedAt, endedAt, settings, editionId } =
       await this.lessons.require(id);
     return {
-      ...{ lessonId: id, deckId, title, className, startedAt, endedAt, settings },
+      lessonId: id,
+      deckId,
+      title,
+      className,
+      startedAt,
+      endedAt,
+      settings,
       edition: await this.lessons.edition(editionId),
       students: await this.results.studentsOf(id),
     };

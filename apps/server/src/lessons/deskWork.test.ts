@@ -78,7 +78,8 @@ describe('while it runs', () => {
     expect(body.putUp).toEqual({ questionId: 'q', isInPlace: false, showsKey: false });
     const shown = await room.ines.post<LessonState>(at('put-up'), {
       questionId: 'q',
-      ...{ showsKey: true, isInPlace: true },
+      showsKey: true,
+      isInPlace: true,
     });
     expect(shown.body.putUp).toEqual({ questionId: 'q', isInPlace: true, showsKey: true });
     expect((await room.ines.post(at('put-up'), { questionId: 'nothing' })).status).toBe(409);
@@ -205,7 +206,10 @@ describe('while it runs', () => {
           '?',
           { kind: 'textEntry', points: 1 },
           {
-            ...{ kind: 'textEntry', accepted: ['copper'], heedsCase: false, heedsAccents: false },
+            kind: 'textEntry',
+            accepted: ['copper'],
+            heedsCase: false,
+            heedsAccents: false,
           },
         ),
       ),
@@ -385,11 +389,9 @@ describe('while it runs', () => {
 test('a lesson that is not open yet says when it opens; one in the past cannot be closed', async () => {
   const opensAt = new Date(Date.now() + 86_400_000).toISOString();
   const started = await room.ines.post<{ id: string }>(`decks/${room.deckId}/lessons`, {
-    ...{
-      allowsTypedNames: true,
-      opensAt,
-      closesAt: new Date(Date.now() + 7 * 86_400_000).toISOString(),
-    },
+    allowsTypedNames: true,
+    opensAt,
+    closesAt: new Date(Date.now() + 7 * 86_400_000).toISOString(),
   });
   expect(started.status).toBe(201);
   const { body } = await room.ines.get<{ joinCode: string }>(`lessons/${started.body.id}`);

@@ -19,7 +19,8 @@ export async function freeze(
   await noteUses(rows, [
     ...hashesIn(JSON.stringify(deck)).map((hash) => ({ hash, name: `edition:${edition!.id}` })),
     ...hashesIn(JSON.stringify(view)).map((hash) => ({
-      ...{ hash, name: `edition:${edition!.id}#student` },
+      hash,
+      name: `edition:${edition!.id}#student`,
     })),
   ]);
   return edition!.id;

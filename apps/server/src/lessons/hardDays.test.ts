@@ -132,7 +132,8 @@ test('who guesses return codes is held back, and the desk raises an alarm', asyn
   const desk = await room.ines.open(`desk:${room.lessonId}`);
   const guess = (n: number) =>
     new Visitor(server.url).post('student/return', {
-      ...{ code: room.joinCode, returnCode: `BCDF${'GHJKLMNPQR'[n % 10]}` },
+      code: room.joinCode,
+      returnCode: `BCDF${'GHJKLMNPQR'[n % 10]}`,
     });
   for (let n = 0; n < 12; n++) await guess(n);
   await until(() => readDesk(desk.doc).wrongReturnCodes >= 10);

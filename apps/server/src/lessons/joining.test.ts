@@ -116,7 +116,9 @@ test('a group shares one folio, also when its students come at once; its name op
   });
   const start = async (): Promise<{ code: string; ids: string[]; lessonId: string }> => {
     const { body } = await ines.post<{ id: string }>(`decks/${deckId}/lessons`, {
-      ...{ classListId: list.body.id, allowsTypedNames: true, settings: { byGroups: true } },
+      classListId: list.body.id,
+      allowsTypedNames: true,
+      settings: { byGroups: true },
     });
     const code = (await ines.get<{ joinCode: string }>(`lessons/${body.id}`)).body.joinCode;
     const seen = await new Visitor(server.url).post<{ names: { id: string }[] }>('student/look', {
@@ -234,7 +236,9 @@ test('one address makes so many accounts in an hour', async () => {
     await throttle.record('sign-up:127.0.0.1');
   }
   const refused = await new Visitor(server.url).post('accounts', {
-    ...{ email: 'one.more@gobrel.example', name: 'One More', password: 'long enough words' },
+    email: 'one.more@gobrel.example',
+    name: 'One More',
+    password: 'long enough words',
   });
   expect(refused.status).toBe(429);
 });

@@ -26,7 +26,9 @@ test('a gradebook holds answers, walks and marks by hand; students see what the 
   await server.app.get(FoliosService).settle();
   const [student] = await results();
   expect(student).toMatchObject({
-    ...{ name: 'Ada', attempts: 0, isPractice: false },
+    name: 'Ada',
+    attempts: 0,
+    isPractice: false,
     answers: { q: { score: 0, isLate: false } },
     walk: [{ slideId: 'pier' }, { slideId: 'sea', via: 'row' }],
   });
@@ -117,7 +119,9 @@ test('a late answer has no mark that its student sees, unless late ones count or
   expect(await score()).toBe(0);
   await allow({ countsLate: false });
   await other.ines.request('PUT', path(`students/${ada.folioId}/marks/q`), {
-    ...{ score: 1, comment: '', stamp: '' },
+    score: 1,
+    comment: '',
+    stamp: '',
   });
   expect(await score()).toBe(1);
 });

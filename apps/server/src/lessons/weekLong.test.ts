@@ -15,7 +15,8 @@ const DAY = 86_400_000;
 test('a week at own pace: not open yet, worked on over days and devices, handed in, closed, released', async () => {
   const room = await openClassroom(server);
   const started = await room.ines.post<{ id: string }>(`decks/${room.deckId}/lessons`, {
-    ...{ allowsTypedNames: true, pace: 'own' },
+    allowsTypedNames: true,
+    pace: 'own',
     opensAt: new Date(Date.now() + DAY).toISOString(),
     closesAt: new Date(Date.now() + 8 * DAY).toISOString(),
     settings: { seesMarks: 'when-released', attempts: 2 },

@@ -49,7 +49,10 @@ test('a drawing that is taken becomes a picture with its credit; twice it is the
   const { status, body } = await take();
   expect(status).toBe(201);
   expect(body.credit).toEqual({
-    ...{ title: 'Lighthouse', author: 'Gobrel picture box', source: '', licence: 'cc-by' },
+    title: 'Lighthouse',
+    author: 'Gobrel picture box',
+    source: '',
+    licence: 'cc-by',
   });
   const served = await fetch(`${server.url}/api/assets/${body.asset.hash}`, {
     headers: { cookie: ines.cookie },

@@ -51,7 +51,10 @@ export class PracticeService implements BeforeApplicationShutdown {
       if (this.#classes.get(lessonId)?.process === child) this.#classes.delete(lessonId);
     });
     child.send({
-      ...{ url: `http://127.0.0.1:${port}`, joinCode: lesson.joinCode, secret, students },
+      url: `http://127.0.0.1:${port}`,
+      joinCode: lesson.joinCode,
+      secret,
+      students,
       edition: await this.lessons.edition(lesson.editionId),
     });
   }

@@ -119,7 +119,11 @@ export class SimulatedStudent {
       [`lesson:${lessonId}`, this.#state] as const,
     ].map(([name, document]) => {
       const provider = new HocuspocusProvider({
-        ...{ websocketProvider: socket, name, document, token: 'cookie', awareness: null },
+        websocketProvider: socket,
+        name,
+        document,
+        token: 'cookie',
+        awareness: null,
       });
       provider.attach();
       return provider;

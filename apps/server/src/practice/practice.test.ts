@@ -52,7 +52,9 @@ test('a practice class joins, walks and answers over the network, and is gone in
 test('nobody passes for simulated without the secret; no other teacher sends a class', async () => {
   const eve = new Visitor(server.url);
   const joined = await eve.post('student/join', {
-    ...{ code: room.joinCode, name: 'Eve', practice: 'guess' },
+    code: room.joinCode,
+    name: 'Eve',
+    practice: 'guess',
   });
   expect(joined.status).toBe(201);
   const rows = await server.app

@@ -21,7 +21,8 @@ const fieldsOf = ({
 }: ValidationError): { field: string; message: string }[] =>
   constraints || children.length === 0
     ? Object.values(constraints ?? { nested: 'is not understood' }).map((message) => ({
-        ...{ field: property, message },
+        field: property,
+        message,
       }))
     : children.flatMap(fieldsOf);
 

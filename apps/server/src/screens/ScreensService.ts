@@ -76,7 +76,10 @@ export class ScreensService {
     return {
       code: null,
       lesson: {
-        ...{ title, joinCode, state, now: Date.now() },
+        title,
+        joinCode,
+        state,
+        now: Date.now(),
         edition: has === state.renewed ? null : await this.lessons.editionForStudents(editionId),
         shows: await this.#shows(lesson),
         votes: await this.#votes(lesson),

@@ -108,7 +108,8 @@ test('killed during a vote: it is still open afterwards, and what was voted is t
     ['Ada', 'Bela'].map(async (name) => {
       const visitor = new Visitor(url);
       const joined = await visitor.post<{ folioId: string }>('student/join', {
-        ...{ code: body.joinCode, name },
+        code: body.joinCode,
+        name,
       });
       const { folioId } = joined.body;
       const folio = await visitor.open(`folio:${folioId}`);

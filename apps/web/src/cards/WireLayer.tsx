@@ -81,7 +81,10 @@ export const WireLayer = memo(function WireLayer(props: {
     [wires, spots, direction],
   );
   const { hovered, pulled } = useWireHand({
-    ...{ drawn, onPick, onReword, onMoveEnd: props.onMoveEnd },
+    drawn,
+    onPick,
+    onReword,
+    onMoveEnd: props.onMoveEnd,
     zoom: seen.zoom,
     selected: selected ?? null,
   });
@@ -104,7 +107,9 @@ export const WireLayer = memo(function WireLayer(props: {
         {inHand.map(({ wire, path }) => (
           <WireInHand
             key={wire.id}
-            {...{ wire, path, direction }}
+            wire={wire}
+            path={path}
+            direction={direction}
             isSelected={wire.id === selected}
             pulled={wire.id === pulled?.wire.id ? pulled : null}
             hasGrips={props.onMoveEnd !== undefined && !wire.isGathered}

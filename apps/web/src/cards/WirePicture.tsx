@@ -63,7 +63,10 @@ function put(
   canvas.height = picture.height;
   canvas.getContext('bitmaprenderer')?.transferFromImageBitmap(picture);
   Object.assign(canvas.style, {
-    ...{ left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` },
+    left: `${left}px`,
+    top: `${top}px`,
+    width: `${width}px`,
+    height: `${height}px`,
   });
 }
 

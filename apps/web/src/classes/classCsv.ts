@@ -72,11 +72,10 @@ function readTable(text: string): {
   const head = (data[0] ?? []).map((cell) => cell.trim().toLowerCase());
   const find = (...names: string[]): number => head.findIndex((cell) => names.includes(cell));
   const columns = {
-    ...{ name: find(...NAME_HEADS), group: find(...GROUP_HEADS) },
-    ...{
-      first: find('first name', 'given name'),
-      last: find('last name', 'surname', 'family name'),
-    },
+    name: find(...NAME_HEADS),
+    group: find(...GROUP_HEADS),
+    first: find('first name', 'given name'),
+    last: find('last name', 'surname', 'family name'),
   };
   const hasHead = columns.name >= 0 || columns.first >= 0;
   return { rows: hasHead ? data.slice(1) : data, hasHead, columns };

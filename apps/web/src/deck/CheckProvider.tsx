@@ -102,7 +102,11 @@ class Sender {
       links: Object.values(links).filter((link) => old?.links[link.id] !== link),
       goneSlides: Object.keys(old?.slides ?? {}).filter((id) => !slides[id]),
       goneLinks: Object.keys(old?.links ?? {}).filter((id) => !links[id]),
-      ...{ head, wordsPerMinute, readableDecks, version, isPart: false },
+      head,
+      wordsPerMinute,
+      readableDecks,
+      version,
+      isPart: false,
     };
     // One after the other, so that no older part overtakes a newer one.
     this.#posting = this.#posting.then(() => this.#post(change));

@@ -157,7 +157,11 @@ function Desk(props: {
         >
           {!isOver && (
             <DeskBar
-              {...{ state, edition, graph, slideId, act }}
+              state={state}
+              edition={edition}
+              graph={graph}
+              slideId={slideId}
+              act={act}
               students={desk.students}
               onAsk={() => setOpen('ask')}
             />
@@ -237,7 +241,11 @@ function Desk(props: {
             />
           ) : slide ? (
             <SlidePanel
-              {...{ slide, edition, desk, state, act }}
+              slide={slide}
+              edition={edition}
+              desk={desk}
+              state={state}
+              act={act}
               starred={desk.starred}
               likened={desk.likened}
               onOpenFolio={openFolio}

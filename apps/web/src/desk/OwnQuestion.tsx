@@ -26,11 +26,15 @@ import { EditedDeckProvider, useEditedDeck } from '../deck/DeckContext';
 const WRITTEN = {
   items: { label: 'One on each line', rows: 4, hint: '', start: 'Yes\nNo' },
   pairs: {
-    ...{ label: 'Pairs, one on each line', rows: 4, hint: 'Each as: left = right' },
+    label: 'Pairs, one on each line',
+    rows: 4,
+    hint: 'Each as: left = right',
     start: '',
   },
   gaps: {
-    ...{ label: 'Text', rows: 3, start: '' },
+    label: 'Text',
+    rows: 3,
+    start: '',
     hint: 'What belongs into a gap stands in brackets: The [lamp] turns.',
   },
   pieces: { label: 'Pieces, one on each line', rows: 4, hint: '', start: '' },

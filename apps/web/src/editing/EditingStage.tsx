@@ -101,7 +101,15 @@ export function EditingStage(props: {
     [moved, layer],
   );
   const hands: StageHands = {
-    ...{ doc, slide, theme, edit, scale, run, show, draw, touchable },
+    doc,
+    slide,
+    theme,
+    edit,
+    scale,
+    run,
+    show,
+    draw,
+    touchable,
     inHand: (id) => inHandFor(slide.elements, id, entered),
     clear: () => {
       show(NO_PREVIEW);
@@ -286,7 +294,12 @@ export function EditingStage(props: {
         <SketchView sketch={sketch} theme={theme} scale={scale} />
         {typing && (
           <TypedElement
-            {...{ doc, slide: moved, typing, theme, links, scale }}
+            doc={doc}
+            slide={moved}
+            typing={typing}
+            theme={theme}
+            links={links}
+            scale={scale}
             onEditor={props.onEditor}
             onEnd={endTyping}
             onRefused={trouble}

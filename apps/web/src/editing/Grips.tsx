@@ -52,7 +52,9 @@ export function ShapeGrips(props: {
         return isShared ? null : (
           <Grip
             key={index}
-            {...{ x, y, scale }}
+            x={x}
+            y={y}
+            scale={scale}
             title={adjust[index]!.label}
             className="rotate-45 bg-brass"
             onPointerDown={(event) => props.onPull(event, index)}
@@ -115,7 +117,10 @@ export function LineGrips(props: {
         return (
           <Grip
             key={`new${index}`}
-            {...{ x: (point.x + next.x) / 2, y: (point.y + next.y) / 2, scale, size: 8 }}
+            x={(point.x + next.x) / 2}
+            y={(point.y + next.y) / 2}
+            scale={scale}
+            size={8}
             title="Bend here"
             className="rounded-full bg-petrol/50"
             onPointerDown={(event) => props.onPull(event, index, true)}
@@ -128,7 +133,8 @@ export function LineGrips(props: {
         return (
           <Grip
             key={index}
-            {...{ ...point, scale }}
+            {...point}
+            scale={scale}
             title={index === 0 ? 'Start' : index === last ? 'End' : 'Middle point'}
             className={`rounded-full ${isStuck ? 'bg-ember' : 'bg-petrol'}`}
             onPointerDown={(event) => props.onPull(event, index, false)}

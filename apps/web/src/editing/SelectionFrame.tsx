@@ -7,7 +7,14 @@ import { boxAround } from './arranging';
 const CORNERS: readonly Handle[] = ['nw', 'ne', 'se', 'sw'];
 const CURSORS = ['ns-resize', 'nesw-resize', 'ew-resize', 'nwse-resize'] as const;
 const DIRECTION: Record<Handle, number> = {
-  ...{ n: 0, ne: 45, e: 90, se: 135, s: 180, sw: 225, w: 270, nw: 315 },
+  n: 0,
+  ne: 45,
+  e: 90,
+  se: 135,
+  s: 180,
+  sw: 225,
+  w: 270,
+  nw: 315,
 };
 
 /** The cursor for a handle of something turned. */

@@ -48,8 +48,10 @@ function othersThan({ slide, touchable }: StageHands, ids: readonly ElementId[])
 
 const whole = (value: number): number => Math.round(value);
 export const rounded = (box: Box): Box => ({
-  ...{ x: whole(box.x), y: whole(box.y) },
-  ...{ w: Math.max(1, whole(box.w)), h: Math.max(1, whole(box.h)) },
+  x: whole(box.x),
+  y: whole(box.y),
+  w: Math.max(1, whole(box.w)),
+  h: Math.max(1, whole(box.h)),
 });
 
 const movable = (elements: readonly SlideElement[]): SlideElement[] =>
@@ -150,7 +152,9 @@ export function resizing(
       if (!from || !one) return;
       const keep = isCorner && (isAlone ? keepsShape(one) : true) !== event.shiftKey;
       let to = resize(from, handle, at.x - start.x, at.y - start.y, {
-        ...{ keep, rotation, fromMiddle: event.altKey },
+        keep,
+        rotation,
+        fromMiddle: event.altKey,
       });
       const isFree = event.ctrlKey || event.metaKey || event.altKey || keep || rotation !== 0;
       const snapped = isFree ? null : snapSides(to, handle, others, REACH / scale);

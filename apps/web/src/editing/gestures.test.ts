@@ -71,7 +71,10 @@ function drag(gesture: Gesture, path: Point[], keys: Partial<PointerEvent> = {})
 }
 
 const card = (id: string, x: number, y: number, more: object = {}): object => ({
-  ...{ kind: 'shape', shape: 'rectangle', id, box: { x, y, w: 100, h: 60 } },
+  kind: 'shape',
+  shape: 'rectangle',
+  id,
+  box: { x, y, w: 100, h: 60 },
   ...more,
 });
 
@@ -140,7 +143,10 @@ describe('moving', () => {
 describe('resizing and turning', () => {
   test('a corner of a shape goes anywhere, of a formula it keeps the form; Shift says otherwise', () => {
     const { hands, thing } = stage(card('a', 100, 400), {
-      ...{ kind: 'formula', tex: 'x', id: 'f', box: { x: 600, y: 400, w: 200, h: 100 } },
+      kind: 'formula',
+      tex: 'x',
+      id: 'f',
+      box: { x: 600, y: 400, w: 200, h: 100 },
     });
     const pull = (id: string, keys: Partial<PointerEvent> = {}): void =>
       drag(resizing(hands(), { x: 0, y: 0 }, [thing(id)], 'se'), [{ x: 100, y: 10 }], {
@@ -237,7 +243,10 @@ describe('framing and drawing', () => {
 
   test('what one column of a table gains the next one loses', () => {
     const { hands, thing } = stage({
-      ...{ kind: 'table', id: 't', box: { x: 0, y: 300, w: 300, h: 90 }, columns: [1, 1, 1] },
+      kind: 'table',
+      id: 't',
+      box: { x: 0, y: 300, w: 300, h: 90 },
+      columns: [1, 1, 1],
       text: plain('x'),
     });
     const table = thing('t');

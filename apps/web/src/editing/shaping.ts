@@ -194,7 +194,9 @@ export function drawingStroke(
       const added = hands.run(addElement, slide.id, {
         kind: 'ink',
         layer: hands.edit.layer,
-        ...{ box: frame, frame, strokes: [stroke] },
+        box: frame,
+        frame,
+        strokes: [stroke],
       });
       if (added) onDrawn(added.elementId);
     },

@@ -54,7 +54,13 @@ interface InHand {
 }
 
 const nothing = (slideId: string, layer: Layer = 'content'): InHand => ({
-  ...{ slideId, layer, ids: [], entered: null, typing: null, cropping: null, tool: 'select' },
+  slideId,
+  layer,
+  ids: [],
+  entered: null,
+  typing: null,
+  cropping: null,
+  tool: 'select',
   asking: null,
   taken: 0,
 });
@@ -133,7 +139,16 @@ export function useStageEdit(slide: Slide, isOpen = true): StageEdit {
   const there = (id: ElementId | null): ElementId | null =>
     elements.some((element) => element.id === id) ? id : null;
   return {
-    ...{ layer: hand.layer, setLayer, selected, select, enter, takeNew, type, crop, ask, setTool },
+    layer: hand.layer,
+    setLayer,
+    selected,
+    select,
+    enter,
+    takeNew,
+    type,
+    crop,
+    ask,
+    setTool,
     tool: hand.tool,
     taken: hand.taken,
     entered: there(hand.entered),

@@ -45,7 +45,8 @@ export function SettingsFields(props: {
           label="A folio may be handed in"
           value={String(settings.attempts)}
           options={['1', '2', '3', '5', '9'].map((value) => ({
-            ...{ value, label: value === '1' ? 'once' : `${value} times` },
+            value,
+            label: value === '1' ? 'once' : `${value} times`,
           }))}
           onChange={(attempts) => onChange({ attempts: Number(attempts) })}
         />

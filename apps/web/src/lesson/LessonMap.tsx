@@ -149,7 +149,9 @@ export function LessonMap(props: {
           from: edition.links[linkId]!.from,
           to,
           wording: edition.links[linkId]!.wording,
-          ...{ isGathered: false, lane: 0, aside: 0 },
+          isGathered: false,
+          lane: 0,
+          aside: 0,
           // The more have walked it the thicker; never so thick that it hides its neighbours.
           thickness: 2 + 8 * ((walks[linkId] ?? 0) / most),
         })),
@@ -180,7 +182,7 @@ export function LessonMap(props: {
         minZoom={0.1}
         proOptions={{ hideAttribution: true }}
       >
-        <WireLayer {...{ wires, spots }} direction="right" isLabelled={false} />
+        <WireLayer wires={wires} spots={spots} direction="right" isLabelled={false} />
         <DotGrid />
       </ReactFlow>
     </ReactFlowProvider>

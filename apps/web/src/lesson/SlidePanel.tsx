@@ -167,7 +167,9 @@ export function classTally(question: QuestionElement, desk: Desk): ClassTally | 
   const tally = desk.tallies[question.id];
   if (!tally) return null;
   return {
-    ...{ question, tally, answers: answersTo(question, desk) },
+    question,
+    tally,
+    answers: answersTo(question, desk),
     before: desk.tallies[askedBefore(question.question)] ?? null,
     students: desk.students.filter(({ status }) => status === 'in').length,
   };

@@ -137,7 +137,12 @@ function DeckMap(): ReactElement {
     [run, focusMap],
   );
   const { nodes, wires, spots, missed } = useMapElements({
-    ...{ regions, selection, moving, settings, bySlide, found },
+    regions,
+    selection,
+    moving,
+    settings,
+    bySlide,
+    found,
     measures: report?.measures ?? null,
     walks: settings.overlay === 'walks' ? walks.data : undefined,
   });
@@ -154,7 +159,10 @@ function DeckMap(): ReactElement {
   );
 
   const act = useMapActions({
-    ...{ slideIds, linkId: selection.linkId, ask: setPrompt, show },
+    slideIds,
+    linkId: selection.linkId,
+    ask: setPrompt,
+    show,
     clear: () => setSelection(NOTHING),
     reword: setRewording,
     lead: (linkId) => setDialog({ kind: 'lead', linkId }),
@@ -272,7 +280,12 @@ function DeckMap(): ReactElement {
 
   const onKeyDown = (event: KeyboardEvent): void =>
     onMapKey(event, {
-      ...{ slides: Object.values(deck.slides), graph, selected: slides, link, act, show },
+      slides: Object.values(deck.slides),
+      graph,
+      selected: slides,
+      link,
+      act,
+      show,
       pickLink: (linkId) => setSelection(onlyLink(linkId)),
       pickMore: (slideId) => setSelection(onlyCards([...selection.cards, slideId])),
       pickAll: () =>
@@ -321,7 +334,12 @@ function DeckMap(): ReactElement {
     <MapDoing value={doing}>
       <Main title={`Map of ${deck.title}`} className="flex h-full flex-col">
         <MapTools
-          {...{ settings, sought, findField, isSelecting, isTidying, moves }}
+          settings={settings}
+          sought={sought}
+          findField={findField}
+          isSelecting={isSelecting}
+          isTidying={isTidying}
+          moves={moves}
           onChange={setSettings}
           onSeek={setSought}
           onShow={(slideId) => {
@@ -397,7 +415,9 @@ function DeckMap(): ReactElement {
               proOptions={PLAIN}
             >
               <WireLayer
-                {...{ wires, spots, rewording }}
+                wires={wires}
+                spots={spots}
+                rewording={rewording}
                 moving={movingCards}
                 direction={settings.direction}
                 selected={selection.linkId}

@@ -11,7 +11,13 @@ import rubik from '@fontsource-variable/rubik/files/rubik-latin-wght-normal.woff
 import { themeOf, type FamilyName, type Slide, type ThemeName } from '@gobrel/core';
 
 const FILES: Record<FamilyName, string> = {
-  ...{ atkinson, bricolage, fredoka, lexend, literata, playpen, rubik },
+  atkinson,
+  bricolage,
+  fredoka,
+  lexend,
+  literata,
+  playpen,
+  rubik,
   'jetbrains-mono': jetbrainsMono,
   'noto-sans': notoSans,
   'noto-serif': notoSerif,

@@ -50,7 +50,11 @@ export function useMapElements(args: {
       id: `region:${section.id}`,
       type: 'region',
       position: { x: box.x, y: box.y },
-      ...{ width: box.w, height: box.h, draggable: false, selectable: false, focusable: false },
+      width: box.w,
+      height: box.h,
+      draggable: false,
+      selectable: false,
+      focusable: false,
       zIndex: depth - 20,
       data: { section },
     }));
@@ -61,7 +65,8 @@ export function useMapElements(args: {
         type: 'folded',
         position: moving[id] ?? { x, y },
         selected: picked.has(id),
-        ...{ initialWidth: CARD.width, initialHeight: CARD.height },
+        initialWidth: CARD.width,
+        initialHeight: CARD.height,
         ariaLabel: section.name,
         data: { section, count: slideIds.length, direction },
       });
@@ -102,10 +107,17 @@ export function useMapElements(args: {
         type: 'card',
         position: at ?? { x: slide.x, y: slide.y },
         selected,
-        ...{ initialWidth: CARD.width, initialHeight: CARD.height },
+        initialWidth: CARD.width,
+        initialHeight: CARD.height,
         ariaLabel: slide.title || 'Untitled',
         data: {
-          ...{ slide, theme: deck.theme, links, isStart, mark, isDim, direction },
+          slide,
+          theme: deck.theme,
+          links,
+          isStart,
+          mark,
+          isDim,
+          direction,
           isDraft: overlay === 'state' && !slide.isReady,
         },
       };
@@ -147,7 +159,12 @@ export function useMapElements(args: {
       lanes.set(to, lane + 1);
       const walked = linkIds.reduce((sum, one) => sum + (walks?.links[one] ?? 0), 0);
       return {
-        ...{ id, from, to, isGathered, lane, aside },
+        id,
+        from,
+        to,
+        isGathered,
+        lane,
+        aside,
         isUnmet: linkIds.every((one) => missed.has(one)),
         wording: isGathered ? `${linkIds.length} ways` : (deck.links[linkId]?.wording ?? ''),
         ...(overlay === 'walks' ? { thickness: 1 + Math.min(14, Math.sqrt(walked)) } : {}),

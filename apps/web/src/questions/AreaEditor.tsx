@@ -60,8 +60,14 @@ export function AreaEditor<A extends Area>(props: {
           disabled={areas.length >= MOST_AREAS}
           onClick={() =>
             add({
-              ...{ id: newId(), label: '', shape: 'box', corners: [] },
-              ...{ x: 0.4, y: 0.4, w: 0.2, h: 0.2 },
+              id: newId(),
+              label: '',
+              shape: 'box',
+              corners: [],
+              x: 0.4,
+              y: 0.4,
+              w: 0.2,
+              h: 0.2,
             })
           }
         >
@@ -144,7 +150,13 @@ function areaAlong(path: readonly Spot[], shape: AreaShape, id: string): Area | 
   // An outline keeps sixty corners at the most.
   const every = Math.max(1, Math.ceil(path.length / 60));
   return {
-    ...{ id, label: '', shape, x, y, w: Math.max(...xs) - x, h: Math.max(...ys) - y },
+    id,
+    label: '',
+    shape,
+    x,
+    y,
+    w: Math.max(...xs) - x,
+    h: Math.max(...ys) - y,
     corners:
       shape === 'outline'
         ? path.filter((_, index) => index % every === 0).flatMap((spot) => [spot.x, spot.y])

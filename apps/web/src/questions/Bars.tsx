@@ -10,7 +10,9 @@ export interface BarRow {
 
 /** The row of those who have not answered. */
 export const missingRow = (students: number, answered: number): BarRow => ({
-  ...{ id: '…none', text: 'nothing yet', count: Math.max(0, students - answered) },
+  id: '…none',
+  text: 'nothing yet',
+  count: Math.max(0, students - answered),
   look: 'missing',
 });
 

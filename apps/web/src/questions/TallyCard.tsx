@@ -10,7 +10,10 @@ export function TallyOf(props: ClassTally & { showsKey: boolean }): ReactElement
     <Suspense>
       <TallyView
         element={question}
-        {...{ tally, students, answers, showsKey }}
+        tally={tally}
+        students={students}
+        answers={answers}
+        showsKey={showsKey}
         before={before ?? undefined}
       />
     </Suspense>

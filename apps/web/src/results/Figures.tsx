@@ -252,7 +252,7 @@ export default function Figures(props: {
         <div tabIndex={0} className="min-h-0 flex-1 overflow-auto px-6 pb-8">
           <div className="max-w-[820px]">
             {questions.map((one, at) => (
-              <QuestionFigures key={one.id} asked={one} {...{ at, table, students }} />
+              <QuestionFigures key={one.id} asked={one} at={at} table={table} students={students} />
             ))}
           </div>
         </div>

@@ -117,14 +117,18 @@ function Results({ results }: { results: LessonResults }): ReactElement {
     const before = students[row]?.marks[asked?.id ?? ''];
     if (step) {
       mark(row, column, {
-        ...{ comment: before?.comment ?? '', stamp: before?.stamp ?? '' },
+        comment: before?.comment ?? '',
+        stamp: before?.stamp ?? '',
         score: step.share,
       });
     }
   };
   const exported: Exported = {
     language: edition.language,
-    ...{ title: results.title, students, questions, countsLate },
+    title: results.title,
+    students,
+    questions,
+    countsLate,
     slideOf: (id) =>
       Object.values(edition.slides).find(({ elements }) => elements.some((one) => one.id === id))
         ?.title ?? '',
@@ -198,7 +202,11 @@ function Results({ results }: { results: LessonResults }): ReactElement {
           <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_380px]">
             <div className="overflow-auto" role="region" aria-label="Gradebook">
               <Gradebook
-                {...{ students, questions, table, countsLate, open }}
+                students={students}
+                questions={questions}
+                table={table}
+                countsLate={countsLate}
+                open={open}
                 onOpen={(row, column) => setOpen({ row, column })}
                 onDigit={digit}
               />
@@ -208,7 +216,9 @@ function Results({ results }: { results: LessonResults }): ReactElement {
                 <>
                   <MarkPanel
                     key={`${student.folioId}/${asked.id}/${student.marks[asked.id]?.comment ?? ''}`}
-                    {...{ student, asked, countsLate }}
+                    student={student}
+                    asked={asked}
+                    countsLate={countsLate}
                     onMark={(given) => mark(open.row, open.column, given)}
                   />
                   {student.handedInAt && !results.endedAt && (
@@ -228,7 +238,13 @@ function Results({ results }: { results: LessonResults }): ReactElement {
           </div>
         ) : (
           <Suspense fallback={<p className="p-6 text-soft">One moment …</p>}>
-            <Figures {...{ view, table, students, questions, edition }} />
+            <Figures
+              view={view}
+              table={table}
+              students={students}
+              questions={questions}
+              edition={edition}
+            />
           </Suspense>
         )}
       </Main>
@@ -241,8 +257,10 @@ function Downloads(props: { exported: Exported; lessonId: string }): ReactElemen
   const name = exported.title.replace(/[^\p{L}\p{N} -]/gu, '').trim() || 'lesson';
   const xapi = (): void => {
     const statements = xapiStatements({
-      ...{ home: window.location.origin, lessonId },
-      ...{ students: exported.students, questions: exported.questions },
+      home: window.location.origin,
+      lessonId,
+      students: exported.students,
+      questions: exported.questions,
       countsLate: exported.countsLate,
       language: exported.language,
       uuidOf: (name) => uuidOfName(name, uuidOfName.URL),

@@ -10,7 +10,10 @@ jest.mock('../questions/registry', () => ({
 }));
 
 const asked = {
-  ...{ kind: 'question', id: 'q', isForThinking: false, key: null },
+  kind: 'question',
+  id: 'q',
+  isForThinking: false,
+  key: null,
   question: { kind: 'textEntry', points: 2 },
   text: {
     type: 'doc',
@@ -18,20 +21,23 @@ const asked = {
   },
 } as unknown as QuestionElement;
 const student = (name: string, text: string, score: number | null): StudentResult => ({
-  ...{ folioId: name, name, handedInAt: null, attempts: 0, isPractice: false, walk: [] },
+  folioId: name,
+  name,
+  handedInAt: null,
+  attempts: 0,
+  isPractice: false,
+  walk: [],
   answers: {
     q: { answer: { kind: 'textEntry', text }, score, at: '2026-01-01T00:00:00Z', isLate: false },
   },
   marks: {},
 });
 const exported: Exported = {
-  ...{
-    title: 'Tides',
-    language: 'en',
-    questions: [asked],
-    countsLate: false,
-    slideOf: () => 'The pier',
-  },
+  title: 'Tides',
+  language: 'en',
+  questions: [asked],
+  countsLate: false,
+  slideOf: () => 'The pier',
   students: [student('Ada', '@cmd "x", y\nz', 1), { ...student('=Bela', '', null), answers: {} }],
 };
 
@@ -39,8 +45,14 @@ test('the long form has a row for each student and question, and is read back as
   const { data } = Papa.parse<Record<string, string>>(longCsv(exported), { header: true });
   expect(data).toHaveLength(2);
   expect(data[0]).toMatchObject({
-    ...{ student: 'Ada', slide: 'The pier', kind: 'textEntry', points: '2', points_possible: '2' },
-    ...{ marked_by: 'machine', late: '', answered_at: '2026-01-01T00:00:00Z' },
+    student: 'Ada',
+    slide: 'The pier',
+    kind: 'textEntry',
+    points: '2',
+    points_possible: '2',
+    marked_by: 'machine',
+    late: '',
+    answered_at: '2026-01-01T00:00:00Z',
   });
   expect(data[1]).toMatchObject({ points: '', answer: '', marked_by: '' });
 });

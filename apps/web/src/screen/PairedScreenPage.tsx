@@ -56,7 +56,13 @@ export default function PairedScreenPage(): ReactElement {
       ) : shows?.kind === 'leaf' ? (
         <LeafView {...shows} theme={edition.theme} />
       ) : (
-        <WhereTheClassIs {...{ title, joinCode, edition, state, votes }} />
+        <WhereTheClassIs
+          title={title}
+          joinCode={joinCode}
+          edition={edition}
+          state={state}
+          votes={votes}
+        />
       )}
     </BigScreen>
   );

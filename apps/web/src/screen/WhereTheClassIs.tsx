@@ -46,7 +46,7 @@ export function WhereTheClassIs(props: {
     return (
       <Main title={props.title} className="flex h-full flex-col">
         <div className="relative min-h-0 flex-1">
-          <ShownSlide {...{ edition, slide }} />
+          <ShownSlide edition={edition} slide={slide} />
         </div>
         {votes && state.vote?.slideId === slide.id && (
           <VoteView edition={edition} vote={state.vote} counts={votes} />

@@ -39,7 +39,8 @@ export function PutUpView(props: {
     return (
       <Main title={promptOf(question)} label="Put up" className="h-full">
         <ShownSlide
-          {...{ edition, slide }}
+          edition={edition}
+          slide={slide}
           renderElement={(element, drawn) =>
             element.id === question.id ? (
               <div key={element.id} style={boxStyle(element.box, element.rotation)}>

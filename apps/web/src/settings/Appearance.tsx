@@ -33,7 +33,9 @@ export function Appearance(props: SettingsOf<PictureElement | ShapeElement>): Re
         <Slide
           label="Opacity"
           value={element.opacity}
-          {...{ min: 0.05, max: 1, step: 0.05 }}
+          min={0.05}
+          max={1}
+          step={0.05}
           onKeep={(opacity) => set({ opacity })}
         />
       </div>

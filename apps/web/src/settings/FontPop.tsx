@@ -114,7 +114,9 @@ export function FontPop(
               <Slide
                 label={`Columns: ${element.columns}`}
                 value={element.columns}
-                {...{ min: 1, max: 3, step: 1 }}
+                min={1}
+                max={3}
+                step={1}
                 onKeep={(columns) => set({ columns })}
               />
             </>

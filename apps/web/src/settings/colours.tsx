@@ -158,7 +158,9 @@ function FillChoice(props: FillProps & { label: string }): ReactElement {
             <Slide
               label="Direction"
               value={gradient.angle}
-              {...{ min: 0, max: 345, step: 15 }}
+              min={0}
+              max={345}
+              step={15}
               onKeep={(angle) => onChange({ ...gradient, angle })}
             />
           )}

@@ -63,7 +63,11 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
   const removal = useRemoval(slide, edit);
   const clipboard = useStageClipboard(slide, edit, removal.remove);
   useStageKeys({
-    ...{ doc, slide, edit, run, remove: removal.remove },
+    doc,
+    slide,
+    edit,
+    run,
+    remove: removal.remove,
     pasteInPlace: clipboard.pasteInPlace,
   });
   const [editor, setEditor] = useState<Editor | null>(null);
@@ -179,7 +183,15 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
             ) : (
               <EditingStage
                 key={slide.id}
-                {...{ doc, slide, links, desk, stage, control, edit, pen, run }}
+                doc={doc}
+                slide={slide}
+                links={links}
+                desk={desk}
+                stage={stage}
+                control={control}
+                edit={edit}
+                pen={pen}
+                run={run}
                 isLookedAt={!isOpen}
                 theme={deck.theme}
                 onEditor={setEditor}
@@ -194,12 +206,24 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
         </div>
         <WaysOut ref={ways} slide={slide} linking={linking} />
         {!isTrying && (
-          <WayLines {...{ slide, links, frame, stage, ways }} room={room} view={control.view} />
+          <WayLines
+            slide={slide}
+            links={links}
+            frame={frame}
+            stage={stage}
+            ways={ways}
+            room={room}
+            view={control.view}
+          />
         )}
       </div>
       <Notes key={slide.id} slide={slide} />
       <Tray
-        {...{ slide, edit, editor, linking, pen }}
+        slide={slide}
+        edit={edit}
+        editor={editor}
+        linking={linking}
+        pen={pen}
         onPen={setPen}
         onPasteInPlace={clipboard.hasClip ? clipboard.pasteInPlace : null}
         onRemove={removal.remove}

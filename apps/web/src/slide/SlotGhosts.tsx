@@ -40,9 +40,14 @@ export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number
             trigger={ghost(spec, 'A picture goes here')}
             onPicture={({ asset, credit, alt }) => {
               const added = run(addElement, slide.id, {
-                ...{ kind: 'picture', layer: 'content', asset, alt: alt ?? '' },
+                kind: 'picture',
+                layer: 'content',
+                asset,
+                alt: alt ?? '',
                 ...(credit ? { credit } : {}),
-                ...{ slot: spec.slot, box: spec.box, fit: fitPicture(asset, spec.box) },
+                slot: spec.slot,
+                box: spec.box,
+                fit: fitPicture(asset, spec.box),
               });
               if (added) edit.takeNew([added.elementId], 'content');
             }}
@@ -52,7 +57,8 @@ export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number
             {ghost(spec, 'A question goes here', () => {
               const added = run(addElement, slide.id, {
                 ...questionElement(slide),
-                ...{ slot: spec.slot, box: spec.box },
+                slot: spec.slot,
+                box: spec.box,
               });
               if (added) edit.takeNew([added.elementId], 'content');
             })}

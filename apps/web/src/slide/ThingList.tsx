@@ -151,7 +151,7 @@ function Thing(props: {
       {members.length > 0 && (
         <ul>
           {[...members].reverse().map((member) => (
-            <Thing key={member.id} {...{ slide, edit }} element={member} depth={depth + 1} />
+            <Thing key={member.id} slide={slide} edit={edit} element={member} depth={depth + 1} />
           ))}
         </ul>
       )}

@@ -27,7 +27,9 @@ export function TryOut(props: {
   const { trouble } = useNotices();
   const [placements, setPlacements] = useState<Placements>({});
   const work = usePieces({
-    ...{ slide, placements, isHeld: false },
+    slide,
+    placements,
+    isHeld: false,
     onChange: useCallback(
       (changed: Placements) => setPlacements((old) => ({ ...old, ...changed })),
       [],

@@ -13,7 +13,11 @@ import { Mark } from '../ui/Page';
 /** A time to come, by this device's own clock and zone. */
 const moment = (time: string): string =>
   new Date(time).toLocaleString('en-GB', {
-    ...{ weekday: 'long', day: 'numeric', month: 'long', hour: '2-digit', minute: '2-digit' },
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+    hour: '2-digit',
+    minute: '2-digit',
   });
 
 /** The way into a lesson: its code, then one's name, or a return code. */

@@ -239,7 +239,12 @@ function LeafEditor(props: {
             style={{ width, height: (width * STAGE.height) / STAGE.width }}
           >
             <EditingStage
-              {...{ doc, drawn, desk, control, edit, run }}
+              doc={doc}
+              drawn={drawn}
+              desk={desk}
+              control={control}
+              edit={edit}
+              run={run}
               slide={leaf}
               theme={edition.theme}
               links={NO_LINKS}

@@ -78,7 +78,15 @@ export default function PhoneSlide({
     elements.flatMap((element) => {
       const Phone = phoneOf(element.kind);
       return Phone
-        ? [<Phone key={element.id} {...{ element, links, ask }} onFollow={work.onFollow} />]
+        ? [
+            <Phone
+              key={element.id}
+              element={element}
+              links={links}
+              ask={ask}
+              onFollow={work.onFollow}
+            />,
+          ]
         : [];
     });
   const choices = links.filter((link) => link.carrier.kind === 'element');

@@ -204,7 +204,15 @@ function AtWork(props: {
   const atWork = (
     <SlideAtWork
       key={slide.id}
-      {...{ doc, folio, edition, slide, isHeld, spotId, marks, done, isNarrow }}
+      doc={doc}
+      folio={folio}
+      edition={edition}
+      slide={slide}
+      isHeld={isHeld}
+      spotId={spotId}
+      marks={marks}
+      done={done}
+      isNarrow={isNarrow}
       putUp={isOnSlide ? putUp : null}
       seed={lesson.folioId}
       onRefused={tell}
@@ -224,7 +232,12 @@ function AtWork(props: {
       <Suspense>
         {marksComeAtOnce && (
           <DoneKeeper
-            {...{ folioId: lesson.folioId, document, edition, folio, isOnline, lookAgain }}
+            folioId={lesson.folioId}
+            document={document}
+            edition={edition}
+            folio={folio}
+            isOnline={isOnline}
+            lookAgain={lookAgain}
             onTrouble={trouble}
             onDone={setToldDone}
           />
@@ -284,7 +297,7 @@ function AtWork(props: {
           {lesson.handedInAt && !state?.isEnded && lesson.attempts.made < lesson.attempts.most && (
             <TryAgain />
           )}
-          {!isClosed && <HandIn {...{ document, missing, uncounted }} />}
+          {!isClosed && <HandIn document={document} missing={missing} uncounted={uncounted} />}
         </div>
       </footer>
     </div>

@@ -62,7 +62,10 @@ export function useSlideWork(args: {
     ({ id, question }) => isAnsweredByPieces(question) && marks[id]?.isLocked,
   );
   const pieces = usePieces({
-    ...{ slide, placements, isHeld: isHeld || stands, onRefused },
+    slide,
+    placements,
+    isHeld: isHeld || stands,
+    onRefused,
     onChange: (changed) => void place(doc, slide.id, changed, serverNow()),
   });
   return {

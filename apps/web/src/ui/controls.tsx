@@ -251,7 +251,9 @@ export function Slide(props: {
       <span className="w-[84px] shrink-0 text-soft">{label}</span>
       <input
         type="range"
-        {...{ min, max, step }}
+        min={min}
+        max={max}
+        step={step}
         value={pulled ?? value}
         onChange={(event) => setPulled(Number(event.target.value))}
         onPointerUp={keep}

@@ -172,13 +172,21 @@ test('a student who goes every way comes to just the slides that Check calls rea
 test('a label turned onto the stage is given to students, one turned off it is not', () => {
   const turned = (rotation: number) =>
     element({
-      ...{ id: 'x', kind: 'text', style: 'body', layer: 'content', rotation },
+      id: 'x',
+      kind: 'text',
+      style: 'body',
+      layer: 'content',
+      rotation,
       box: { x: 1270, y: 300, w: 20, h: 300 },
       text: { type: 'doc', content: [] },
     } as Parameters<typeof element>[0]);
   const out = (rotation: number) =>
     element({
-      ...{ id: 'x', kind: 'text', style: 'body', layer: 'content', rotation },
+      id: 'x',
+      kind: 'text',
+      style: 'body',
+      layer: 'content',
+      rotation,
       box: { x: 1290, y: 300, w: 20, h: 300 },
       text: { type: 'doc', content: [] },
     } as Parameters<typeof element>[0]);

@@ -66,13 +66,22 @@ const picture = (
 };
 const sound = (transcript: string): SlidePart =>
   element({
-    ...{ id: 'm', kind: 'media', layer: 'content', box: box(700, 300, 300, 80), transcript },
+    id: 'm',
+    kind: 'media',
+    layer: 'content',
+    box: box(700, 300, 300, 80),
+    transcript,
     media: { hash: 'b'.repeat(64), type: 'audio/ogg', size: 9000, seconds: 4 },
   });
 const choosyZone = (settings: object): SlidePart =>
   element({
-    ...{ id: 'z', kind: 'zone', layer: 'pieces', name: 'boat', box: box(700, 200, 400, 200) },
-    ...{ expects: ['o'], ...settings },
+    id: 'z',
+    kind: 'zone',
+    layer: 'pieces',
+    name: 'boat',
+    box: box(700, 200, 400, 200),
+    expects: ['o'],
+    ...settings,
   });
 const end = slide('b', ending());
 const withoutCarrier = (doc: Y.Doc, linkId: string): Y.Doc => {

@@ -135,7 +135,13 @@ export function wordsHeight(
 }
 
 const NO_TYPE: Typography = {
-  ...{ family: '', size: 0, colour: '', align: '', upright: '', leading: 0, gap: 0 },
+  family: '',
+  size: 0,
+  colour: '',
+  align: '',
+  upright: '',
+  leading: 0,
+  gap: 0,
 };
 
 function overflow(

@@ -6,7 +6,10 @@ function heap(count: number, target?: string): Finding[] {
   const names = Array.from({ length: count }, (_, n) => `h${n}`);
   const spots: SlidePart[] = names.map((id) =>
     element({
-      ...{ id, kind: 'hotspot', layer: 'content', name: id },
+      id,
+      kind: 'hotspot',
+      layer: 'content',
+      name: id,
       box: { x: 300, y: 200, w: 200, h: 100 },
     }),
   );

@@ -52,11 +52,18 @@ function harbour(): Y.Doc {
       text('Another.', { id: 'u', box }),
       element({ kind: 'shape', shape: 'rectangle', layer: 'content', id: 's', box }),
       element({
-        ...{ kind: 'table', layer: 'content', id: 'cells', box },
+        kind: 'table',
+        layer: 'content',
+        id: 'cells',
+        box,
         text: { type: 'doc', content: [table] },
       } as core.NewElement),
       element({
-        ...{ kind: 'ink', layer: 'content', id: 'ink', box, frame: box },
+        kind: 'ink',
+        layer: 'content',
+        id: 'ink',
+        box,
+        frame: box,
         strokes: [0, 1].map(() => ({
           points: [1, 1, 9, 9],
           weight: 4,
@@ -68,7 +75,12 @@ function harbour(): Y.Doc {
       element({ kind: 'group', layer: 'content', id: 'g' } as core.NewElement),
       ...['m', 'n'].map((id) =>
         element({
-          ...{ kind: 'shape', shape: 'ellipse', layer: 'content', id, box, groupId: 'g' },
+          kind: 'shape',
+          shape: 'ellipse',
+          layer: 'content',
+          id,
+          box,
+          groupId: 'g',
         } as core.NewElement),
       ),
       choice('Row out', 'sea', 'row'),

@@ -2,7 +2,10 @@ import { creditsOf, readDeck, studentView, type CreditedAsset } from '../index.j
 import { deck, question, slide } from '../testing/builder.js';
 
 const drawn = (author: string): CreditedAsset => ({
-  ...{ hash: author.length.toString(16).repeat(64), width: 40, height: 30, isAnimated: false },
+  hash: author.length.toString(16).repeat(64),
+  width: 40,
+  height: 30,
+  isAnimated: false,
   credit: { title: 'Tern', author, source: '', licence: 'cc-by' },
 });
 
@@ -15,7 +18,10 @@ test('the pictures of questions, and of what is picked, arranged and joined, kee
         'c',
         '?',
         {
-          ...{ kind: 'choice', isMultiple: false, isShuffled: false, points: 1 },
+          kind: 'choice',
+          isMultiple: false,
+          isShuffled: false,
+          points: 1,
           options: [item('a', drawn('Ann')), item('b', null)],
         },
         null,
@@ -23,11 +29,14 @@ test('the pictures of questions, and of what is picked, arranged and joined, kee
         { picture: drawn('Bertil') },
       ),
       question('o', '?', {
-        ...{ kind: 'order', isRow: false, points: 1 },
+        kind: 'order',
+        isRow: false,
+        points: 1,
         items: [item('x', drawn('Cleo')), item('y', drawn('Ann'))],
       }),
       question('m', '?', {
-        ...{ kind: 'match', points: 1 },
+        kind: 'match',
+        points: 1,
         lefts: [item('l', drawn('Dagmar'))],
         rights: [item('r', { ...drawn('Nobody'), credit: undefined })],
       }),

@@ -46,13 +46,21 @@ describe('readPlainDeck', () => {
       links: {},
       slides: {
         a: {
-          ...{ id: 'a', title: 'A', layout: 'text', fill: '#223344' },
+          id: 'a',
+          title: 'A',
+          layout: 'text',
+          fill: '#223344',
           elements: [
             { id: 'l', kind: 'line', layer: 'content', box, slope: 'up', colour: '', weight: 4 },
             {
-              ...{ id: 'p', kind: 'picture', layer: 'content', box, alt: 'sea' },
+              id: 'p',
+              kind: 'picture',
+              layer: 'content',
+              box,
+              alt: 'sea',
               asset: { hash: 'a'.repeat(64), width: 10, height: 10, isAnimated: false },
-              ...{ credit: 'Ann', licence: 'cc-by' },
+              credit: 'Ann',
+              licence: 'cc-by',
             },
           ],
         },

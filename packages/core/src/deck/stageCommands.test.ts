@@ -70,7 +70,10 @@ const shape = (id: ElementId, where: ReturnType<typeof box>, rest: object = {}) 
   element({ kind: 'shape', shape: 'rectangle', layer: 'content', id, box: where, ...rest });
 const line = (id: ElementId, from: ElementId, to: ElementId) =>
   element({
-    ...{ kind: 'line', layer: 'content', id, box: box(0, 0) },
+    kind: 'line',
+    layer: 'content',
+    id,
+    box: box(0, 0),
     from: { elementId: from, x: 1, y: 0.5 },
     to: { elementId: to, x: 0, y: 0.5 },
   });
@@ -221,8 +224,10 @@ describe('lines that stick', () => {
 describe('arranging', () => {
   const aBox = fc.record(
     {
-      ...{ x: fc.integer({ min: 0, max: 900 }), y: fc.integer({ min: 0, max: 600 }) },
-      ...{ w: fc.integer({ min: 20, max: 300 }), h: fc.integer({ min: 20, max: 200 }) },
+      x: fc.integer({ min: 0, max: 900 }),
+      y: fc.integer({ min: 0, max: 600 }),
+      w: fc.integer({ min: 20, max: 300 }),
+      h: fc.integer({ min: 20, max: 200 }),
     },
     { noNullPrototype: true },
   );
@@ -290,7 +295,10 @@ describe('arranging', () => {
     const doc = scene();
     must(
       addElement(doc, 's', {
-        ...{ kind: 'closeup', layer: 'content', id: 'up', box: box(80, 80, 400, 200) },
+        kind: 'closeup',
+        layer: 'content',
+        id: 'up',
+        box: box(80, 80, 400, 200),
       }),
     );
     must(setElements(doc, 's', ['b'], { isLocked: true }));
@@ -492,7 +500,11 @@ test('strokes are added one by one, and rubbed out; the last takes the drawing a
   const stroke = { colour: '#112233', weight: 4, isMarker: false, points: [0, 0, 50, 90, 90, 50] };
   must(
     addElement(doc, 's', {
-      ...{ kind: 'ink', layer: 'content', id: 'ink', box: box(0, 0), frame: box(0, 0) },
+      kind: 'ink',
+      layer: 'content',
+      id: 'ink',
+      box: box(0, 0),
+      frame: box(0, 0),
       strokes: [stroke],
     }),
   );
@@ -511,12 +523,18 @@ test.each<Partial<SlideElement> & NewElement>([
   { kind: 'text', layer: 'content', box: box(0, 0), style: 'body', opacity: 0, fill: 'none' },
   { kind: 'shape', layer: 'content', box: box(0, 0), shape: 'star', points: [0, 0], rotation: 0 },
   {
-    ...{ kind: 'table', layer: 'content', box: box(0, 0, 200, 90), columns: [1, 0.5] },
+    kind: 'table',
+    layer: 'content',
+    box: box(0, 0, 200, 90),
+    columns: [1, 0.5],
     outline: { colour: '', weight: 0, dash: 'solid' },
   },
   { kind: 'zone', layer: 'pieces', box: box(0, 0), isVisible: false, takes: [], most: 0 },
   {
-    ...{ kind: 'text', layer: 'pieces', box: box(0, 0), style: 'body' },
+    kind: 'text',
+    layer: 'pieces',
+    box: box(0, 0),
+    style: 'body',
     piece: { ...STANDARD_PIECE, copies: 0, snaps: false },
   },
   { kind: 'closeup', layer: 'content', box: box(0, 0), isSeen: true, opacity: 0.5, isLocked: true },

@@ -59,7 +59,9 @@ export function movedBy(
 }
 
 const place = (element: SlideElement, box: Box, rotation = element.rotation): Place => ({
-  ...{ elementId: element.id, box, rotation },
+  elementId: element.id,
+  box,
+  rotation,
 });
 
 /**

@@ -41,12 +41,24 @@ const text = (
 
 const TITLE = text('title', 'title', TITLE_BOX);
 const BELOW: ChoiceList = {
-  ...{ x: MARGIN, y: 300, w: 400, h: 64, gap: 14 },
-  ...{ rows: 4, columns: 2, between: 40 },
+  x: MARGIN,
+  y: 300,
+  w: 400,
+  h: 64,
+  gap: 14,
+  rows: 4,
+  columns: 2,
+  between: 40,
 };
 const AT_FOOT: ChoiceList = {
-  ...{ x: MARGIN, y: 532, w: 520, h: 64, gap: 14 },
-  ...{ rows: 2, columns: 2, between: 48 },
+  x: MARGIN,
+  y: 532,
+  w: 520,
+  h: 64,
+  gap: 14,
+  rows: 2,
+  columns: 2,
+  between: 48,
 };
 
 const LAYOUT_TABLE = {

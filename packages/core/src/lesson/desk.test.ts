@@ -20,7 +20,10 @@ const entry = (name: string): DeskEntry => ({
   isHere: true,
   isUnreadable: false,
   handedInAt: null,
-  ...{ status: 'in', handUpAt: null, isPractice: false, activeAt: 0 },
+  status: 'in',
+  handUpAt: null,
+  isPractice: false,
+  activeAt: 0,
 });
 
 test('a desk is put together from entries, answers, placements and tallies, students by name', () => {
@@ -61,8 +64,13 @@ test('what belongs to no student is passed over', () => {
   });
   deskPlacements(doc).set('gone/sea/oar', { x: 1, y: 2 });
   expect(readDesk(doc)).toEqual({
-    ...{ students: [], tallies: {}, walks: {}, wrongReturnCodes: 0 },
-    ...{ lineUp: [], starred: [], likened: {} },
+    students: [],
+    tallies: {},
+    walks: {},
+    wrongReturnCodes: 0,
+    lineUp: [],
+    starred: [],
+    likened: {},
   });
 });
 

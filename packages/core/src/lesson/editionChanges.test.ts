@@ -22,7 +22,11 @@ const changesWith = (change: (deck: Deck) => void, asked: string[] = []) => {
 
 test('the same deck changes nothing', () => {
   expect(editionChanges(before, structuredClone(before))).toEqual({
-    ...{ added: [], gone: [], changed: [], questions: [], isSame: true },
+    added: [],
+    gone: [],
+    changed: [],
+    questions: [],
+    isSame: true,
   });
 });
 
@@ -59,7 +63,10 @@ test('what was asked on the fly is not missed in the deck', () => {
 
 describe('the state of a lesson in another edition', () => {
   const state: LessonState = {
-    ...{ ...OPENING_STATE, pace: 'together', slideId: 'sea', askedSlideId: 'sea' },
+    ...OPENING_STATE,
+    pace: 'together',
+    slideId: 'sea',
+    askedSlideId: 'sea',
     vote: { slideId: 'sea', isOpen: true },
     putUp: { questionId: 'q', isInPlace: false, showsKey: true },
     shown: { folioId: 'ada', questionId: 'q', withName: true },
@@ -73,7 +80,9 @@ describe('the state of a lesson in another edition', () => {
     const after = structuredClone(before);
     delete after.slides.sea;
     expect(stateInEdition(state, after)).toEqual({
-      ...{ ...OPENING_STATE, pace: 'together', slideId: 'pier' },
+      ...OPENING_STATE,
+      pace: 'together',
+      slideId: 'pier',
     });
   });
 

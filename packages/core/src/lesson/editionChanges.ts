@@ -30,7 +30,8 @@ export function editionChanges(
     Object.fromEntries(Object.entries(deck.slides).filter(([id]) => !asked.includes(id)));
   const [old, now] = [slides(before), slides(after)];
   const named = (slide: Deck['slides'][string]): { slideId: SlideId; title: string } => ({
-    ...{ slideId: slide.id, title: slide.title },
+    slideId: slide.id,
+    title: slide.title,
   });
   const [asking, askingNow] = [questionsOf({ ...before, slides: old }), questionsOf(after)];
   const changes = {

@@ -27,34 +27,48 @@ export type Script = (typeof SCRIPTS)[number];
 
 export const FAMILIES = {
   atkinson: {
-    ...{ label: 'Atkinson Hyperlegible Next', look: 'plain', width: 1 },
+    label: 'Atkinson Hyperlegible Next',
+    look: 'plain',
+    width: 1,
     scripts: ['Latin'],
   },
   bricolage: { label: 'Bricolage Grotesque', look: 'plain', width: 0.99, scripts: ['Latin'] },
   lexend: { label: 'Lexend', look: 'plain', width: 1.09, scripts: ['Latin'] },
   'noto-sans': {
-    ...{ label: 'Noto Sans', look: 'plain', width: 1.02 },
+    label: 'Noto Sans',
+    look: 'plain',
+    width: 1.02,
     scripts: ['Latin', 'Greek', 'Cyrillic', 'Devanagari'],
   },
   rubik: {
-    ...{ label: 'Rubik', look: 'plain', width: 1.01 },
+    label: 'Rubik',
+    look: 'plain',
+    width: 1.01,
     scripts: ['Latin', 'Cyrillic', 'Hebrew', 'Arabic'],
   },
   literata: {
-    ...{ label: 'Literata', look: 'book', width: 0.98 },
+    label: 'Literata',
+    look: 'book',
+    width: 0.98,
     scripts: ['Latin', 'Greek', 'Cyrillic'],
   },
   'noto-serif': {
-    ...{ label: 'Noto Serif', look: 'book', width: 1.03 },
+    label: 'Noto Serif',
+    look: 'book',
+    width: 1.03,
     scripts: ['Latin', 'Greek', 'Cyrillic'],
   },
   fredoka: { label: 'Fredoka', look: 'round', width: 0.95, scripts: ['Latin', 'Hebrew'] },
   playpen: {
-    ...{ label: 'Playpen Sans', look: 'hand', width: 1.08 },
+    label: 'Playpen Sans',
+    look: 'hand',
+    width: 1.08,
     scripts: ['Latin', 'Greek', 'Cyrillic'],
   },
   'jetbrains-mono': {
-    ...{ label: 'JetBrains Mono', look: 'even', width: 1.16 },
+    label: 'JetBrains Mono',
+    look: 'even',
+    width: 1.16,
     scripts: ['Latin', 'Greek', 'Cyrillic'],
   },
 } as const satisfies Record<string, Family>;

@@ -33,8 +33,10 @@ export function readArea(value: unknown): Area | undefined {
     id: areaId,
     label: asString(label, '', 200),
     shape: asOneOf(shape, AREA_SHAPES, 'box'),
-    ...{ x: asNumber(x, 0, 0, 1), y: asNumber(y, 0, 0, 1) },
-    ...{ w: asNumber(w, 0.1, 0, 1), h: asNumber(h, 0.1, 0, 1) },
+    x: asNumber(x, 0, 0, 1),
+    y: asNumber(y, 0, 0, 1),
+    w: asNumber(w, 0.1, 0, 1),
+    h: asNumber(h, 0.1, 0, 1),
     corners: numbers.slice(0, numbers.length - (numbers.length % 2)),
   };
 }

@@ -35,14 +35,24 @@ import { partialCredit, shuffled } from './values.js';
 const items = (...ids: string[]): { id: string; text: string; picture: null }[] =>
   ids.map((id) => ({ id, text: id.toUpperCase(), picture: null }));
 const area = (id: string, x: number, y: number, w: number, h: number): Area => ({
-  ...{ id, label: id, shape: 'box', x, y, w, h, corners: [] },
+  id,
+  label: id,
+  shape: 'box',
+  x,
+  y,
+  w,
+  h,
+  corners: [],
 });
 
 const ASKED: Record<KindName, { question: Question; key: QuestionKey | null }> = {
   choice: {
     question: {
-      ...{ kind: 'choice', options: items('a', 'b', 'c', 'd') },
-      ...{ isMultiple: true, isShuffled: false, points: 1 },
+      kind: 'choice',
+      options: items('a', 'b', 'c', 'd'),
+      isMultiple: true,
+      isShuffled: false,
+      points: 1,
     },
     key: { kind: 'choice', optionIds: ['a', 'b'], isPartial: true },
   },
@@ -60,8 +70,14 @@ const ASKED: Record<KindName, { question: Question; key: QuestionKey | null }> =
   },
   slider: {
     question: {
-      ...{ kind: 'slider', low: 0, high: 10, step: 0.5, lowLabel: '', highLabel: '' },
-      ...{ before: '', points: 1 },
+      kind: 'slider',
+      low: 0,
+      high: 10,
+      step: 0.5,
+      lowLabel: '',
+      highLabel: '',
+      before: '',
+      points: 1,
     },
     key: { kind: 'slider', low: 6, high: 8 },
   },
@@ -76,13 +92,17 @@ const ASKED: Record<KindName, { question: Question; key: QuestionKey | null }> =
   gap: {
     question: { kind: 'gap', parts: ['The ', ' turns ', '.'], bank: null, points: 1 },
     key: {
-      ...{ kind: 'gap', accepted: [['lamp', 'light'], ['round']] },
-      ...{ heedsCase: false, heedsAccents: false },
+      kind: 'gap',
+      accepted: [['lamp', 'light'], ['round']],
+      heedsCase: false,
+      heedsAccents: false,
     },
   },
   sort: {
     question: {
-      ...{ kind: 'sort', credit: 'piece', points: 1 },
+      kind: 'sort',
+      credit: 'piece',
+      points: 1,
       pieces: ['oar', 'net', 'owl'].map((id) => ({ id, name: id })),
       zones: ['boat', 'shed'].map((id) => ({ id, name: id })),
     },
@@ -90,7 +110,10 @@ const ASKED: Record<KindName, { question: Question; key: QuestionKey | null }> =
   },
   hotspot: {
     question: {
-      ...{ kind: 'hotspot', most: 2, isOutlined: true, points: 1 },
+      kind: 'hotspot',
+      most: 2,
+      isOutlined: true,
+      points: 1,
       areas: [area('n', 0, 0, 0.5, 0.5), area('s', 0, 0.5, 0.5, 0.5), area('e', 0.5, 0, 0.5, 1)],
     },
     key: { kind: 'hotspot', areaIds: ['n'], isPartial: false },
@@ -98,7 +121,8 @@ const ASKED: Record<KindName, { question: Question; key: QuestionKey | null }> =
   selectPoint: {
     question: { kind: 'selectPoint', marker: 'dot', most: 2, points: 1 },
     key: {
-      ...{ kind: 'selectPoint', target: null },
+      kind: 'selectPoint',
+      target: null,
       areas: [
         { ...area('n', 0, 0, 0.5, 0.5), weight: 1 },
         { ...area('s', 0, 0.5, 0.5, 0.5), weight: 0.5 },
@@ -168,11 +192,19 @@ describe.each(QUESTION_KINDS)('%s', (kind) => {
   test('an answer is a valid xAPI statement, the same one however often it is saved', () => {
     const said = (answer: Answer, points: number) =>
       xapiStatements({
-        ...{ home: 'https://isle.example', lessonId: 'l', language: 'de-CH', countsLate: true },
+        home: 'https://isle.example',
+        lessonId: 'l',
+        language: 'de-CH',
+        countsLate: true,
         students: [
           {
-            ...{ folioId: 'f', name: 'Ada', handedInAt: null, attempts: 0, isPractice: false },
-            ...{ marks: {}, walk: [] },
+            folioId: 'f',
+            name: 'Ada',
+            handedInAt: null,
+            attempts: 0,
+            isPractice: false,
+            marks: {},
+            walk: [],
             answers: {
               q: {
                 answer,
@@ -514,7 +546,10 @@ test('an old deck is read: a choice without what choices have since', () => {
   const read = readDeck(deck(slide('s', question('q', '?', old as Question))));
   const found = read.slides.s!.elements.find(({ id }) => id === 'q') as QuestionElement;
   expect(found.question).toEqual({
-    ...{ kind: 'choice', isMultiple: false, isShuffled: false, points: 1 },
+    kind: 'choice',
+    isMultiple: false,
+    isShuffled: false,
+    points: 1,
     options: [{ id: 'a', text: 'x', picture: null }],
   });
 });

@@ -137,7 +137,10 @@ describe('counted as another by hand', () => {
             '?',
             { kind: 'textEntry', points: 1 },
             {
-              ...{ kind: 'textEntry', accepted: ['copper'], heedsCase: true, heedsAccents: true },
+              kind: 'textEntry',
+              accepted: ['copper'],
+              heedsCase: true,
+              heedsAccents: true,
             },
           ),
         ),

@@ -17,8 +17,18 @@ import { textEntry } from './textEntry/textEntry.js';
 
 /** One line per kind; what teachers and the server need beside it is one more in `marking.ts`. */
 const KINDS = {
-  ...{ choice, textEntry, extendedText, number, slider, order, match },
-  ...{ gap, sort, hotspot, selectPoint, drawing },
+  choice,
+  textEntry,
+  extendedText,
+  number,
+  slider,
+  order,
+  match,
+  gap,
+  sort,
+  hotspot,
+  selectPoint,
+  drawing,
 } as const;
 
 type Kinds = typeof KINDS;

@@ -102,7 +102,9 @@ export function spreadOf(values: ValueCounts): Spread | undefined {
   }
   return {
     median: quantile(sorted, 0.5),
-    ...{ lower, upper, bins },
+    lower,
+    upper,
+    bins,
     outliers: sorted.filter((value) => value < lower - 1.5 * range || value > upper + 1.5 * range),
   };
 }

@@ -28,11 +28,20 @@ const asked = (what: Question, key: QuestionKey | null = null): QuestionElement 
 const WORD: Question = { kind: 'textEntry', points: 1 };
 const METRES: Question = { kind: 'number', unit: 'm', decimal: '.', points: 1 };
 const SCALE: Question = {
-  ...{ kind: 'slider', low: 0, high: 10, step: 0.5, points: 1 },
-  ...{ lowLabel: '', highLabel: '', before: '' },
+  kind: 'slider',
+  low: 0,
+  high: 10,
+  step: 0.5,
+  points: 1,
+  lowLabel: '',
+  highLabel: '',
+  before: '',
 };
 const accepts = (...accepted: string[]): QuestionKey => ({
-  ...{ kind: 'textEntry', accepted, heedsCase: false, heedsAccents: false },
+  kind: 'textEntry',
+  accepted,
+  heedsCase: false,
+  heedsAccents: false,
 });
 const wrote = (text: string): Answer => ({ kind: 'textEntry', text });
 
@@ -56,7 +65,10 @@ describe('text entry', () => {
 
   test('case and accents count when the key says so', () => {
     const key: QuestionKey = {
-      ...{ kind: 'textEntry', accepted: ['Åse'], heedsCase: true, heedsAccents: true },
+      kind: 'textEntry',
+      accepted: ['Åse'],
+      heedsCase: true,
+      heedsAccents: true,
     };
     const worth = (text: string): number | null => markAnswer(asked(WORD, key), wrote(text));
     expect([worth('Åse'), worth('åse'), worth('Ase'), worth('A\u030ase')]).toEqual([1, 0, 0, 1]);
@@ -218,7 +230,9 @@ describe('numbers as people write them', () => {
 
   test('a range is a key; what the device claims the value to be does not matter', () => {
     const element = asked(METRES, {
-      ...{ kind: 'number', right: '275 … 280', ranges: [{ low: 275, high: 280 }] },
+      kind: 'number',
+      right: '275 … 280',
+      ranges: [{ low: 275, high: 280 }],
     });
     const worth = (text: string): number | null => markAnswer(element, { kind: 'number', text });
     expect(['277,5 m', '275', '280.0', '280.1', ''].map(worth)).toEqual([1, 1, 1, 0, 0]);

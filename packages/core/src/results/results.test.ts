@@ -75,8 +75,13 @@ describe('worked out by hand', () => {
     const deckOf = readDeck(deck(slide('a', choiceQuestion('x', '?', ['*1', '2'])), slide('b')));
     const asked = markedQuestions(deckOf);
     const who = (walk: string[]): StudentResult => ({
-      ...{ folioId: 'f', name: 'N', handedInAt: null, attempts: 0, isPractice: false },
-      ...{ answers: {}, marks: {} },
+      folioId: 'f',
+      name: 'N',
+      handedInAt: null,
+      attempts: 0,
+      isPractice: false,
+      answers: {},
+      marks: {},
       walk: walk.map((slideId) => ({ slideId, via: 'start', at: 0 })),
     });
     expect(markTable([who(['b']), who(['b', 'a'])], asked, false, deckOf).met).toEqual([
@@ -231,14 +236,22 @@ describe('marks', () => {
     deck(slide('s', choiceQuestion('q', 'Which?', ['*x', 'y']))),
   ).slides.s!.elements.find(({ id }) => id === 'q') as QuestionElement;
   const student = (changes: Partial<StudentResult> = {}): StudentResult => ({
-    ...{ folioId: 'f', name: 'Ada', handedInAt: null, attempts: 0, isPractice: false },
+    folioId: 'f',
+    name: 'Ada',
+    handedInAt: null,
+    attempts: 0,
+    isPractice: false,
     answers: {
       q: {
         answer: { kind: 'choice', optionIds: ['a'] },
-        ...{ score: 1, at: '2026-01-01T10:00:00.000Z', isLate: false },
+        score: 1,
+        at: '2026-01-01T10:00:00.000Z',
+        isLate: false,
       },
     },
-    ...{ marks: {}, walk: [], ...changes },
+    marks: {},
+    walk: [],
+    ...changes,
   });
 
   test('the teacher’s mark counts before the machine’s; what is late only where it is allowed', () => {
@@ -258,7 +271,9 @@ describe('marks', () => {
 
   test('xAPI: one statement for each answer, with what it was worth', () => {
     const [statement, ...more] = xapiStatements({
-      ...{ home: 'https://isle.example', lessonId: 'l', countsLate: false },
+      home: 'https://isle.example',
+      lessonId: 'l',
+      countsLate: false,
       students: [student(), student({ answers: {} })],
       questions: [asked],
       language: 'en',

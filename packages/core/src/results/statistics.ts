@@ -161,7 +161,8 @@ export function binsOfSums(totals: readonly number[]): Bin[] {
   const [least, most] = [Math.min(...totals), Math.max(...totals)];
   if (totals.length > 0 && totals.every(Number.isInteger) && most - least <= MOST_WHOLE) {
     return Array.from({ length: most - least + 1 }, (_, index) => ({
-      ...{ from: least + index, to: least + index },
+      from: least + index,
+      to: least + index,
       count: totals.filter((total) => total === least + index).length,
     }));
   }

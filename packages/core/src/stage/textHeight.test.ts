@@ -6,7 +6,13 @@ import { familyWidth, typeInStyle } from '../themes/themes.js';
 import { textWidth } from './typeWidths.js';
 
 const OWN: Typography = {
-  ...{ family: '', size: 0, colour: '', align: '', upright: '', leading: 0, gap: 0 },
+  family: '',
+  size: 0,
+  colour: '',
+  align: '',
+  upright: '',
+  leading: 0,
+  gap: 0,
 };
 const TYPE = typeInStyle(OWN, 'body', 'paper');
 const LINE = TYPE.size * TYPE.leading;
@@ -59,7 +65,8 @@ test('where a text is cut into runs of the same look changes nothing', () => {
 
 test('a break begins a line, empty paragraphs are a line high, large words make theirs higher', () => {
   const run = (text: string, fontSize?: string) => ({
-    ...{ type: 'text', text },
+    type: 'text',
+    text,
     ...(fontSize ? { marks: [{ type: 'textStyle', attrs: { fontSize } }] } : {}),
   });
   const of = (...content: RichText['content'][number][]): number =>

@@ -22,7 +22,12 @@ import { deck, element, piece, slide, zone } from '../testing/builder.js';
 
 const box = (x: number, y: number, w: number, h: number): Box => ({ x, y, w, h });
 const RULES: PieceRules = {
-  ...{ track: 'free', range: null, isRising: false, isRotatable: false, copies: 1, snaps: true },
+  track: 'free',
+  range: null,
+  isRising: false,
+  isRotatable: false,
+  copies: 1,
+  snaps: true,
 };
 const zoneWith = (rest: object, where = box(100, 300, 400, 200)) =>
   element({ kind: 'zone', layer: 'pieces', id: 'pool', name: 'pool', box: where, ...rest });
@@ -155,12 +160,20 @@ describe('copies', () => {
         slide(
           's',
           element({
-            ...{ kind: 'shape', shape: 'ellipse', layer: 'pieces', id: 'coin' },
-            ...{ box: box(100, 100, 40, 40), piece: { ...RULES, copies: 3 } },
+            kind: 'shape',
+            shape: 'ellipse',
+            layer: 'pieces',
+            id: 'coin',
+            box: box(100, 100, 40, 40),
+            piece: { ...RULES, copies: 3 },
           }),
           element({
-            ...{ kind: 'shape', shape: 'ellipse', layer: 'pieces', id: 'drop' },
-            ...{ box: box(300, 100, 40, 40), piece: { ...RULES, copies: 0 } },
+            kind: 'shape',
+            shape: 'ellipse',
+            layer: 'pieces',
+            id: 'drop',
+            box: box(300, 100, 40, 40),
+            piece: { ...RULES, copies: 0 },
           }),
         ),
       ),

@@ -14,7 +14,12 @@ const WRITTEN: Partial<Record<KindName, Partial<Asked>>> = {
   sort: { lines: ['tern', 'crab', 'gull'], zones: ['sky', 'sea'] },
 };
 const asked = (kind: KindName, rest: Partial<Asked> = {}): Asked => ({
-  ...{ kind, prompt: 'What now?', lines: [], zones: [], ...WRITTEN[kind], ...rest },
+  kind,
+  prompt: 'What now?',
+  lines: [],
+  zones: [],
+  ...WRITTEN[kind],
+  ...rest,
 });
 const questionOf = (given: Asked) => {
   const doc = new Y.Doc();

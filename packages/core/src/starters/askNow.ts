@@ -21,7 +21,11 @@ export interface Asked {
 
 /** What each kind takes line by line; kinds that are not named take nothing but the prompt. */
 export const ASKED_LINES: Partial<Record<KindName, 'items' | 'pairs' | 'gaps' | 'pieces'>> = {
-  ...{ choice: 'items', order: 'items', match: 'pairs', gap: 'gaps', sort: 'pieces' },
+  choice: 'items',
+  order: 'items',
+  match: 'pairs',
+  gap: 'gaps',
+  sort: 'pieces',
 };
 
 const MOST = 12;

@@ -18,12 +18,16 @@ const group = 'opening';
 /** Slides to begin a lesson with: who is here, what is known, what is wondered at. */
 export const OPENING: readonly Starter[] = [
   {
-    ...{ id: 'how-are-you', group, title: 'How are you today?' },
+    id: 'how-are-you',
+    group,
+    title: 'How are you today?',
     use: 'A scale to see how the class is.',
     build: () => [ask('Move the marker to where you are.', scale('foggy', 'bright'), LOW)],
   },
   {
-    ...{ id: 'weather-inside', group, title: 'The weather in you' },
+    id: 'weather-inside',
+    group,
+    title: 'The weather in you',
     use: 'One picture word for how everyone feels.',
     build: (kit) => [
       ask(
@@ -34,24 +38,32 @@ export const OPENING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'one-word', group, title: 'One word' },
+    id: 'one-word',
+    group,
+    title: 'One word',
     use: 'What comes to mind first: the class’s words side by side.',
     build: () => [
       ask('Write the first word that comes to you.', { kind: 'textEntry', points: 1 }, LOW),
     ],
   },
   {
-    ...{ id: 'what-i-know', group, title: 'What I know already' },
+    id: 'what-i-know',
+    group,
+    title: 'What I know already',
     use: 'Sentences to start from, for the teacher to read.',
     build: () => [ask('Write down what you know about this.', paragraph(), WHOLE)],
   },
   {
-    ...{ id: 'what-i-wonder', group, title: 'What I want to find out' },
+    id: 'what-i-wonder',
+    group,
+    title: 'What I want to find out',
     use: 'Questions of the class before the lesson.',
     build: () => [ask('What would you like to know by the end?', paragraph(0, 60), WHOLE)],
   },
   {
-    ...{ id: 'guess-the-number', group, title: 'Guess the number' },
+    id: 'guess-the-number',
+    group,
+    title: 'Guess the number',
     use: 'An estimate before anything is measured.',
     build: () => [
       ask(
@@ -62,7 +74,9 @@ export const OPENING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'look-closely', group, title: 'Look closely' },
+    id: 'look-closely',
+    group,
+    title: 'Look closely',
     use: 'Markers on a picture: what catches the eye.',
     drawing: 'lighthouse',
     build: ({ picture }) => [
@@ -75,7 +89,9 @@ export const OPENING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'which-belongs', group, title: 'Which one is the odd one?' },
+    id: 'which-belongs',
+    group,
+    title: 'Which one is the odd one?',
     use: 'Four things, and no single right answer: reasons count.',
     build: (kit) => [
       ask('Which one does not belong?', choice(kit, ['Gull', 'Crab', 'Buoy', 'Seal']), LEFT),
@@ -83,7 +99,9 @@ export const OPENING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'true-or-not', group, title: 'True or not?' },
+    id: 'true-or-not',
+    group,
+    title: 'True or not?',
     use: 'A claim to take sides on before the lesson.',
     build: (kit) => [
       words(
@@ -101,7 +119,9 @@ export const OPENING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'last-time', group, title: 'Last time' },
+    id: 'last-time',
+    group,
+    title: 'Last time',
     use: 'A text with gaps to remember by.',
     build: () => [
       ask(
@@ -117,14 +137,18 @@ export const OPENING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'draw-what-you-see', group, title: 'Draw what you see in your mind' },
+    id: 'draw-what-you-see',
+    group,
+    title: 'Draw what you see in your mind',
     use: 'A first drawing, to come back to at the end.',
     build: () => [
       ask('Draw it as you imagine it. Name the parts.', { kind: 'drawing', points: 2 }, WHOLE),
     ],
   },
   {
-    ...{ id: 'rank-interests', group, title: 'What first?' },
+    id: 'rank-interests',
+    group,
+    title: 'What first?',
     use: 'The class puts topics in the order it wants them.',
     build: (kit) => [
       ask(
@@ -140,7 +164,9 @@ export const OPENING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'agreement', group, title: 'How we work together' },
+    id: 'agreement',
+    group,
+    title: 'How we work together',
     use: 'Rules picked by the class.',
     build: (kit) => [
       ask(

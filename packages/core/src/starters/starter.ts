@@ -47,7 +47,10 @@ export const MIDDLE = box(280, 164, 720, 476);
 export const LOW = box(96, 164, 800, 260);
 
 export const words = (text: string, where: Box, rest: { style?: TextStyle } = {}): NewElement => ({
-  ...{ kind: 'text', layer: 'content', style: rest.style ?? 'body', box: where },
+  kind: 'text',
+  layer: 'content',
+  style: rest.style ?? 'body',
+  box: where,
   text: plain(...text.split('\n')),
 });
 
@@ -57,8 +60,13 @@ export const ask = (
   where: Box,
   rest: QuestionDetails & { key?: QuestionKey } = {},
 ): NewElement => ({
-  ...{ kind: 'question', layer: 'content', box: where, text: plain(...prompt.split('\n')) },
-  ...{ question, isForThinking: rest.key === undefined, ...rest },
+  kind: 'question',
+  layer: 'content',
+  box: where,
+  text: plain(...prompt.split('\n')),
+  question,
+  isForThinking: rest.key === undefined,
+  ...rest,
 });
 
 export const items = (kit: StarterKit, ...texts: string[]): Item[] =>
@@ -69,21 +77,40 @@ export const choice = (
   texts: string[],
   rest: { isMultiple?: boolean; isShuffled?: boolean; points?: number } = {},
 ): Question => ({
-  ...{ kind: 'choice', options: items(kit, ...texts), isMultiple: false, isShuffled: false },
-  ...{ points: 1, ...rest },
+  kind: 'choice',
+  options: items(kit, ...texts),
+  isMultiple: false,
+  isShuffled: false,
+  points: 1,
+  ...rest,
 });
 
 export const scale = (lowLabel: string, highLabel: string, high = 10): Question => ({
-  ...{ kind: 'slider', low: 0, high, step: 1, lowLabel, highLabel, before: '', points: 1 },
+  kind: 'slider',
+  low: 0,
+  high,
+  step: 1,
+  lowLabel,
+  highLabel,
+  before: '',
+  points: 1,
 });
 
 export const paragraph = (fewestWords = 0, mostWords = 0): Question => ({
-  ...{ kind: 'extendedText', fewestWords, mostWords, points: 2 },
+  kind: 'extendedText',
+  fewestWords,
+  mostWords,
+  points: 2,
 });
 
 export const card = (text: string, x: number, y: number): NewElement => ({
-  ...{ kind: 'shape', shape: 'rectangle', layer: 'pieces', box: box(x, y, 200, 60) },
-  ...{ text: plain(text), name: text, fill: '#FFFFFF' },
+  kind: 'shape',
+  shape: 'rectangle',
+  layer: 'pieces',
+  box: box(x, y, 200, 60),
+  text: plain(text),
+  name: text,
+  fill: '#FFFFFF',
   outline: { colour: '#17505C', weight: 2, dash: 'solid' },
 });
 

@@ -20,7 +20,9 @@ const group = 'working';
 /** Slides to work on: checks, sorting, arranging, explaining, predicting. */
 export const WORKING: readonly Starter[] = [
   {
-    ...{ id: 'quick-check', group, title: 'Quick check' },
+    id: 'quick-check',
+    group,
+    title: 'Quick check',
     use: 'One right answer of four, everyone in an order of their own.',
     build: (kit) => {
       const question = choice(
@@ -37,7 +39,9 @@ export const WORKING: readonly Starter[] = [
     },
   },
   {
-    ...{ id: 'pick-all', group, title: 'Pick all that fit' },
+    id: 'pick-all',
+    group,
+    title: 'Pick all that fit',
     use: 'Several right answers; wrong picks cost.',
     build: (kit) => {
       const question = choice(kit, ['Fits', 'Fits too', 'Does not fit', 'Does not fit either'], {
@@ -54,12 +58,15 @@ export const WORKING: readonly Starter[] = [
     },
   },
   {
-    ...{ id: 'name-it', group, title: 'Name it' },
+    id: 'name-it',
+    group,
+    title: 'Name it',
     use: 'A picture and the word for it.',
     drawing: 'storm-petrel',
     build: ({ picture }) => [
       ask('What is this called?', { kind: 'textEntry', points: 1 }, MIDDLE, {
-        ...{ picture, pictureAlt: 'What is to be named' },
+        picture,
+        pictureAlt: 'What is to be named',
         key: {
           kind: 'textEntry',
           accepted: ['storm petrel', 'petrel'],
@@ -70,7 +77,9 @@ export const WORKING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'work-it-out', group, title: 'Work it out' },
+    id: 'work-it-out',
+    group,
+    title: 'Work it out',
     use: 'A number with its unit, and room for how.',
     build: () => [
       ask(
@@ -85,7 +94,9 @@ export const WORKING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'sort-in-two', group, title: 'Sort into two' },
+    id: 'sort-in-two',
+    group,
+    title: 'Sort into two',
     use: 'Pieces into two zones.',
     build: ({ makeId }) => {
       const ids = Array.from({ length: 6 }, makeId);
@@ -107,7 +118,9 @@ export const WORKING: readonly Starter[] = [
     },
   },
   {
-    ...{ id: 'sort-in-three', group, title: 'Sort into three' },
+    id: 'sort-in-three',
+    group,
+    title: 'Sort into three',
     use: 'Pieces into three zones, and one that belongs nowhere.',
     build: ({ makeId }) => {
       const ids = Array.from({ length: 7 }, makeId);
@@ -134,7 +147,9 @@ export const WORKING: readonly Starter[] = [
     },
   },
   {
-    ...{ id: 'put-in-order', group, title: 'Put in order' },
+    id: 'put-in-order',
+    group,
+    title: 'Put in order',
     use: 'Steps or events, in a column.',
     build: (kit) => {
       const things = items(kit, 'First', 'Second', 'Third', 'Fourth', 'Fifth');
@@ -154,7 +169,9 @@ export const WORKING: readonly Starter[] = [
     },
   },
   {
-    ...{ id: 'small-to-large', group, title: 'From small to large' },
+    id: 'small-to-large',
+    group,
+    title: 'From small to large',
     use: 'Things in a row, marked by how far they are off.',
     build: (kit) => {
       const things = items(kit, 'limpet', 'crab', 'gull', 'seal', 'whale');
@@ -174,7 +191,9 @@ export const WORKING: readonly Starter[] = [
     },
   },
   {
-    ...{ id: 'what-belongs', group, title: 'What belongs together' },
+    id: 'what-belongs',
+    group,
+    title: 'What belongs together',
     use: 'Two columns to join.',
     build: (kit) => {
       const lefts = items(kit, 'a lamp', 'an anchor', 'a buoy');
@@ -206,7 +225,9 @@ export const WORKING: readonly Starter[] = [
     },
   },
   {
-    ...{ id: 'fill-the-gaps', group, title: 'Fill the gaps' },
+    id: 'fill-the-gaps',
+    group,
+    title: 'Fill the gaps',
     use: 'A text with a bank of words.',
     build: () => [
       ask(
@@ -230,7 +251,9 @@ export const WORKING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'find-it', group, title: 'Find it in the picture' },
+    id: 'find-it',
+    group,
+    title: 'Find it in the picture',
     use: 'Areas of a picture to pick from.',
     drawing: 'island',
     build: ({ picture, makeId }) => {
@@ -239,8 +262,14 @@ export const WORKING: readonly Starter[] = [
         ['middle', 1 / 3],
         ['right part', 2 / 3],
       ].map(([label, x]) => ({
-        ...{ id: makeId(), label: String(label), shape: 'box' as const, corners: [] },
-        ...{ x: Number(x), y: 0.1, w: 1 / 3, h: 0.8 },
+        id: makeId(),
+        label: String(label),
+        shape: 'box' as const,
+        corners: [],
+        x: Number(x),
+        y: 0.1,
+        w: 1 / 3,
+        h: 0.8,
       }));
       return [
         ask(
@@ -248,7 +277,8 @@ export const WORKING: readonly Starter[] = [
           { kind: 'hotspot', areas, most: 1, isOutlined: true, points: 1 },
           WHOLE,
           {
-            ...{ picture, pictureAlt: 'The picture to look at' },
+            picture,
+            pictureAlt: 'The picture to look at',
             key: { kind: 'hotspot', areaIds: [areas[1]!.id], isPartial: false },
           },
         ),
@@ -256,7 +286,9 @@ export const WORKING: readonly Starter[] = [
     },
   },
   {
-    ...{ id: 'point-at-it', group, title: 'Point at it' },
+    id: 'point-at-it',
+    group,
+    title: 'Point at it',
     use: 'A marker on a picture, marked by how near it comes.',
     drawing: 'compass',
     build: ({ picture }) => [
@@ -265,7 +297,8 @@ export const WORKING: readonly Starter[] = [
         { kind: 'selectPoint', marker: 'cross', most: 1, points: 2 },
         WHOLE,
         {
-          ...{ picture, pictureAlt: 'The picture to mark' },
+          picture,
+          pictureAlt: 'The picture to mark',
           key: {
             kind: 'selectPoint',
             areas: [],
@@ -276,7 +309,9 @@ export const WORKING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'how-high', group, title: 'How high?' },
+    id: 'how-high',
+    group,
+    title: 'How high?',
     use: 'A line across a picture: levels, tides, times.',
     drawing: 'thermometer',
     build: ({ picture }) => [
@@ -289,7 +324,9 @@ export const WORKING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'label-the-drawing', group, title: 'Label the drawing' },
+    id: 'label-the-drawing',
+    group,
+    title: 'Label the drawing',
     use: 'Ink and words on a picture.',
     drawing: 'sailing-boat',
     build: ({ picture }) => [
@@ -301,7 +338,9 @@ export const WORKING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'before-and-after', group, title: 'Predict, then look' },
+    id: 'before-and-after',
+    group,
+    title: 'Predict, then look',
     use: 'A scale before and after seeing it.',
     build: ({ makeId }) => {
       const first = makeId();
@@ -327,7 +366,9 @@ export const WORKING: readonly Starter[] = [
     },
   },
   {
-    ...{ id: 'explain-why', group, title: 'Explain why' },
+    id: 'explain-why',
+    group,
+    title: 'Explain why',
     use: 'Sentences with reasons, marked by hand.',
     build: () => [
       ask('Say what happens, and why. Use “because”.', paragraph(20, 120), WHOLE, {
@@ -336,7 +377,9 @@ export const WORKING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'two-sides', group, title: 'Two sides' },
+    id: 'two-sides',
+    group,
+    title: 'Two sides',
     use: 'What speaks for it, what against.',
     build: () => [
       ask('What speaks for it?', paragraph(), LEFT),
@@ -344,7 +387,9 @@ export const WORKING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'my-page', group, title: 'A page of my own' },
+    id: 'my-page',
+    group,
+    title: 'A page of my own',
     use: 'A pattern: every student makes a leaf from it.',
     isPattern: true,
     build: () => [
@@ -356,7 +401,9 @@ export const WORKING: readonly Starter[] = [
     ],
   },
   {
-    ...{ id: 'where-to-next', group, title: 'Where to next?' },
+    id: 'where-to-next',
+    group,
+    title: 'Where to next?',
     use: 'A class vote on the way to go on.',
     build: (kit) => [
       ask(

@@ -176,8 +176,14 @@ export function question(
   details: QuestionDetails = {},
 ): SlidePart {
   return element({
-    ...{ kind: 'question', layer: 'content', id, box: where, text: plain(prompt) },
-    ...{ question: asked, key, ...details },
+    kind: 'question',
+    layer: 'content',
+    id,
+    box: where,
+    text: plain(prompt),
+    question: asked,
+    key,
+    ...details,
   });
 }
 

@@ -9,8 +9,15 @@ const NUMBER = /^-?\d+(?:\.\d+)?(?:e[+-]?\d+)?$/;
 
 /** Which parts an interaction may name (xAPI 1.0.3, part two, 2.4.4.1, interaction components). */
 const PARTS: Record<string, readonly string[]> = {
-  ...{ 'true-false': [], choice: ['choices'], 'fill-in': [], 'long-fill-in': [], numeric: [] },
-  ...{ matching: ['source', 'target'], sequencing: ['choices'], likert: ['scale'], other: [] },
+  'true-false': [],
+  choice: ['choices'],
+  'fill-in': [],
+  'long-fill-in': [],
+  numeric: [],
+  matching: ['source', 'target'],
+  sequencing: ['choices'],
+  likert: ['scale'],
+  other: [],
   performance: ['steps'],
 };
 

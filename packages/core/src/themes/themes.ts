@@ -31,7 +31,10 @@ export interface Theme {
 }
 
 const set = (family: FamilyName, size: number, weight: number, leading: number): TypeSpec => ({
-  ...{ family, size, weight, leading },
+  family,
+  size,
+  weight,
+  leading,
 });
 
 /** The styles of a theme from its two families; themes may change single ones. */
@@ -52,8 +55,13 @@ const THEME_TABLE = {
   paper: {
     label: 'Paper',
     colours: {
-      ...{ paper: '#FFFDF7', ink: '#1E2B32', head: '#1E2B32', choiceFill: '#FFFAF0' },
-      ...{ choiceInk: '#8E3518', shapeFill: '#E1EBEC', line: '#DED6C6' },
+      paper: '#FFFDF7',
+      ink: '#1E2B32',
+      head: '#1E2B32',
+      choiceFill: '#FFFAF0',
+      choiceInk: '#8E3518',
+      shapeFill: '#E1EBEC',
+      line: '#DED6C6',
       swatches: ['#1E2B32', '#17505C', '#BF4E2A', '#A97F22', '#5E7F3A', '#7A4B78', '#FFFFFF'],
     },
     type: typeFrom('bricolage', 'atkinson'),
@@ -61,8 +69,13 @@ const THEME_TABLE = {
   night: {
     label: 'Night',
     colours: {
-      ...{ paper: '#22303A', ink: '#F6F1E4', head: '#FFFFFF', choiceFill: '#FFFAF0' },
-      ...{ choiceInk: '#8E3518', shapeFill: '#37505C', line: '#4D6069' },
+      paper: '#22303A',
+      ink: '#F6F1E4',
+      head: '#FFFFFF',
+      choiceFill: '#FFFAF0',
+      choiceInk: '#8E3518',
+      shapeFill: '#37505C',
+      line: '#4D6069',
       swatches: ['#F6F1E4', '#FFFFFF', '#F0C36A', '#E79A7C', '#9CC7B4', '#B9A6D6', '#1E2B32'],
     },
     type: typeFrom('bricolage', 'atkinson'),
@@ -70,8 +83,13 @@ const THEME_TABLE = {
   meadow: {
     label: 'Meadow',
     colours: {
-      ...{ paper: '#F3F8EC', ink: '#24331F', head: '#35602A', choiceFill: '#FFFFFF' },
-      ...{ choiceInk: '#7A3B12', shapeFill: '#D5E6C3', line: '#BFD2AE' },
+      paper: '#F3F8EC',
+      ink: '#24331F',
+      head: '#35602A',
+      choiceFill: '#FFFFFF',
+      choiceInk: '#7A3B12',
+      shapeFill: '#D5E6C3',
+      line: '#BFD2AE',
       swatches: ['#24331F', '#35602A', '#C4572B', '#D19A22', '#2F6E78', '#8A4B6E', '#FFFFFF'],
     },
     type: typeFrom('fredoka', 'lexend', 600),
@@ -79,8 +97,13 @@ const THEME_TABLE = {
   almanac: {
     label: 'Almanac',
     colours: {
-      ...{ paper: '#FBF3E4', ink: '#33261C', head: '#5B2A1E', choiceFill: '#FFFBF3' },
-      ...{ choiceInk: '#5B2A1E', shapeFill: '#EBDCC0', line: '#D6C19B' },
+      paper: '#FBF3E4',
+      ink: '#33261C',
+      head: '#5B2A1E',
+      choiceFill: '#FFFBF3',
+      choiceInk: '#5B2A1E',
+      shapeFill: '#EBDCC0',
+      line: '#D6C19B',
       swatches: ['#33261C', '#5B2A1E', '#9A4A26', '#8A6A1F', '#3D5A4A', '#44506E', '#FFFFFF'],
     },
     type: {

@@ -53,6 +53,9 @@ export const times = (count: number, draw: (index: number) => string): string =>
 export const subject =
   (licence: Licence, common: readonly string[]) =>
   (id: string, title: string, tags: string, ...body: string[]): Drawing => ({
-    ...{ id, title, licence, body: body.join('') },
+    id,
+    title,
+    licence,
+    body: body.join(''),
     tags: [...new Set([...tags.split(' ').filter(Boolean), ...common])],
   });

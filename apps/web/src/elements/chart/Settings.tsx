@@ -11,7 +11,7 @@ export function Settings(props: SettingsOf<ChartElement>): ReactElement {
   if (editor) {
     return (
       <>
-        <Cells {...{ editor, element, theme, set }} isPlain />
+        <Cells editor={editor} element={element} theme={theme} set={set} isPlain />
         <Plain onClick={() => edit.type(null)}>Draw it</Plain>
       </>
     );

@@ -6,6 +6,13 @@ import type { BodyProps } from '../kind';
 export function Body({ element, theme }: BodyProps<CloseUpElement>): ReactElement | null {
   const { isSeen, shape, points, box, outline } = element;
   return isSeen ? (
-    <ShapeOutline {...{ shape, points, outline, theme }} w={box.w} h={box.h} />
+    <ShapeOutline
+      shape={shape}
+      points={points}
+      outline={outline}
+      theme={theme}
+      w={box.w}
+      h={box.h}
+    />
   ) : null;
 }

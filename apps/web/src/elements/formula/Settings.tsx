@@ -101,7 +101,9 @@ export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
       <Slide
         label="Opacity"
         value={element.opacity}
-        {...{ min: 0.05, max: 1, step: 0.05 }}
+        min={0.05}
+        max={1}
+        step={0.05}
         onKeep={(opacity) => set({ opacity })}
       />
     </>

@@ -14,7 +14,9 @@ export function Settings(props: SettingsOf<InkElement>): ReactElement {
       <Slide
         label="Opacity"
         value={element.opacity}
-        {...{ min: 0.05, max: 1, step: 0.05 }}
+        min={0.05}
+        max={1}
+        step={0.05}
         onKeep={(opacity) => set({ opacity })}
       />
       <Line label="Name" value={element.name} onKeep={(name) => set({ name })} />

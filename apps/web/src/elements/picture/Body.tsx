@@ -56,7 +56,9 @@ export function Body(props: BodyProps<PictureElement>): ReactElement {
         )}
       </div>
       <ShapeOutline
-        {...{ shape: mask, points, theme }}
+        shape={mask}
+        points={points}
+        theme={theme}
         w={box.w}
         h={box.h}
         outline={element.outline}
@@ -66,7 +68,10 @@ export function Body(props: BodyProps<PictureElement>): ReactElement {
 }
 
 const rect = ({ x, y, w, h }: { x: number; y: number; w: number; h: number }): CSSProperties => ({
-  ...{ left: x, top: y, width: w, height: h },
+  left: x,
+  top: y,
+  width: w,
+  height: h,
 });
 
 /** Soft adjustments: at most half as bright or as strong again. */

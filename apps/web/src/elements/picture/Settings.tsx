@@ -75,7 +75,9 @@ export function Settings(props: SettingsOf<PictureElement>): ReactElement {
             key={name}
             label={label}
             value={element.adjust[name]}
-            {...{ min: -1, max: 1, step: 0.05 }}
+            min={-1}
+            max={1}
+            step={0.05}
             onKeep={(value) => set({ adjust: { ...element.adjust, [name]: value } })}
           />
         ))}

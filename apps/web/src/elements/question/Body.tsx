@@ -9,5 +9,10 @@ export const Body = ({
   words,
   onFollow,
 }: BodyProps<QuestionElement>): ReactElement => (
-  <QuestionCard {...{ element, words, onFollow }} ways={optionWays(links, element.id)} />
+  <QuestionCard
+    element={element}
+    words={words}
+    onFollow={onFollow}
+    ways={optionWays(links, element.id)}
+  />
 );

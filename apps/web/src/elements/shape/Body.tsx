@@ -46,7 +46,10 @@ export function Body(props: BodyProps<ShapeElement>): ReactElement {
         <div
           className="slide-text absolute flex flex-col"
           style={{
-            ...{ left: room.x, top: room.y, width: room.w, height: room.h },
+            left: room.x,
+            top: room.y,
+            width: room.w,
+            height: room.h,
             ...typeCss(type),
             ...uprightCss[type.upright],
             padding: SHAPE_PADDING,

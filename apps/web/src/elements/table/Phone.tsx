@@ -5,6 +5,11 @@ import Body from './Body';
 
 export const Phone = ({ element, links, onFollow }: PhoneProps<TableElement>): ReactElement => (
   <div className="overflow-x-auto [&_table]:table-auto">
-    <Body element={{ ...element, size: 17, colour: '' }} theme="paper" {...{ links, onFollow }} />
+    <Body
+      element={{ ...element, size: 17, colour: '' }}
+      theme="paper"
+      links={links}
+      onFollow={onFollow}
+    />
   </div>
 );

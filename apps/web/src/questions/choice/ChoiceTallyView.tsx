@@ -13,7 +13,9 @@ export default function ChoiceTallyView(props: TallyViewProps<'choice'>): ReactE
     return options[index]?.text || `picture ${index + 1}`;
   };
   const single = options.map(({ id }): BarRow => ({
-    ...{ id, text: name(id), count: tally.picks[id] ?? 0 },
+    id,
+    text: name(id),
+    count: tally.picks[id] ?? 0,
     look: key.includes(id) ? 'key' : 'plain',
   }));
   const together = Object.entries(tally.combinations)

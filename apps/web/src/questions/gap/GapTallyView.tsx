@@ -31,7 +31,9 @@ export default function GapTallyView(props: TallyViewProps<'gap'>): ReactElement
               students={students}
               rows={[
                 ...groups.slice(0, 6).map(({ text, count }) => ({
-                  ...{ id: text, text, count },
+                  id: text,
+                  text,
+                  count,
                   look: isRight(gap, text) ? ('key' as const) : ('plain' as const),
                 })),
                 missingRow(students, filled),

@@ -13,8 +13,10 @@ export function areaStyle(area: Area): CSSProperties {
     return { inset: 0, clipPath: `polygon(${places.join(', ')})` };
   }
   return {
-    ...{ left: percent(area.x), top: percent(area.y) },
-    ...{ width: percent(area.w), height: percent(area.h) },
+    left: percent(area.x),
+    top: percent(area.y),
+    width: percent(area.w),
+    height: percent(area.h),
     ...(area.shape === 'ellipse' ? { borderRadius: '50%' } : {}),
   };
 }

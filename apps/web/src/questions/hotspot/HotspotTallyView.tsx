@@ -30,7 +30,9 @@ export default function HotspotTallyView(props: TallyViewProps<'hotspot'>): Reac
         students={students}
         rows={[
           ...areas.map(({ id, label }, index) => ({
-            ...{ id, text: label || `area ${index + 1}`, count: count(id) },
+            id,
+            text: label || `area ${index + 1}`,
+            count: count(id),
             look: key.includes(id) ? ('key' as const) : ('plain' as const),
           })),
           missingRow(students, tally.answered),

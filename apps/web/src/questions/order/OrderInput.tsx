@@ -59,7 +59,8 @@ export function Input(props: QuestionInputProps<'order'>): ReactElement {
   };
   const scaled: Modifier = ({ transform }) => ({
     ...transform,
-    ...{ x: transform.x / scale(), y: transform.y / scale() },
+    x: transform.x / scale(),
+    y: transform.y / scale(),
   });
   const plain = question.isRow ? rectSortingStrategy : verticalListSortingStrategy;
   const strategy: SortingStrategy = (args) => {

@@ -42,7 +42,8 @@ export default function SelectPointTallyView(props: TallyViewProps<'selectPoint'
           caption="Markers in each area"
           students={spots.length}
           rows={areas.map((area, index) => ({
-            ...{ id: area.id, text: area.label || `area ${index + 1}` },
+            id: area.id,
+            text: area.label || `area ${index + 1}`,
             count: spots.filter((spot) => isOn(area, spot, marker)).length,
             look: area.weight > 0 ? ('key' as const) : ('plain' as const),
           }))}

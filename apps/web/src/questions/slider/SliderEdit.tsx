@@ -34,7 +34,13 @@ export default function SliderEdit(props: QuestionEditProps<'slider'>): ReactEle
         }
         const changed = {
           ...question,
-          ...{ low: least, high: most, step: by, lowLabel, highLabel, points, before },
+          low: least,
+          high: most,
+          step: by,
+          lowLabel,
+          highLabel,
+          points,
+          before,
         };
         if (from.trim() === '' && to.trim() === '') return { question: changed, key: null };
         const [start, end] = [readNumber(from), readNumber(to)];

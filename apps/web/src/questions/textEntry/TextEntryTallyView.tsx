@@ -21,7 +21,10 @@ export default function TextEntryTallyView(props: TallyViewProps<'textEntry'>): 
   const isRight = (text: string): boolean =>
     showsKey && markAnswer(element as QuestionElement, { kind: 'textEntry', text }) === 1;
   const row = (text: string, count: number): BarRow => ({
-    ...{ id: text, text, count, look: isRight(text) ? 'key' : 'plain' },
+    id: text,
+    text,
+    count,
+    look: isRight(text) ? 'key' : 'plain',
   });
   const rows = groups.slice(0, MOST_ROWS).map(({ text, count }) => row(text, count));
   const others = groups.slice(MOST_ROWS).reduce((sum, { count }) => sum + count, 0);

@@ -81,7 +81,10 @@ function OneThing(props: SelectionRowProps & { element: SlideElement }): ReactEl
   const { slide, element, edit, linking } = props;
   const { deck, run, refusalOf } = useDeck();
   const given: SettingsOf = {
-    ...{ slide, element, edit, linking },
+    slide,
+    element,
+    edit,
+    linking,
     theme: slide.theme || deck.theme,
     editor: edit.typing === element.id ? props.editor : null,
     set: (settings: ElementSettings) => run(setElement, slide.id, element.id, settings),

@@ -84,11 +84,14 @@ function LayoutSketch({ layout }: { layout: LayoutName }): ReactElement {
         return slot.takes === 'text' ? (
           <rect
             key={slot.slot}
-            {...{ x, y, width: w * 0.8, height: Math.min(h, 60) }}
+            x={x}
+            y={y}
+            width={w * 0.8}
+            height={Math.min(h, 60)}
             className={slot.style === 'title' ? 'fill-ink/70' : 'fill-ink/25'}
           />
         ) : (
-          <rect key={slot.slot} {...{ x, y, width: w, height: h }} className="fill-petrol/25" />
+          <rect key={slot.slot} x={x} y={y} width={w} height={h} className="fill-petrol/25" />
         );
       })}
       {showsChoices &&
@@ -215,7 +218,11 @@ function BackgroundSettings({ slide, edit }: { slide: Slide; edit: StageEdit }):
         onPicture={({ asset, credit }) =>
           set({
             picture: {
-              ...{ asset, fit: 'fill', scale: 1, x: 0.5, y: 0.5 },
+              asset,
+              fit: 'fill',
+              scale: 1,
+              x: 0.5,
+              y: 0.5,
               credit: credit ?? { title: '', author: '', source: '', licence: 'unknown' },
             },
           })
@@ -235,19 +242,25 @@ function BackgroundSettings({ slide, edit }: { slide: Slide; edit: StageEdit }):
             <Slider
               label="Scale"
               value={picture.scale}
-              {...{ min: 0.1, max: 3, step: 0.05 }}
+              min={0.1}
+              max={3}
+              step={0.05}
               onKeep={(scale) => setPicture({ scale })}
             />
             <Slider
               label="Across"
               value={picture.x}
-              {...{ min: 0, max: 1, step: 0.02 }}
+              min={0}
+              max={1}
+              step={0.02}
               onKeep={(x) => setPicture({ x })}
             />
             <Slider
               label="Down"
               value={picture.y}
-              {...{ min: 0, max: 1, step: 0.02 }}
+              min={0}
+              max={1}
+              step={0.02}
               onKeep={(y) => setPicture({ y })}
             />
             <Plain onClick={() => set({ picture: null })}>No picture</Plain>
@@ -266,7 +279,9 @@ function BackgroundSettings({ slide, edit }: { slide: Slide; edit: StageEdit }):
         <Slider
           label="Strength"
           value={ground.tintStrength}
-          {...{ min: 0, max: 1, step: 0.05 }}
+          min={0}
+          max={1}
+          step={0.05}
           onKeep={(tintStrength) => set({ tintStrength })}
         />
       )}

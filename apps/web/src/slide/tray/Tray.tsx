@@ -24,7 +24,9 @@ export function Tray(props: SelectionRowProps): ReactElement {
         {(isOpen ? ADDINGS : []).map((Adding, index) => (
           <Adding
             key={index}
-            {...{ slide, edit, add }}
+            slide={slide}
+            edit={edit}
+            add={add}
             layer={edit.layer}
             language={deck.language}
           />

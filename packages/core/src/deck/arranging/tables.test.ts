@@ -16,13 +16,17 @@ const SLIDE = 's';
 function tableOf(rows: string[][]): { doc: Y.Doc; id: string; read: () => TableElement } {
   const doc = deck(slide(`${SLIDE}: Tides`));
   const added = addElement(doc, SLIDE, {
-    ...{ kind: 'table', layer: 'content', text: tableText(rows), columns: rows[0]!.map(() => 1) },
+    kind: 'table',
+    layer: 'content',
+    text: tableText(rows),
+    columns: rows[0]!.map(() => 1),
     box: { x: 0, y: 0, w: 400, h: 50 * rows.length },
   });
   if (!added.ok) throw new Error(told(added));
   const id = added.elementId;
   return {
-    ...{ doc, id },
+    doc,
+    id,
     read: () =>
       readDeck(doc).slides[SLIDE]!.elements.find((element) => element.id === id) as TableElement,
   };
@@ -95,7 +99,10 @@ test('too many cells, a locked table and what is no table are refused and nothin
   setElement(doc, SLIDE, id, { isLocked: true });
   expect(fillCells(doc, SLIDE, id, [['x']]).ok).toBe(false);
   const words = addElement(doc, SLIDE, {
-    ...{ kind: 'text', layer: 'content', style: 'body', box: { x: 0, y: 0, w: 9, h: 9 } },
+    kind: 'text',
+    layer: 'content',
+    style: 'body',
+    box: { x: 0, y: 0, w: 9, h: 9 },
   });
   expect(words.ok && fillCells(doc, SLIDE, words.elementId, [['x']]).ok).toBe(false);
   expect(cellsOf(read())).toEqual([['a', 'b']]);

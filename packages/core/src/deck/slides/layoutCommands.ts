@@ -86,7 +86,11 @@ export function fillSlot(
   if (spec.takes !== 'text') return;
   addElementTo(doc, slideId, {
     ...(id ? { id } : {}),
-    ...{ kind: 'text', layer: 'content', slot: spec.slot, style: spec.style, box: spec.box },
+    kind: 'text',
+    layer: 'content',
+    slot: spec.slot,
+    style: spec.style,
+    box: spec.box,
     ...(spec.align ? { align: spec.align } : {}),
     text: plain(words),
   });

@@ -13,7 +13,10 @@ import {
 } from '../../parts/richText.js';
 
 const WORDS: NewElement = {
-  ...{ kind: 'text', layer: 'content', style: 'body', box: { x: 0, y: 0, w: 300, h: 60 } },
+  kind: 'text',
+  layer: 'content',
+  style: 'body',
+  box: { x: 0, y: 0, w: 300, h: 60 },
 };
 
 describe('marks on all words', () => {
@@ -60,7 +63,8 @@ describe('marks on all words', () => {
 
 test('the ink of a whole text takes colours off its words, and leaves their sizes', () => {
   const run = (text: string, attrs: Record<string, unknown>): RichNode => ({
-    ...{ type: 'text', text },
+    type: 'text',
+    text,
     marks: [{ type: 'bold' }, { type: 'textStyle', attrs }],
   });
   const text: RichText = {

@@ -27,7 +27,8 @@ const stopAt = (
   slideId: SlideId,
   closeUpId?: ElementId,
 ): { id: StopId; slideId: SlideId; closeUpId?: ElementId } => ({
-  ...{ id: newId(), slideId },
+  id: newId(),
+  slideId,
   ...(closeUpId ? { closeUpId } : {}),
 });
 

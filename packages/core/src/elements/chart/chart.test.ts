@@ -141,7 +141,10 @@ test('cells pasted into it become its values and leave its box as it is', () => 
   const doc = deck(slide('s'));
   const box = { x: 0, y: 0, w: 500, h: 300 };
   addElement(doc, 's', {
-    ...{ kind: 'chart', layer: 'content', id: 'c', box },
+    kind: 'chart',
+    layer: 'content',
+    id: 'c',
+    box,
     text: tableText([
       ['', 'n'],
       ['a', '1'],

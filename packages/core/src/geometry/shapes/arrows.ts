@@ -4,7 +4,10 @@ import { plainShape, type Adjustment, type ShapeKind } from './kind.js';
 const HEAD = pointOnRight('Head', 0.6, 0.1);
 /** The thickness of the shaft, as a share of the height. */
 const SHAFT: Adjustment = {
-  ...{ label: 'Shaft', standard: 0.5, low: 0.05, high: 1 },
+  label: 'Shaft',
+  standard: 0.5,
+  low: 0.05,
+  high: 1,
   grip: (_w, h, [, shaft = 0.5]) => ({ x: 0, y: (h * (1 - shaft)) / 2 }),
   value: (_w, h, { y }) => 1 - (2 * y) / h,
 };

@@ -11,11 +11,19 @@ const grip = (
 ): Point => ({ x: w * x, y: h * y });
 const TIP: readonly Adjustment[] = [
   {
-    ...{ label: 'Tip, across', standard: STANDARD_TIP[0], low: -1.5, high: 2.5, grip },
+    label: 'Tip, across',
+    standard: STANDARD_TIP[0],
+    low: -1.5,
+    high: 2.5,
+    grip,
     value: (w, _h, { x }) => x / w,
   },
   {
-    ...{ label: 'Tip, down', standard: STANDARD_TIP[1], low: -1.5, high: 2.5, grip },
+    label: 'Tip, down',
+    standard: STANDARD_TIP[1],
+    low: -1.5,
+    high: 2.5,
+    grip,
     value: (_w, h, { y }) => y / h,
   },
 ];

@@ -292,14 +292,15 @@ function itemsOf(root: Node): PlanItem[] {
   const joins: { item: PlanItem; to: number }[] = [];
   const build = (node: Node, wording: string | null): PlanItem => {
     const item: PlanItem = {
-      ...{
-        line: 0,
-        wording,
-        title: node.title,
-        text: node.text.join('\n'),
-        isEnding: node.isEnding,
-      },
-      ...{ join: null, isWrong: false, written: '', children: [] },
+      line: 0,
+      wording,
+      title: node.title,
+      text: node.text.join('\n'),
+      isEnding: node.isEnding,
+      join: null,
+      isWrong: false,
+      written: '',
+      children: [],
     };
     slides.push(item);
     // Two choices of one slide that say the same and lead to the same are one.
@@ -309,9 +310,15 @@ function itemsOf(root: Node): PlanItem[] {
       said.add(child.wording);
       if ('joins' in child) {
         const joined: PlanItem = {
-          ...{ line: 0, wording: child.wording, title: '', text: '', isEnding: false },
-          ...{ join: { kind: 'heading', slug: '', words: '' }, children: [] },
-          ...{ isWrong: false, written: '' },
+          line: 0,
+          wording: child.wording,
+          title: '',
+          text: '',
+          isEnding: false,
+          join: { kind: 'heading', slug: '', words: '' },
+          children: [],
+          isWrong: false,
+          written: '',
         };
         joins.push({ item: joined, to: child.joins });
         item.children.push(joined);

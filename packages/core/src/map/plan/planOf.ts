@@ -91,13 +91,20 @@ export function planOf(deck: Deck, graph: RouteGraph): DeckItem[] {
           continue;
         }
         const joined: DeckItem = {
-          ...{ line: 0, wording: oneLine(link.wording), title: '', text: '', isEnding: false },
+          line: 0,
+          wording: oneLine(link.wording),
+          title: '',
+          text: '',
+          isEnding: false,
           join: {
             kind: 'target',
             // A slide that is gone reads as a choice that leads nowhere yet.
             target: link.target.kind === 'slide' ? { kind: 'none' } : link.target,
           },
-          ...{ isWrong: false, written: '', children: [], slideId: null },
+          isWrong: false,
+          written: '',
+          children: [],
+          slideId: null,
           link: { id: link.id, from: link.from },
         };
         if (goal) joins.push({ item: joined, slideId: goal.id });

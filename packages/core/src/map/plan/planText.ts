@@ -94,8 +94,15 @@ export function parsePlan(text: string): { items: PlanItem[]; problems: PlanProb
 
 function wrongItem(line: number, written: string): PlanItem {
   return {
-    ...{ line, written, wording: null, title: '', text: '', isEnding: false, join: null },
-    ...{ isWrong: true, children: [] },
+    line,
+    written,
+    wording: null,
+    title: '',
+    text: '',
+    isEnding: false,
+    join: null,
+    isWrong: true,
+    children: [],
   };
 }
 
@@ -129,8 +136,12 @@ function readItem(written: string, line: number, isTop: boolean): PlanItem | Pla
   const wording = plainWords(ended.text);
   if (wording.length > LONGEST) return problem(`A choice has ${LONGEST} letters at the most.`);
   const base = {
-    ...{ line, written, isWrong: false, wording: isTop ? null : wording },
-    ...{ isEnding: ended.isEnding, children: [] },
+    line,
+    written,
+    isWrong: false,
+    wording: isTop ? null : wording,
+    isEnding: ended.isEnding,
+    children: [],
   };
   const link = /^\[((?:\\.|[^\]\\])*)\]\((.*)\)$/s.exec(rest);
   if (!link && /^\[(?:\\.|[^\]\\])*(?:\]?|\]\([^)]*)$/s.test(rest)) {

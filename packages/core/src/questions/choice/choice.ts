@@ -36,7 +36,9 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceKey, ChoiceAnswer> = {
   fresh: (makeId) => ({
     kind: 'choice',
     options: ['First option', 'Second option'].map((text) => ({
-      ...{ id: makeId(), text, picture: null },
+      id: makeId(),
+      text,
+      picture: null,
     })),
     isMultiple: false,
     isShuffled: false,

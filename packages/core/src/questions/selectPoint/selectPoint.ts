@@ -52,8 +52,10 @@ export const selectPoint: QuestionKind<SelectPointQuestion, SelectPointKey, Sele
     const target =
       typeof x === 'number' && typeof y === 'number'
         ? {
-            ...{ x: asNumber(x, 0, 0, 1), y: asNumber(y, 0, 0, 1) },
-            ...{ near: asNumber(near, 0.05, 0, 1), far: asNumber(far, 0.2, 0, 2) },
+            x: asNumber(x, 0, 0, 1),
+            y: asNumber(y, 0, 0, 1),
+            near: asNumber(near, 0.05, 0, 1),
+            far: asNumber(far, 0.2, 0, 2),
           }
         : null;
     return areas.length > 0 || target ? { kind: 'selectPoint', areas, target } : undefined;

@@ -33,8 +33,14 @@ export const slider: QuestionKind<SliderQuestion, SliderKey, SliderAnswer> = {
   label: 'Slider',
 
   fresh: () => ({
-    ...{ kind: 'slider', low: 0, high: 10, step: 1, lowLabel: 'not at all', highLabel: 'very' },
-    ...{ before: '', points: 1 },
+    kind: 'slider',
+    low: 0,
+    high: 10,
+    step: 1,
+    lowLabel: 'not at all',
+    highLabel: 'very',
+    before: '',
+    points: 1,
   }),
 
   read(raw) {
