@@ -75,6 +75,16 @@ if (wants('static')) {
   await check('Formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
   await check('Lint', 'npx', ['eslint', '.']);
   await check('Types of the interface', 'npx', ['tsc', '-p', 'apps/web']);
+  await check('Types of the tests of the core', 'npx', [
+    'tsc',
+    '-p',
+    'packages/core/tsconfig.test.json',
+  ]);
+  await check('Types of the tests of the server', 'npx', [
+    'tsc',
+    '-p',
+    'apps/server/tsconfig.test.json',
+  ]);
   await check('Types of the browser tests', 'npx', ['tsc', '-p', 'e2e']);
   await check('Types of the benchmarks', 'npx', ['tsc', '-p', 'bench']);
   await check('What each view downloads', 'node', ['scripts/sizes.mjs']);

@@ -84,7 +84,10 @@ export function fogBankDeck(pictures: Pictures): Y.Doc {
       2,
       choice('Drift on', 'drift'),
       element({
-        id: 'gull', kind: 'hotspot', layer: 'content', name: 'the gull',
+        id: 'gull',
+        kind: 'hotspot',
+        layer: 'content',
+        name: 'the gull',
         box: box(640, 240, 40, 40),
       }),
     ),
@@ -115,12 +118,19 @@ export function fogBankDeck(pictures: Pictures): Y.Doc {
             { id: 'about-text', box: box(96, 180, 620, 300) },
           ),
           text('Notes of the keeper, last winter', {
-            id: 'about-small', style: 'caption', size: 14, colour: '#C9C2B2',
+            id: 'about-small',
+            style: 'caption',
+            size: 14,
+            colour: '#C9C2B2',
             box: box(96, 640, 420, 30),
           }),
           element({
-            id: 'about-chart', kind: 'picture', layer: 'content', asset: pictures.chart,
-            box: box(780, 180, 420, 180), fit: 'stretch',
+            id: 'about-chart',
+            kind: 'picture',
+            layer: 'content',
+            asset: pictures.chart,
+            box: box(780, 180, 420, 180),
+            fit: 'stretch',
             credit: { title: '', author: '', source: '', licence: 'cc-by' },
           }),
           choice('Back to the boat', 'fog'),
@@ -133,7 +143,9 @@ export function fogBankDeck(pictures: Pictures): Y.Doc {
   must(setSlideFlag(doc, 'fog', 'runsOn', true));
   must(
     addTrail(doc, {
-      id: 'quick', name: 'Quick way in', followsLinks: true,
+      id: 'quick',
+      name: 'Quick way in',
+      followsLinks: true,
       slideIds: ['fog', 'horn', 'shore'],
     }),
   );

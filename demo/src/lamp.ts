@@ -174,8 +174,14 @@ export function lampDeck(pictures: Pictures): Y.Doc {
         'q-tide',
         'The tide is falling. How much of the reef will show?',
         {
-          kind: 'slider', low: 0, high: 10, step: 1, points: 1,
-          lowLabel: 'none of it', highLabel: 'all of it', before: '',
+          kind: 'slider',
+          low: 0,
+          high: 10,
+          step: 1,
+          points: 1,
+          lowLabel: 'none of it',
+          highLabel: 'all of it',
+          before: '',
         },
         { kind: 'slider', low: 6, high: 10 },
         low,
@@ -203,7 +209,9 @@ export function lampDeck(pictures: Pictures): Y.Doc {
         'The buoys lie a cable and a half apart. A cable is 185 metres. How far is that?',
         { kind: 'number', unit: 'm', decimal: '.', points: 2 },
         {
-          kind: 'number', right: '277.5 ± 2.5', ranges: [{ low: 275, high: 280 }],
+          kind: 'number',
+          right: '277.5 ± 2.5',
+          ranges: [{ low: 275, high: 280 }],
         },
         low,
       ),
@@ -237,7 +245,9 @@ export function lampDeck(pictures: Pictures): Y.Doc {
         'Which metal closed the gap?',
         { kind: 'textEntry', points: 1 },
         {
-          kind: 'textEntry', heedsCase: false, heedsAccents: false,
+          kind: 'textEntry',
+          heedsCase: false,
+          heedsAccents: false,
           accepted: ['copper', '*copper wire'],
         },
         low,
@@ -287,13 +297,17 @@ export function lampDeck(pictures: Pictures): Y.Doc {
   must(addSection(doc, { id: 'storm', name: 'The storm', slideIds: ['tower', 'boathouse'] }));
   must(
     addSection(doc, {
-      id: 'lamp-room', name: 'The lamp room', tint: 'brass',
+      id: 'lamp-room',
+      name: 'The lamp room',
+      tint: 'brass',
       slideIds: ['wire', 'copper', 'string'],
     }),
   );
   must(
     addTrail(doc, {
-      id: 'short-evening', name: 'Short evening', followsLinks: true,
+      id: 'short-evening',
+      name: 'Short evening',
+      followsLinks: true,
       slideIds: ['lamp-out', 'tower', 'keeper-sees', 'wire', 'copper', 'lit'],
     }),
   );

@@ -305,13 +305,18 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
   }
   must(
     addTrail(doc, {
-      id: 'short', name: 'Short: half a lesson', followsLinks: true,
+      id: 'short',
+      name: 'Short: half a lesson',
+      followsLinks: true,
       slideIds: ['sky', 'clouds', 'wind', 'glass', 'gale', 'after'],
     }),
   );
   must(
     addTrail(doc, {
-      id: 'long', name: 'Long: with side trips', tint: 'plum', followsLinks: true,
+      id: 'long',
+      name: 'Long: with side trips',
+      tint: 'plum',
+      followsLinks: true,
       slideIds: ['sky', 'clouds', 'forming', 'wind', 'scale', 'glass', 'gale', 'after'],
     }),
   );
@@ -328,13 +333,25 @@ const closeUp = (id: string, name: string, where: Box): SlidePart =>
 function cloudDiagram(): SlidePart[] {
   const step = (id: string, words: string, where: Box, shape: ShapeName, fill: string): SlidePart =>
     element({
-      kind: 'shape', layer: 'content', id, shape, fill, size: 24, box: where,
+      kind: 'shape',
+      layer: 'content',
+      id,
+      shape,
+      fill,
+      size: 24,
+      box: where,
       text: plain(words),
     });
   const arrow = (id: string, from: string, to: string): SlidePart =>
     element({
-      kind: 'line', layer: 'content', id, path: 'curved', tips: ['none', 'arrow'],
-      box: box(760, 300, 200, 200), colour: '#BF4E2A', weight: 5,
+      kind: 'line',
+      layer: 'content',
+      id,
+      path: 'curved',
+      tips: ['none', 'arrow'],
+      box: box(760, 300, 200, 200),
+      colour: '#BF4E2A',
+      weight: 5,
       from: { elementId: from, x: 0.5, y: 0 },
       to: { elementId: to, x: 0.5, y: 1 },
     });
@@ -357,7 +374,10 @@ function windTable(): SlidePart {
     ['12', 'hurricane', 'stay inside'],
   ];
   return element({
-    kind: 'table', layer: 'content', id: 'wind-table', columns: [1, 2, 3],
+    kind: 'table',
+    layer: 'content',
+    id: 'wind-table',
+    columns: [1, 2, 3],
     box: box(640, 230, 560, 330),
     text: filled(tableText(rows), '#FFFDF7'),
   });
