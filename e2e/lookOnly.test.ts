@@ -18,11 +18,16 @@ async function letLookAt(deckId: string, email: string): Promise<void> {
 
 test('whoever may only look at a deck sees it change, changes nothing, and writes as soon as that is allowed', async ({
   browser,
+  baseURL,
 }) => {
   const ines = await signIn(await someone(browser));
   const deck = await copyOfLamp(ines);
   await letLookAt(deck.split('/').at(-1)!, COAUTHOR.email);
-  const tomas = await signIn(await someone(browser), COAUTHOR);
+  const tomas = await signIn(
+    await someone(browser, { baseURL, serviceWorkers: 'allow' }),
+    COAUTHOR,
+  );
+  await tomas.waitForFunction(() => navigator.serviceWorker.ready.then(() => true));
   await tomas.goto(`${deck}/map`);
   const saved = tomas.getByRole('status', { name: 'Saved state' });
   await expect(saved).toHaveText('to look at');
@@ -41,6 +46,25 @@ test('whoever may only look at a deck sees it change, changes nothing, and write
   await expect(tomas.getByLabel('Wording of the choice')).toHaveCount(0);
   await tomas.keyboard.press('Delete');
   await expect(card).toBeVisible();
+  await tomas.keyboard.press('Control+z');
+  await map.getByText('Climb the tower').dblclick();
+  await expect(tomas.getByLabel('Wording', { exact: false })).toHaveCount(0);
+  await map.getByText('The storm').click();
+  await expect(tomas.getByRole('dialog')).toHaveCount(0);
+  await tomas.getByRole('button', { name: 'Plan' }).click();
+  const plan = tomas.getByRole('textbox', { name: 'Written plan' });
+  const planned = await plan.inputValue();
+  await plan.click();
+  await tomas.keyboard.press('Tab');
+  await tomas.keyboard.press('Enter');
+  await tomas.keyboard.type('- Not mine');
+  await expect(plan).toHaveValue(planned);
+  await tomas.getByRole('button', { name: 'Plan' }).click();
+  await tomas.getByRole('link', { name: 'Check' }).click();
+  await expect(tomas.getByRole('button', { name: 'Open the slide' }).first()).toBeVisible();
+  await expect(tomas.getByRole('button', { name: 'Set aside …' })).toHaveCount(0);
+  await tomas.getByRole('link', { name: 'Map' }).click();
+  await card.click();
   await bar.getByRole('button', { name: 'Open' }).click();
 
   const stage = tomas.getByRole('group', { name: 'Stage: The lamp goes out' });
@@ -57,13 +81,17 @@ test('whoever may only look at a deck sees it change, changes nothing, and write
   await expect(tomas.getByLabel('Notes for you')).not.toBeEditable();
   await expect(stage).not.toContainText('not mine');
 
-  // It stays so where there is no network, also after a reload has been asked for.
+  // It stays so where there is no network, after a reload too.
   await tomas.context().setOffline(true);
-  await tomas.keyboard.press('Delete');
-  await expect(title).toBeVisible();
-  await tomas.context().setOffline(false);
   await tomas.reload();
   await expect(tomas.getByRole('toolbar', { name: 'Tray' })).toContainText(SAID);
+  await title.click();
+  await tomas.keyboard.press('Delete');
+  await expect(tomas.getByText(SAID)).toHaveCount(2);
+  await expect(title).toBeVisible();
+  await expect(saved).toHaveText('kept on this device');
+  await tomas.context().setOffline(false);
+  await expect(saved).toHaveText('to look at');
 
   await ines.goto(`${deck}/slide`);
   await ines.getByLabel('Notes for you').fill('Ask who has seen a lamp.');

@@ -2,12 +2,12 @@ import sharp from 'sharp';
 import {
   addElement,
   addLeaf,
-  type AssetRef,
-  type Deck,
-  type NewElement,
   removeElements,
   SERVER_LIMITS,
   told,
+  type AssetRef,
+  type Deck,
+  type NewElement,
 } from '@gobrel/core';
 import { deck, element, leftOut, slide } from '@gobrel/core/testing';
 import { DataSource } from 'typeorm';

@@ -1,9 +1,8 @@
 import type { ClassList, SeenInLesson } from '@gobrel/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
-import { isUuid } from '../access/AccessService.js';
+import { isUuid, TEACHES } from '../access/AccessService.js';
 import { invalid, notFound } from '../problems/problem.js';
-import { TEACHES } from '../access/AccessService.js';
 
 /** A student as a list shall have it; one that is there already goes by its identity. */
 export interface GivenStudent {

@@ -1,4 +1,4 @@
-import type { DeckCard, Person, Role, Walks } from '@gobrel/core';
+import type { DeckCard, DeckPeople, Role, Walks } from '@gobrel/core';
 import {
   Body,
   Controller,
@@ -37,12 +37,10 @@ export class DecksController {
     return { id: await this.decks.create(teacher.id, body.title) };
   }
 
+  /** Names and addresses are for those who work on it together. */
   @Get(':id')
-  @Needs('deck:read', 'id')
-  async open(
-    @CurrentRole() role: Role,
-    @Param('id') id: string,
-  ): Promise<{ id: string; role: string; people: Person[] }> {
+  @Needs('deck:write', 'id')
+  async open(@CurrentRole() role: Role, @Param('id') id: string): Promise<DeckPeople> {
     return { id, role, people: await this.decks.people(id) };
   }
 
@@ -100,6 +98,6 @@ export class DecksController {
     @Param('id') id: string,
     @Param('personId', ParseUUIDPipe) personId: string,
   ): Promise<void> {
-    await this.decks.removeCoauthor(id, personId);
+    await this.decks.removePerson(id, personId);
   }
 }

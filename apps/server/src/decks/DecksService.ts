@@ -1,12 +1,12 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import {
   addSlide,
-  type Deck,
-  type DeckCard,
   deckMap,
-  type Person,
   readDeck,
   renameDeck,
+  type Deck,
+  type DeckCard,
+  type Person,
   type Walks,
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
@@ -138,9 +138,9 @@ export class DecksService implements OnModuleInit {
   }
 
   /** Their open connections close at once. The owner stays. */
-  async removeCoauthor(deckId: string, teacherId: string): Promise<void> {
+  async removePerson(deckId: string, teacherId: string): Promise<void> {
     await this.database.query(
-      `DELETE FROM deck_person WHERE deck_id = $1 AND teacher_id = $2 AND role = 'coauthor'`,
+      `DELETE FROM deck_person WHERE deck_id = $1 AND teacher_id = $2 AND role <> 'owner'`,
       [deckId, teacherId],
     );
     this.sync.hangUpOn({ teacherId });

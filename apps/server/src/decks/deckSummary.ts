@@ -1,4 +1,4 @@
-import { type Deck, type DeckSummary, questionsOf, routeGraph } from '@gobrel/core';
+import { questionsOf, routeGraph, type Deck, type DeckSummary } from '@gobrel/core';
 
 const MOST_CARDS = 200;
 

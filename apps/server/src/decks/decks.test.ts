@@ -1,3 +1,4 @@
+import { DataSource } from 'typeorm';
 import { addChoice, readDeck } from '@gobrel/core';
 import { signUp, startServer, until, type TestServer } from '../testing/testServer.js';
 
@@ -69,6 +70,40 @@ test('a co-author works on the deck but cannot trash it or share it on, and is o
   await expect(tomas.open(`deck:${id}`)).rejects.toThrow('not-yours');
   ines.close();
   tomas.close();
+});
+
+test('whoever may only look reads, and writes when invited to; the owner takes out either, and never themselves', async () => {
+  const { ines, id } = await withDeck();
+  const vera = await signUp(server.url, 'Vera');
+  const look = () =>
+    server.app
+      .get(DataSource)
+      .query(`INSERT INTO deck_person (deck_id, teacher_id, role) VALUES ($1, $2, 'viewer')`, [
+        id,
+        vera.id,
+      ]);
+  await look();
+  const seen = await vera.open(`deck:${id}`);
+  const mine = await ines.open(`deck:${id}`);
+  addChoice(seen.doc, readDeck(seen.doc).startSlideId!, 'Not mine');
+  addChoice(mine.doc, readDeck(mine.doc).startSlideId!, 'Together');
+  await until(() => Object.keys(readDeck(seen.doc).slides).length === 3);
+  expect(Object.values(readDeck(mine.doc).slides).map(({ title }) => title)).not.toContain(
+    'Not mine',
+  );
+  // Names and addresses of the others are not for whoever only looks.
+  expect((await vera.request('GET', `decks/${id}`)).status).toBe(404);
+  expect((await ines.post(`decks/${id}/people`, { email: vera.email })).status).toBe(204);
+  expect((await vera.get<{ role: string }>(`decks/${id}`)).body.role).toBe('coauthor');
+  expect((await ines.post(`decks/${id}/people`, { email: ines.email })).status).toBe(204);
+  expect((await ines.get<{ role: string }>(`decks/${id}`)).body.role).toBe('owner');
+  await ines.request('DELETE', `decks/${id}/people/${vera.id}`);
+  await look();
+  await ines.request('DELETE', `decks/${id}/people/${vera.id}`);
+  await expect(vera.open(`deck:${id}`)).rejects.toThrow('not-yours');
+  await ines.request('DELETE', `decks/${id}/people/${ines.id}`);
+  expect((await ines.get<{ role: string }>(`decks/${id}`)).body.role).toBe('owner');
+  for (const who of [ines, vera]) who.close();
 });
 
 test('trash and restore, duplicate', async () => {

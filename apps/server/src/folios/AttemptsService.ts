@@ -1,10 +1,10 @@
 import { Injectable } from '@nestjs/common';
 import {
+  FolioProjection,
+  readFolio,
   type Attempt,
   type Deck,
-  FolioProjection,
   type OpenedAttempt,
-  readFolio,
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import * as Y from 'yjs';

@@ -1,12 +1,12 @@
 import { Injectable } from '@nestjs/common';
 import {
-  type ElementId,
-  type JoinedLesson,
   leafOnPattern,
-  type OthersLeaf,
-  type Presenting,
   questionsOf,
   readLeaves,
+  type ElementId,
+  type JoinedLesson,
+  type OthersLeaf,
+  type Presenting,
   type StudentMark,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';

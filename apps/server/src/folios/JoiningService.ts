@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { makeReturnCode, type NameOnList, SERVER_LIMITS } from '@gobrel/core';
+import { makeReturnCode, SERVER_LIMITS, type NameOnList } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import { Throttle } from '../access/Throttle.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';

@@ -1,12 +1,12 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs/common';
 import {
+  readJoinCode,
+  readReturnCode,
+  SERVER_LIMITS,
   type JoinedLesson,
   type NameOnList,
   type OthersLeaf,
-  readJoinCode,
-  readReturnCode,
   type ScreenShows,
-  SERVER_LIMITS,
   type StudentMark,
 } from '@gobrel/core';
 import type { Request, Response } from 'express';

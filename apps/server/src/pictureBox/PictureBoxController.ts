@@ -1,5 +1,5 @@
 import { Controller, Get, Header, Param, Post, Query } from '@nestjs/common';
-import type { AssetRef, Credit } from '@gobrel/core';
+import type { BoxPicture, CreditedPicture } from '@gobrel/core';
 import type { Visitor } from '../access/AccessService.js';
 import { CurrentVisitor } from '../access/guards.js';
 import { broughtBy } from '../assets/AssetsController.js';
@@ -7,9 +7,6 @@ import { AssetsService } from '../assets/AssetsService.js';
 import { notFound } from '../problems/problem.js';
 import { DRAWINGS, svgOf, type Drawing } from './drawings/drawings.js';
 import { Needs } from '../access/needs.js';
-
-/** What a drawing is called and may be used for; its picture is asked for by its identity. */
-type Listed = Omit<Drawing, 'body'> & { author: string };
 
 const AUTHOR = 'Gobrel picture box';
 
@@ -21,7 +18,7 @@ export class PictureBoxController {
 
   /** All words must be found, each in the title or among the tags; the best matches come first. */
   @Get()
-  search(@Query('words') words?: string, @Query('licence') licence?: string): Listed[] {
+  search(@Query('words') words?: string, @Query('licence') licence?: string): BoxPicture[] {
     const wanted = String(words ?? '')
       .toLowerCase()
       .split(/\s+/)
@@ -50,7 +47,7 @@ export class PictureBoxController {
   async take(
     @Param('id') id: string,
     @CurrentVisitor() visitor: Visitor,
-  ): Promise<{ asset: AssetRef; credit: Credit }> {
+  ): Promise<CreditedPicture> {
     const drawing = find(id);
     const { title, licence } = drawing;
     return {

@@ -1,16 +1,16 @@
 import { Injectable } from '@nestjs/common';
 import {
   askedBefore,
-  type Desk,
   leafOnPattern,
-  type LinkId,
   makeReturnCode,
   questionsOf,
   readDesk,
   readLeaves,
+  votesOn,
+  type Desk,
+  type LinkId,
   type ScreenLesson,
   type ScreenShows,
-  votesOn,
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { OPEN_SCREEN } from '../access/openScreen.js';

@@ -1,4 +1,4 @@
-import { answer, deskTallies, type ScreenLesson, voteFor } from '@gobrel/core';
+import { answer, deskTallies, voteFor, type ScreenLesson } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { openClassroom, SECRETS, type Classroom } from '../testing/classroom.js';
 import { signUp, startServer, until, Visitor, type TestServer } from '../testing/testServer.js';

@@ -8,7 +8,7 @@ import {
   ParseUUIDPipe,
   Post,
 } from '@nestjs/common';
-import { type KeptStarter, readClip } from '@gobrel/core';
+import { readClip, type KeptStarter } from '@gobrel/core';
 import { Transform } from 'class-transformer';
 import { IsString, Length, MaxLength } from 'class-validator';
 import { DataSource } from 'typeorm';

@@ -1,4 +1,4 @@
-import type { AssetRef, BoxPicture, Credit, Licence } from '@gobrel/core';
+import type { AssetRef, BoxPicture, Credit, CreditedPicture, Licence } from '@gobrel/core';
 import { http } from './http';
 
 export function searchPictureBox(words: string, licence: Licence | null): Promise<BoxPicture[]> {
@@ -12,9 +12,6 @@ export const boxPictureUrl = (id: string): string => `/api/picture-box/${id}.svg
 export async function takeFromBox(
   picture: Pick<BoxPicture, 'id' | 'title'>,
 ): Promise<{ asset: AssetRef; credit: Credit; alt: string }> {
-  const { asset, credit } = await http.post<{ asset: AssetRef; credit: Credit }>(
-    `picture-box/${picture.id}`,
-    {},
-  );
+  const { asset, credit } = await http.post<CreditedPicture>(`picture-box/${picture.id}`, {});
   return { asset, credit, alt: picture.title };
 }

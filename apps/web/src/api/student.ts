@@ -1,16 +1,10 @@
-import type { ElementId, LessonLook, StudentMark } from '@gobrel/core';
+import type { ElementId, JoinedLesson, LessonLook, StudentMark } from '@gobrel/core';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { clockIs } from './clock';
 import { http } from './http';
 import { forgetKept } from '../sync/kept';
-import {
-  forgetLesson,
-  keepLesson,
-  keptLesson,
-  type JoinedLesson,
-  type StudentLesson,
-} from './keptLesson';
+import { forgetLesson, keepLesson, keptLesson, type StudentLesson } from './keptLesson';
 
 /** The lesson of this device; as kept from last time when the server cannot be reached. */
 async function lessonOrKept(): Promise<JoinedLesson> {

@@ -16,7 +16,7 @@ import { SpotPicture } from './SpotPicture';
 /** One finding: the spot, why it matters, and what puts it right. */
 export function FindingCard(props: { finding: Finding; asideReason?: string }): ReactElement {
   const { finding, asideReason } = props;
-  const { deckId, deck, run } = useDeck();
+  const { deckId, deck, run, isOpen } = useDeck();
   const navigate = useNavigate();
   const { tell } = useNotices();
   const [isSettingAside, setIsSettingAside] = useState(false);
@@ -38,9 +38,11 @@ export function FindingCard(props: { finding: Finding; asideReason?: string }): 
         {asideReason !== undefined ? (
           <div className="mt-2 flex flex-wrap items-center gap-3 text-[14px] text-soft">
             <span>Let be: “{asideReason}”</span>
-            <Button size="small" onClick={() => run(takeUpAgain, finding)}>
-              Take it up again
-            </Button>
+            {isOpen && (
+              <Button size="small" onClick={() => run(takeUpAgain, finding)}>
+                Take it up again
+              </Button>
+            )}
           </div>
         ) : isSettingAside ? (
           <LineForm
@@ -51,7 +53,7 @@ export function FindingCard(props: { finding: Finding; asideReason?: string }): 
           />
         ) : (
           <div className="mt-2.5 flex flex-wrap items-center gap-2">
-            {finding.mends.map((chosen, index) =>
+            {(isOpen ? finding.mends : []).map((chosen, index) =>
               chosen.do === 'ask' ? (
                 <LineForm
                   key={chosen.label}
@@ -82,9 +84,11 @@ export function FindingCard(props: { finding: Finding; asideReason?: string }): 
                 Open the slide
               </Button>
             )}
-            <Button size="small" look="quiet" onClick={() => setIsSettingAside(true)}>
-              Set aside …
-            </Button>
+            {isOpen && (
+              <Button size="small" look="quiet" onClick={() => setIsSettingAside(true)}>
+                Set aside …
+              </Button>
+            )}
           </div>
         )}
       </div>

@@ -1,4 +1,4 @@
-import { type Deck, type Finding, type Report, findingsBySlide } from '@gobrel/core';
+import { findingsBySlide, type Deck, type Finding, type Report } from '@gobrel/core';
 import {
   createContext,
   useContext,

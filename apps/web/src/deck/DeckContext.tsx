@@ -1,17 +1,17 @@
 import {
-  type Command,
   createHistory,
-  type Deck,
   DeckReader,
-  type Gate,
   gateOf,
-  type History,
   refusalOf,
   routeGraph,
+  told,
+  type Command,
+  type Deck,
+  type Gate,
+  type History,
   type RouteGraph,
   type RunCommand,
   type Teacher,
-  told,
 } from '@gobrel/core';
 import {
   createContext,
@@ -47,7 +47,7 @@ interface OpenDeck {
 }
 
 /** The sentence of the refusal, or null when the command can be run. */
-export type AskCommand = <Args extends unknown[], T extends object>(
+type AskCommand = <Args extends unknown[], T extends object>(
   command: Command<Args, T>,
   ...args: Args
 ) => string | null;

@@ -1,13 +1,13 @@
 import {
-  type DeskStudent,
   DocumentReader,
-  type OpenedLesson,
-  type LessonState,
   readDesk,
   readLessonState,
   routeGraph,
-  type SlideId,
   whatStudentsMeet,
+  type DeskStudent,
+  type OpenedLesson,
+  type LessonState,
+  type SlideId,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';

@@ -2,7 +2,6 @@ import {
   addAsked,
   ASKED_LINES,
   clipSlides,
-  type KindName,
   kindOf,
   QUESTION_KINDS,
   questionLabel,
@@ -10,6 +9,7 @@ import {
   readDeck,
   textLines,
   told,
+  type KindName,
 } from '@gobrel/core';
 import { Suspense, useRef, useState, type ReactElement } from 'react';
 import * as Y from 'yjs';

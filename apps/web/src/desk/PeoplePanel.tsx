@@ -1,4 +1,4 @@
-import type { DeskStudent } from '@gobrel/core';
+import type { BlockedName, DeskStudent } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { Hand } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
@@ -197,8 +197,7 @@ export function PeoplePanel(props: {
 function Blocked({ lessonId }: { lessonId: string }): ReactElement | null {
   const blocks = useQuery({
     queryKey: ['lesson', lessonId, 'blocks'],
-    queryFn: () =>
-      http.get<{ blocked: { key: string; name: string }[] }>(`lessons/${lessonId}/blocks`),
+    queryFn: () => http.get<{ blocked: BlockedName[] }>(`lessons/${lessonId}/blocks`),
   });
   const lift = useChange(
     (key: string) => http.remove(`lessons/${lessonId}/blocks/${encodeURIComponent(key)}`),

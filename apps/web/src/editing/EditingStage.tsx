@@ -1,16 +1,16 @@
 import {
-  type ElementId,
   fillCells,
   inHandFor,
   isPiece,
-  type Link,
   removeElements,
+  STAGE,
+  wordsOf,
+  type ElementId,
+  type Link,
   type RunCommand,
   type Slide,
   type SlideElement,
-  STAGE,
   type ThemeName,
-  wordsOf,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import {

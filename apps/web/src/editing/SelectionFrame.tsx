@@ -1,4 +1,4 @@
-import { boundsOf, HANDLES, type Box, type Handle, type SlideElement, may } from '@gobrel/core';
+import { boundsOf, HANDLES, may, type Box, type Handle, type SlideElement } from '@gobrel/core';
 import { Lock } from 'lucide-react';
 import type { PointerEvent, ReactElement } from 'react';
 import { boxStyle, placedStyle } from '../stage/ElementView';

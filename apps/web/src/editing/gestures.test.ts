@@ -1,13 +1,13 @@
 import {
   addElement,
-  type ElementId,
   gateOf,
-  type NewElement,
   plain,
-  type Point,
   readDeck,
-  type SlideElement,
   told,
+  type ElementId,
+  type NewElement,
+  type Point,
+  type SlideElement,
 } from '@gobrel/core';
 import { runner } from '../ui/runner';
 import { deck, slide } from '@gobrel/core/testing';

@@ -76,7 +76,7 @@ const LOOKING = {
 export function useStageEdit(slide: Slide, isOpen = true): StageEdit {
   const [kept, setInHand] = useState(() => nothing(slide.id));
   const isHere = kept.slideId === slide.id;
-  const hand = isHere ? kept : nothing(slide.id);
+  const hand = { ...(isHere ? kept : nothing(slide.id)), ...(isOpen ? {} : LOOKING) };
   useEffect(() => {
     if (!isHere) setInHand(nothing(slide.id));
   }, [isHere, slide.id]);
@@ -85,10 +85,9 @@ export function useStageEdit(slide: Slide, isOpen = true): StageEdit {
     (next: Partial<InHand> | ((old: InHand) => Partial<InHand>)) =>
       setInHand((old) => {
         const now = old.slideId === slide.id ? old : nothing(slide.id);
-        const after = { ...now, ...(typeof next === 'function' ? next(now) : next) };
-        return isOpen ? after : { ...after, ...LOOKING };
+        return { ...now, ...(typeof next === 'function' ? next(now) : next) };
       }),
-    [slide.id, isOpen],
+    [slide.id],
   );
   const { elements } = slide;
   const selected = useMemo(

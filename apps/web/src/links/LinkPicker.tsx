@@ -2,13 +2,13 @@ import {
   findSlides,
   isSameTarget,
   readAddress,
-  type SlideId,
   STEPS,
   stepWords,
-  type Target,
   told,
   toSlide,
   toStep,
+  type SlideId,
+  type Target,
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useRef, useState, type ReactElement, type ReactNode } from 'react';

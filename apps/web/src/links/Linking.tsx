@@ -3,25 +3,25 @@ import {
   addChoiceTo,
   addSlide,
   addWordLink,
-  type ElementId,
   LINK_MARK,
   linkElement,
-  type LinkId,
   linkOption,
   newId,
-  type OptionId,
-  REFUSALS,
   retarget,
-  type Slide,
-  type Target,
   targetWords,
   toSlide,
+  type ElementId,
+  type LinkId,
+  type OptionId,
+  type Slide,
+  type Target,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { useState, type ReactElement } from 'react';
 import { useDeck } from '../deck/DeckContext';
 import { LinkPicker } from './LinkPicker';
 import { useNotices } from '../ui/Notice';
+import { LOOK_ONLY } from '../deck/LookOnly';
 
 /** What is to lead somewhere. */
 export type LinkSubject =
@@ -91,7 +91,7 @@ export function useLinking(slide: Slide): Linking {
           carrier.elementId === subject.elementId,
   );
   return {
-    ask: isOpen ? setSubject : () => trouble(REFUSALS['role.no']),
+    ask: isOpen ? setSubject : () => trouble(LOOK_ONLY),
     lead,
     picker: (
       <LinkPicker

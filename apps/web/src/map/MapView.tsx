@@ -1,18 +1,18 @@
 import {
   addStop,
   findSlides,
-  type Link,
-  type LinkId,
   linkSlides,
   mapRegions,
   moveCards,
   moveLink,
   retarget,
   rewordLink,
-  type Section,
   setSection,
-  type SlideId,
   toSlide,
+  type Link,
+  type LinkId,
+  type Section,
+  type SlideId,
   type TrailId,
   type Walks,
 } from '@gobrel/core';
@@ -260,9 +260,10 @@ function DeckMap(): ReactElement {
     },
     [deck.links, focusMap],
   );
+  const reword = useStable((linkId: LinkId) => act.reword(linkId));
   const rewordWire = useCallback(
-    (wire: Wire) => deck.links[linkIdOf(wire)] && setRewording(linkIdOf(wire)),
-    [deck.links],
+    (wire: Wire) => deck.links[linkIdOf(wire)] && reword(linkIdOf(wire)),
+    [deck.links, reword],
   );
   const wordWire = useCallback(
     (wire: Wire, wording: string | null) => onReword(linkIdOf(wire), wording),
@@ -300,12 +301,13 @@ function DeckMap(): ReactElement {
 
   useEffect(() => focusMap(), [focusMap]);
 
+  const editSection = useStable((section: Section) => act.editSection(section));
   const doing = useMemo(
     () => ({
       fold: (of: Section, isFolded: boolean) => void run(setSection, of.id, { isFolded }),
-      pickSection: ({ id }: Section) => setDialog({ kind: 'section', sectionId: id }),
+      pickSection: (section: Section) => editSection(section),
     }),
-    [run],
+    [run, editSection],
   );
   const shownTrails =
     settings.panel === 'trails'

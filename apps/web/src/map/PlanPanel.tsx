@@ -191,6 +191,7 @@ export function PlanPanel({
           onBlur={() => setIsFocused(false)}
           onKeyDown={(event) => {
             event.stopPropagation();
+            if (!isOpen) return;
             if (event.key === 'Tab') {
               event.preventDefault();
               indent(event.currentTarget, event.shiftKey);

@@ -5,16 +5,15 @@ import {
   clipSlides,
   duplicateSlides,
   hangingBelow,
-  type LinkId,
   pasteSlides,
   putIntoSection,
   readClip,
-  REFUSALS,
   removeSlides,
   renameSlide,
-  type Section,
   setSlideFlag,
   setStart,
+  type LinkId,
+  type Section,
   type Slide,
   type SlideId,
 } from '@gobrel/core';
@@ -24,6 +23,7 @@ import { useChange } from '../api/teacher';
 import { useNotices } from '../ui/Notice';
 import { useClipboard } from '../ui/useClipboard';
 import { useDeck } from '../deck/DeckContext';
+import { LOOK_ONLY } from '../deck/LookOnly';
 import type { MapActions, Prompt } from './MapBar';
 
 /** The clipboard's name for slides; only this program writes and reads it. */
@@ -44,11 +44,9 @@ export function useMapActions(args: {
   linkFrom: (from: SlideId, to?: SlideId) => void;
 }): MapActions {
   const { deckId, doc, deck, graph, run, isOpen } = useDeck();
-  const { slideIds, show } = args;
+  const { slideIds, ask, show } = args;
   const navigate = useNavigate();
   const notices = useNotices();
-  // Nobody words what would be refused.
-  const ask = isOpen ? args.ask : () => notices.trouble(REFUSALS['role.no']);
   const keep = useChange(
     (starter: { title: string; clip: string }) => http.post('starters', starter),
     ['starters'],
@@ -121,7 +119,7 @@ export function useMapActions(args: {
     onPaste: pasteFrom,
   });
 
-  return {
+  const actions: MapActions = {
     addChoice: addChoiceFrom,
     addBeside: (slideId) => {
       const parent = graph.waysIn.get(slideId)?.[0]?.from;
@@ -189,4 +187,9 @@ export function useMapActions(args: {
         },
       }),
   };
+  if (isOpen) return actions;
+  // Whoever may only look words, picks and leads nothing that would be refused in the end.
+  const refused = (): void => notices.trouble(LOOK_ONLY);
+  const none = Object.fromEntries(Object.keys(actions).map((name) => [name, refused]));
+  return { ...(none as unknown as MapActions), open: actions.open, copy: actions.copy };
 }

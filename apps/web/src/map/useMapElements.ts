@@ -1,14 +1,14 @@
 import {
   CARD,
-  type Finding,
   foldedId,
+  seenWires,
+  unmetLinks,
+  type Finding,
   type LinkId,
   type MapRegions,
   type Measures,
-  seenWires,
   type SlideId,
   type Unmet,
-  unmetLinks,
   type Walks,
 } from '@gobrel/core';
 import { useMemo, useRef } from 'react';

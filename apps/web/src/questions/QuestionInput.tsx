@@ -1,10 +1,10 @@
 import {
-  type Answer,
   isAnsweredByPieces,
   isBlank,
   kindOf,
-  type QuestionElement,
   readAnswer,
+  type Answer,
+  type QuestionElement,
   type StudentMark,
 } from '@gobrel/core';
 import { Suspense, type ReactElement } from 'react';

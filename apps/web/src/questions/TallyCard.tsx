@@ -1,4 +1,4 @@
-import { type ClassTally, wordsOf } from '@gobrel/core';
+import { wordsOf, type ClassTally } from '@gobrel/core';
 import { Suspense, useEffect, useRef, useState, type ReactElement } from 'react';
 import { QUESTION_VIEWS } from './registry';
 

@@ -1,10 +1,10 @@
 import {
-  type HandMark,
-  type LessonResults,
   markedQuestions,
   markTable,
   PLAIN_SCALE,
   xapiStatements,
+  type HandMark,
+  type LessonResults,
 } from '@gobrel/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useMemo, useState, type ReactElement } from 'react';

@@ -1,18 +1,18 @@
 import {
-  type Deck,
   DocumentReader,
   leafOnPattern,
+  questionsOf,
+  readDesk,
+  readFolio,
+  readLessonState,
+  votesOn,
+  type Deck,
   type OpenedLesson,
   type LessonState,
   type Presenting,
   type PutUp,
   type QuestionElement,
-  questionsOf,
-  readDesk,
-  readFolio,
-  readLessonState,
   type ShownAnswer,
-  votesOn,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, type ReactElement } from 'react';

@@ -1,8 +1,8 @@
 import {
+  kindOf,
   type Answer,
   type ClassTally,
   type Deck,
-  kindOf,
   type LessonState,
   type PutUp,
   type QuestionElement,

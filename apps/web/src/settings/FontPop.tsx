@@ -6,13 +6,13 @@ import {
   shapeType,
   typeInStyle,
   wordsOf,
+  UPRIGHTS,
   type FamilyName,
   type RichText,
   type SetType,
   type SlideElement,
   type ThemeName,
   type Typography,
-  UPRIGHTS,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { familyCss } from '../parts/type';

@@ -1,10 +1,10 @@
 import {
   coloursOf,
+  DASHES,
   type Fill,
   type Gradient,
   type Outline,
   type ThemeName,
-  DASHES,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { fillCss } from '../parts/fill';

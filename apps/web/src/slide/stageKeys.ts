@@ -1,12 +1,12 @@
 import {
   duplicateElements,
-  type ElementId,
   group,
   movedBy,
-  type RunCommand,
   setPlaces,
-  type Slide,
   ungroup,
+  type ElementId,
+  type RunCommand,
+  type Slide,
 } from '@gobrel/core';
 import { useEffect } from 'react';
 import type * as Y from 'yjs';

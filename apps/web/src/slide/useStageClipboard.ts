@@ -4,21 +4,22 @@ import {
   elementWords,
   fillCells,
   hasCells,
-  type NewElement,
   newElementBox,
   pasteElements,
   plain,
   readElementClip,
   readTabbed,
-  type RichText,
-  type Slide,
   told,
   tooManyCells,
+  type NewElement,
+  type RichText,
+  type Slide,
 } from '@gobrel/core';
 import { useCallback, useRef } from 'react';
 import { uploadPicture } from '../api/assets';
 import { sentenceOf } from '../api/http';
 import { uploadMedia } from '../api/media';
+import { LOOK_ONLY } from '../deck/LookOnly';
 import { useNotices } from '../ui/Notice';
 import { useClipboard } from '../ui/useClipboard';
 import { useDeck } from '../deck/DeckContext';
@@ -48,7 +49,7 @@ export function useStageClipboard(
   edit: StageEdit,
   remove: (ids: string[]) => void,
 ): StageClipboard {
-  const { deckId, deck, run } = useDeck();
+  const { deckId, deck, run, isOpen } = useDeck();
   const { tell, trouble } = useNotices();
   const ids = edit.selected.map(({ id }) => id);
   /** The one thing in hand, when its words are a table: cells go into it. */
@@ -109,6 +110,8 @@ export function useStageClipboard(
   };
   const takeFiles = useCallback(
     async (files: readonly File[]): Promise<void> => {
+      // Nothing is sent that would be refused afterwards.
+      if (!isOpen) return trouble(LOOK_ONLY);
       const isOnBackground = edit.layer === 'background';
       for (const file of files.slice(0, 20)) {
         try {
@@ -124,7 +127,7 @@ export function useStageClipboard(
       }
       if (files.length > 20) trouble('Twenty files at a time: the rest was left out.');
     },
-    [slide, edit, run, trouble],
+    [slide, edit, run, isOpen, trouble],
   );
 
   const copy = (data: DataTransfer): void => {

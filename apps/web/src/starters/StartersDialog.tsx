@@ -1,16 +1,16 @@
 import {
   addStarter,
-  type Deck,
   findStarters,
-  type KeptStarter,
   pasteSlides,
   readDeck,
+  STARTER_GROUPS,
+  STARTERS,
+  type Deck,
+  type KeptStarter,
   type Slide,
   type SlideId,
   type Starter,
-  STARTER_GROUPS,
   type StarterGroup,
-  STARTERS,
   type ThemeName,
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';

@@ -1,4 +1,4 @@
-import { type ClassTally, type PutUp, wordsOf } from '@gobrel/core';
+import { wordsOf, type ClassTally, type PutUp } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactElement } from 'react';
 import { http } from '../api/http';

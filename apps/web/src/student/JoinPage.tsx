@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type LessonLook, readJoinCode } from '@gobrel/core';
+import { readJoinCode, type LessonLook } from '@gobrel/core';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, http, isRefusal, sentenceOf } from '../api/http';

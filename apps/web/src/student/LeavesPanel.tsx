@@ -2,23 +2,23 @@ import {
   addElement,
   addLeaf,
   createHistory,
-  type Deck,
   elementWords,
-  type Folio,
   gateOf,
-  type Leaf,
   leafOnPattern,
   leafTitle,
-  type Link,
   plain,
   removeLeaf,
-  type RunCommand,
   setElement,
   setText,
-  type Slide,
-  type SlideId,
   STAGE,
   wordsOf,
+  type Deck,
+  type Folio,
+  type Leaf,
+  type Link,
+  type OthersLeaf,
+  type RunCommand,
+  type SlideId,
 } from '@gobrel/core';
 import { runner } from '../ui/runner';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
@@ -131,7 +131,7 @@ export default function LeavesPanel(props: {
 function LeavesOfOthers({ theme }: { theme: Deck['theme'] }): ReactElement | null {
   const others = useQuery({
     queryKey: ['leaves'],
-    queryFn: () => http.get<{ name: string; slide: Slide }[]>('student/leaves'),
+    queryFn: () => http.get<OthersLeaf[]>('student/leaves'),
     refetchInterval: 10_000,
   });
   if (!others.data || others.data.length === 0) return null;

@@ -3,10 +3,10 @@ import {
   phoneReading,
   STAGE,
   wordsOf,
+  pickedIn,
   type QuestionElement,
   type SlideElement,
   type ThemeName,
-  pickedIn,
 } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';

@@ -82,7 +82,7 @@ function Views(): ReactElement {
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event)) return;
+      if (!isOpen || !(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event)) return;
       const key = event.key.toLowerCase();
       if (key === 'z' && !event.shiftKey) history.undo();
       else if (key === 'y' || (key === 'z' && event.shiftKey)) history.redo();
@@ -91,7 +91,7 @@ function Views(): ReactElement {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [history]);
+  }, [history, isOpen]);
 
   const tab = ({ isActive }: { isActive: boolean }): string =>
     `flex h-12 items-center gap-1.5 border-b-2 px-2.5 text-[14px] ${isActive ? 'border-petrol font-semibold text-petrol' : 'border-transparent text-soft hover:text-ink'}`;

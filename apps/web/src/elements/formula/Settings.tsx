@@ -41,14 +41,16 @@ export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
   const tools = useTools();
   const problem = useMemo(() => tools?.problemIn(tex), [tools, tex]);
   const { run } = useDeck();
+  /** What could be read last; null while nothing could. */
+  const readable = useRef<string | null>(null);
   /** What is written keeps the size it has: the box follows it. */
-  const readable = useRef(tex);
   const keep = (changed: string): void => {
     // What cannot be read yet is drawn as it is typed, and says nothing of how large the formula will be.
     if (problem === undefined) readable.current = tex;
     const isReadable = tools !== null && tools.problemIn(changed) === undefined;
     const box =
       isReadable &&
+      readable.current !== null &&
       sizedAs(element, tools.naturalSize(readable.current), tools.naturalSize(changed));
     if (!box || element.rotation !== 0) return void set({ tex: changed });
     run(setPlaces, props.slide.id, [{ elementId: element.id, box, settings: { tex: changed } }]);

@@ -1,10 +1,10 @@
 import {
-  type ElementId,
-  type ElementSettings,
   linkElement,
   may,
   NOWHERE,
   setElement,
+  type ElementId,
+  type ElementSettings,
   type Slide,
   type SlideElement,
 } from '@gobrel/core';
