@@ -40,6 +40,7 @@ export function MapTools(props: {
   onSelecting: (is: boolean) => void;
   onTidy: (which: 'loose' | 'all') => void;
   isTidying: boolean;
+  canTidy: boolean;
   moves: MapMoves;
 }): ReactElement {
   const { settings, onChange } = props;
@@ -86,7 +87,7 @@ export function MapTools(props: {
       <Tool
         icon={Sparkles}
         label="Tidy the cards that were not placed by hand"
-        isOff={props.isTidying}
+        isOff={props.isTidying || !props.canTidy}
         onClick={() => props.onTidy('loose')}
       >
         {props.isTidying ? 'Tidying …' : 'Tidy'}
@@ -94,7 +95,7 @@ export function MapTools(props: {
       <Tool
         icon={WandSparkles}
         label="Tidy all cards, also those placed by hand"
-        isOff={props.isTidying}
+        isOff={props.isTidying || !props.canTidy}
         onClick={() => props.onTidy('all')}
       />
       <Tool

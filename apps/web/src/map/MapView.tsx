@@ -83,7 +83,7 @@ export default function MapView(): ReactElement {
 const MORE_KEYS = ['Shift', 'Meta', 'Control'];
 
 function DeckMap(): ReactElement {
-  const { deckId, deck, graph, run } = useDeck();
+  const { deckId, deck, graph, run, isOpen } = useDeck();
   const { report, bySlide } = useCheck();
   const notices = useNotices();
   const flow = useReactFlow<MapNode>();
@@ -341,6 +341,7 @@ function DeckMap(): ReactElement {
           findField={findField}
           isSelecting={isSelecting}
           isTidying={isTidying}
+          canTidy={isOpen}
           moves={moves}
           onChange={setSettings}
           onSeek={setSought}

@@ -83,8 +83,10 @@ export function TrailsPanel(props: {
             />
             {trail.id === openId && (
               <>
-                <TrailSettings trail={trail} />
-                <Stops trail={trail} />
+                <fieldset disabled={!isOpen} className="contents">
+                  <TrailSettings trail={trail} />
+                  <Stops trail={trail} />
+                </fieldset>
                 <div className="mt-2 flex flex-wrap items-center gap-2">
                   {isOpen && (
                     <Button
@@ -118,7 +120,7 @@ export function TrailsPanel(props: {
 }
 
 function TrailHead(props: { trail: Trail; isOpen: boolean; onOpen: () => void }): ReactElement {
-  const { deck, run } = useDeck();
+  const { deck, run, isOpen } = useDeck();
   const { trail } = props;
   const isDefault = deck.defaultTrailId === trail.id;
   return (
@@ -136,35 +138,35 @@ function TrailHead(props: { trail: Trail; isOpen: boolean; onOpen: () => void })
         <b className="truncate text-[14px]">{trail.name}</b>
         <span className="text-[12.5px] text-soft">{trail.stops.length}</span>
       </button>
-      <Small
-        label={isDefault ? 'The trail that shows and lessons walk' : 'Make it the default'}
-        isOn={isDefault}
-        onClick={() => run(setDefaultTrail, trail.id)}
-      >
-        <Star size={15} fill={isDefault ? 'currentColor' : 'none'} />
-      </Small>
-      <Small label="Duplicate the trail" onClick={() => run(duplicateTrail, trail.id)}>
-        <Copy size={14} />
-      </Small>
-      <Small label="Delete the trail" onClick={() => run(removeTrail, trail.id)}>
-        <Trash2 size={14} />
-      </Small>
+      {isOpen && (
+        <>
+          <Small
+            label={isDefault ? 'The trail that shows and lessons walk' : 'Make it the default'}
+            isOn={isDefault}
+            onClick={() => run(setDefaultTrail, trail.id)}
+          >
+            <Star size={15} fill={isDefault ? 'currentColor' : 'none'} />
+          </Small>
+          <Small label="Duplicate the trail" onClick={() => run(duplicateTrail, trail.id)}>
+            <Copy size={14} />
+          </Small>
+          <Small label="Delete the trail" onClick={() => run(removeTrail, trail.id)}>
+            <Trash2 size={14} />
+          </Small>
+        </>
+      )}
     </div>
   );
 }
 
 function TrailSettings({ trail }: { trail: Trail }): ReactElement {
-  const { run, isOpen } = useDeck();
+  const { run } = useDeck();
   const line = useTyped(trail.name, (name) => run(setTrail, trail.id, { name }), isNamed);
   return (
     <div className="mt-1 flex flex-col gap-2 text-[13px]">
       <label className="flex items-center gap-2">
         <span className="text-soft">Name</span>
-        <input
-          {...line}
-          readOnly={!isOpen}
-          className="h-8 min-w-0 flex-1 rounded-[4px] border border-line px-2"
-        />
+        <input {...line} className="h-8 min-w-0 flex-1 rounded-[4px] border border-line px-2" />
       </label>
       <Tints value={trail.tint} onChange={(tint) => run(setTrail, trail.id, { tint })} />
       <label className="flex min-h-7 items-center gap-2">

@@ -148,7 +148,7 @@ function Views(): ReactElement {
             <Route path="map" element={<MapView />} />
             <Route path="slide/:slideId?" element={<SlideEditor />} />
             <Route path="check" element={<CheckView />} />
-            <Route path="lessons" element={<LessonsView />} />
+            {isOpen && <Route path="lessons" element={<LessonsView />} />}
             <Route path="*" element={<Navigate to={`/deck/${deckId}/map`} replace />} />
           </Routes>
         </Suspense>
