@@ -28,9 +28,12 @@ import {
   PictureUses1700000000007,
   StoreAsTheyCome1700000000008,
   UsesOfAll1700000000009,
+  FailureIds1700000000011,
   MoreRoles1700000000010,
   SharedFolios1700000000004,
 } from './database/migrations.js';
+import { ENTITIES } from './database/entities.js';
+import { PostgresNames } from './database/PostgresNames.js';
 import { migrate } from './database/startLock.js';
 import { DecksModule } from './decks/decks.module.js';
 import { HealthController } from './HealthController.js';
@@ -55,6 +58,10 @@ class AppModule {
           type: 'postgres',
           url: config.databaseUrl,
           synchronize: false,
+          entities: ENTITIES,
+          namingStrategy: new PostgresNames(),
+          uuidExtension: 'pgcrypto',
+          installExtensions: false,
           poolSize: 12,
           retryAttempts: 3,
         }),
@@ -89,6 +96,7 @@ const MIGRATIONS = [
   StoreAsTheyCome1700000000008,
   UsesOfAll1700000000009,
   MoreRoles1700000000010,
+  FailureIds1700000000011,
 ];
 
 /** The whole server, ready to listen. */

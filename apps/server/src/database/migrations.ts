@@ -428,6 +428,21 @@ export class MoreRoles1700000000010 implements MigrationInterface {
   }
 }
 
+/** Every row has a name of its own. */
+export class FailureIds1700000000011 implements MigrationInterface {
+  name = 'FailureIds1700000000011';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(
+      'ALTER TABLE failure ADD COLUMN id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY',
+    );
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE failure DROP COLUMN id');
+  }
+}
+
 /** Reads off all that is stored what it uses. */
 async function noteUsesOfAll(runner: QueryRunner): Promise<void> {
   // One at a time: documents and editions may be large.

@@ -1,0 +1,54 @@
+import { Column, Entity, Index, ManyToOne, PrimaryColumn, PrimaryGeneratedColumn } from 'typeorm';
+
+@Entity('teacher')
+export class TeacherRow {
+  @PrimaryGeneratedColumn('uuid')
+  id: string;
+
+  /** In lower case. */
+  @Column('text', { unique: true })
+  email: string;
+
+  @Column('text')
+  name: string;
+
+  /** argon2id, with its salt and parameters. */
+  @Column('text')
+  passwordHash: string;
+
+  @Column('timestamptz', { default: () => 'now()' })
+  createdAt: Date;
+}
+
+/** A device on which a teacher is signed in. */
+@Entity('session')
+export class SessionRow {
+  @PrimaryColumn('text')
+  tokenHash: string;
+
+  @Column('uuid')
+  teacherId: string;
+
+  @ManyToOne(() => TeacherRow, { onDelete: 'CASCADE' })
+  teacher?: TeacherRow;
+
+  @Column('timestamptz')
+  expiresAt: Date;
+
+  @Column('timestamptz', { default: () => 'now()' })
+  seenAt: Date;
+}
+
+/** Something that may be done only so often was done: the key says what and by whom, hashed. */
+@Entity('failure')
+@Index('failure_by_key', ['key', 'at'])
+export class FailureRow {
+  @PrimaryGeneratedColumn('identity', { type: 'bigint', generatedIdentity: 'ALWAYS' })
+  id: string;
+
+  @Column('text')
+  key: string;
+
+  @Column('timestamptz', { default: () => 'now()' })
+  at: Date;
+}

@@ -1,0 +1,22 @@
+import * as accounts from '../accounts/accounts.entities.js';
+import * as assets from '../assets/assets.entities.js';
+import * as classes from '../classes/classes.entities.js';
+import * as decks from '../decks/decks.entities.js';
+import * as folios from '../folios/folios.entities.js';
+import * as lessons from '../lessons/lessons.entities.js';
+import * as media from '../media/media.entities.js';
+import * as starters from '../starters/starters.entities.js';
+import * as sync from '../sync/sync.entities.js';
+
+/** Every table there is; a test holds them against what the migrations make. */
+export const ENTITIES = [
+  accounts,
+  assets,
+  classes,
+  decks,
+  folios,
+  lessons,
+  media,
+  starters,
+  sync,
+].flatMap((group) => Object.values(group));
