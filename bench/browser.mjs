@@ -1,4 +1,5 @@
 import { chromium } from '@playwright/test';
+import { BROWSER_ARGUMENTS, browserProgram } from '../scripts/browser.mjs';
 import { join } from 'node:path';
 import { pasteSlides, renameDeck, told } from '@gobrel/core';
 import { Device, runServer } from './servers.mjs';
@@ -16,18 +17,8 @@ export async function openBrowser() {
     password: 'a long password',
   });
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--js-flags=--expose-gc',
-      '--enable-precise-memory-info',
-    ],
+    executablePath: browserProgram(),
+    args: [...BROWSER_ARGUMENTS, '--js-flags=--expose-gc', '--enable-precise-memory-info'],
   });
   const context = await browser.newContext({
     viewport: { width: 1280, height: 800 },

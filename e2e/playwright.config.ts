@@ -1,5 +1,6 @@
 import { defineConfig } from '@playwright/test';
 import { join } from 'node:path';
+import { BROWSER_ARGUMENTS, browserProgram } from '../scripts/browser.mjs';
 
 const root = join(import.meta.dirname, '..');
 const PORT = 4377;
@@ -23,16 +24,8 @@ export default defineConfig({
     // Half of a test's time: asked for where one is looked for.
     trace: process.env.GOBREL_TRACE ? 'retain-on-failure' : 'off',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      executablePath: browserProgram(),
+      args: BROWSER_ARGUMENTS,
     },
   },
   webServer: {

@@ -5,7 +5,7 @@ import { build, checkModules, checkNode, checkPackages, root, say, workFolder } 
 
 /** `npm run dev`: server and interface with hot reload, on the same data as `npm start`. */
 checkNode();
-checkPackages();
+checkPackages({ browser: false });
 checkModules();
 build();
 const cluster = await startCluster(join(workFolder, 'postgres'));

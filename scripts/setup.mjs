@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { BROWSER_PACKAGE, browserProgram } from './browser.mjs';
 import { postgresFolder } from './postgres.mjs';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -40,10 +41,10 @@ export function checkNode() {
 }
 
 /** Debian packages that are missing are installed when we may, otherwise the one command is printed. */
-export function checkPackages({ chromium = true } = {}) {
+export function checkPackages({ browser = true } = {}) {
   const missing = [
     ...(postgresFolder() ? [] : ['postgresql']),
-    ...(!chromium || existsSync('/usr/bin/chromium') ? [] : ['chromium']),
+    ...(!browser || browserProgram() ? [] : [BROWSER_PACKAGE]),
   ];
   if (missing.length === 0) return;
   const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`;

@@ -10,6 +10,7 @@ checkPackages();
 checkModules();
 build();
 const { chromium } = await import('@playwright/test');
+const { BROWSER_ARGUMENTS, browserProgram } = await import('./browser.mjs');
 const folder = join(root, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });
 const cluster = await startCluster(join(workFolder, 'shots-postgres'), {
@@ -33,16 +34,8 @@ await new Promise((done) =>
   server.stdout.on('data', (text) => String(text).includes('listening') && done()),
 );
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
+  executablePath: browserProgram(),
+  args: BROWSER_ARGUMENTS,
 });
 const LAMP = '/deck/00000000-0000-4000-8000-000000000001';
 const RUNNING = '00000000-0000-4000-8000-000000000102';

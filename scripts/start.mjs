@@ -16,7 +16,7 @@ import {
 /** `npm start`: sets everything up and runs Gobrel with the demo data. `--fresh` begins anew. */
 const fresh = process.argv.includes('--fresh');
 checkNode();
-if (!process.env.DATABASE_URL) checkPackages();
+if (!process.env.DATABASE_URL) checkPackages({ browser: false });
 checkModules();
 build();
 

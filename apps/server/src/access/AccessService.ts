@@ -1,10 +1,16 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { can, ROLES, type Capability, type Role, type Thing } from '@gobrel/core';
+import { can, ROLES, STATUSES, type Capability, type Role, type Thing } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config.js';
+import { isAny, oneOf, rowOf, rowsOf, text } from '../database/rows.js';
 import { cookieIn } from './cookies.js';
 import { OPEN_SCREEN } from './openScreen.js';
 import { hashToken, SCREEN_COOKIE, SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
+
+/*
+ * All of it is SQL: every request and every socket asks, and what somebody is to a thing is one statement over up to five
+ * tables.
+ */
 
 /** Lessons held with a deck, and what is done in them, are for those who may teach with it. */
 export const TEACHES = `p.role IN (${ROLES.filter((role) => can([role], 'deck:teach'))
@@ -89,7 +95,9 @@ export class AccessService {
 
   async #teacherOf(token: string | undefined): Promise<Visitor['teacher']> {
     if (!token) return null;
-    const [row] = await this.database.query<{ id: string; name: string; email: string }[]>(
+    const row = await rowOf(
+      this.database,
+      { id: text, name: text, email: text },
       `SELECT t.id, t.name, t.email FROM session s JOIN teacher t ON t.id = s.teacher_id
        WHERE s.token_hash = $1 AND s.expires_at > now() AND s.seen_at > now() - interval '7 days'`,
       [hashToken(token)],
@@ -100,19 +108,20 @@ export class AccessService {
         [hashToken(token)],
       );
     }
-    return row ?? null;
+    return row;
   }
 
   /** A student's device is let in until two weeks after the lesson: marks are looked at after it. */
   async #studentOf(token: string | undefined): Promise<Visitor['student']> {
     if (!token) return null;
-    const [row] = await this.database.query<NonNullable<Visitor['student']>[]>(
+    return rowOf(
+      this.database,
+      { folioId: text, lessonId: text, status: oneOf(STATUSES) },
       `SELECT f.id AS "folioId", f.lesson_id AS "lessonId", f.status FROM student_token t
        JOIN folio f ON f.id = t.folio_id JOIN lesson l ON l.id = f.lesson_id
        WHERE t.token_hash = $1 AND (l.ended_at IS NULL OR l.ended_at > now() - interval '14 days')`,
       [hashToken(token)],
     );
-    return row ?? null;
   }
 
   /**
@@ -155,7 +164,8 @@ export class AccessService {
 
   async #ofTeacher(teacher: Visitor['teacher'], statement: string, id: string): Promise<Role[]> {
     if (!teacher) return [];
-    const rows = await this.database.query<{ role: Role }[]>(statement, [id, teacher.id]);
+    const columns = { role: oneOf(ROLES) };
+    const rows = await rowsOf(this.database, columns, statement, [id, teacher.id]);
     return rows.map(({ role }) => role);
   }
 
@@ -179,8 +189,8 @@ export class AccessService {
     return [];
   }
 
-  async #isFound(statement: string, given: unknown[]): Promise<boolean> {
-    return (await this.database.query<unknown[]>(statement, given)).length > 0;
+  #isFound(statement: string, given: unknown[]): Promise<boolean> {
+    return isAny(this.database, statement, given);
   }
 
   /** What a visitor may do with a synced document. A name that is none opens nothing. */
@@ -208,12 +218,12 @@ export class AccessService {
   }
 
   /** A folio is written until it is handed in, or the lesson has ended a day ago: what was done offline still comes. */
-  async isFolioOpen(folioId: string): Promise<boolean> {
-    const rows = await this.database.query<unknown[]>(
+  isFolioOpen(folioId: string): Promise<boolean> {
+    return isAny(
+      this.database,
       `SELECT 1 FROM folio f JOIN lesson l ON l.id = f.lesson_id
        WHERE f.id = $1 AND f.handed_in_at IS NULL AND (l.ended_at IS NULL OR l.ended_at > now() - interval '1 day')`,
       [folioId],
     );
-    return rows.length > 0;
   }
 }

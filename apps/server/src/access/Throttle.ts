@@ -1,10 +1,13 @@
 import { Injectable } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import { DataSource, LessThan, type Repository } from 'typeorm';
+import { FailureRow } from '../accounts/accounts.entities.js';
 import { tooMany } from '../problems/problem.js';
 import { hashToken } from './tokens.js';
 
 /** Milliseconds between two times that what is too old to count is taken out. */
 const CLEANING = 60_000;
+/** Milliseconds that anything counts at the longest. */
+const KEPT = 86_400_000;
 
 /**
  * What may be done only so often: wrong tries above all, so that nobody guesses for long while a whole class behind one
@@ -14,7 +17,11 @@ const CLEANING = 60_000;
 export class Throttle {
   #cleanedAt = 0;
 
-  constructor(private readonly database: DataSource) {}
+  readonly #failures: Repository<FailureRow>;
+
+  constructor(database: DataSource) {
+    this.#failures = database.getRepository(FailureRow);
+  }
 
   /** Throws when it was recorded for the key `most` times within the last `seconds`. */
   async check(key: string, most: number, seconds: number): Promise<void> {
@@ -23,18 +30,20 @@ export class Throttle {
 
   /** How often it was recorded for the key within the last `seconds`. */
   async count(key: string, seconds: number): Promise<number> {
-    const [row] = await this.database.query<{ failures: number }[]>(
-      `SELECT count(*)::int AS failures FROM failure
-       WHERE key = $1 AND at > now() - make_interval(secs => $2)`,
-      [hashToken(key), seconds],
+    return (
+      this.#failures
+        .createQueryBuilder('failure')
+        .where('failure.key = :key', { key: hashToken(key) })
+        // By the database's clock, which several servers share.
+        .andWhere('failure.at > now() - make_interval(secs => :seconds)', { seconds })
+        .getCount()
     );
-    return row?.failures ?? 0;
   }
 
   async record(key: string): Promise<void> {
-    await this.database.query('INSERT INTO failure (key) VALUES ($1)', [hashToken(key)]);
+    await this.#failures.insert({ key: hashToken(key) });
     if (Date.now() - this.#cleanedAt < CLEANING) return;
     this.#cleanedAt = Date.now();
-    await this.database.query(`DELETE FROM failure WHERE at < now() - interval '1 day'`);
+    await this.#failures.delete({ at: LessThan(new Date(Date.now() - KEPT)) });
   }
 }

@@ -1,13 +1,14 @@
 import { Injectable } from '@nestjs/common';
 import { hash, verify } from '@node-rs/argon2';
 import { SERVER_LIMITS } from '@gobrel/core';
-import { DataSource } from 'typeorm';
+import { DataSource, type Repository } from 'typeorm';
 import { Throttle } from '../access/Throttle.js';
 import type { Teacher } from '../access/guards.js';
 import { hashToken, makeToken } from '../access/tokens.js';
 import { Turns } from '../access/Turns.js';
 import { Problem, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
+import { SessionRow, TeacherRow } from './accounts.entities.js';
 
 const SESSION_DAYS = 30;
 /** Checked when there is no such account, so that both answers take the same time. */
@@ -18,11 +19,17 @@ export class AccountsService {
   /** Passwords are dear to check, on purpose. */
   #turns = new Turns(SERVER_LIMITS.passwords);
 
+  readonly #teachers: Repository<TeacherRow>;
+  readonly #sessions: Repository<SessionRow>;
+
   constructor(
-    private readonly database: DataSource,
+    database: DataSource,
     private readonly throttle: Throttle,
     private readonly sync: SyncService,
-  ) {}
+  ) {
+    this.#teachers = database.getRepository(TeacherRow);
+    this.#sessions = database.getRepository(SessionRow);
+  }
 
   /** Makes an account; passwords are kept as argon2id. */
   async create(
@@ -34,25 +41,26 @@ export class AccountsService {
     await this.throttle.check(key, perAddress, within);
     await this.throttle.record(key);
     const email = account.email.toLowerCase();
-    const rows = await this.database.query<Teacher[]>(
-      `INSERT INTO teacher (email, name, password_hash) VALUES ($1, $2, $3)
-       ON CONFLICT (email) DO NOTHING RETURNING id, name, email`,
-      [email, account.name, await this.#turns.take(() => hash(account.password))],
-    );
-    const teacher = rows[0];
-    if (!teacher) throw refused('There is already an account with this e-mail address.');
-    return teacher;
+    const passwordHash = await this.#turns.take(() => hash(account.password));
+    const { name } = account;
+    const { raw } = await this.#teachers
+      .createQueryBuilder()
+      .insert()
+      .values({ email, name, passwordHash })
+      .orIgnore()
+      .returning('id')
+      .execute();
+    const [made] = raw as { id: string }[];
+    if (!made) throw refused('There is already an account with this e-mail address.');
+    return { id: made.id, name, email };
   }
 
   /** Wrong passwords are counted per address and per account: ten in five minutes. */
   async signIn(email: string, password: string, from: string): Promise<Teacher> {
     const key = `sign-in:${from}:${email.toLowerCase()}`;
     await this.throttle.check(key, 10, 300);
-    const [row] = await this.database.query<(Teacher & { password_hash: string })[]>(
-      'SELECT id, name, email, password_hash FROM teacher WHERE email = $1',
-      [email.toLowerCase()],
-    );
-    const known = row?.password_hash ?? (await NOBODY);
+    const row = await this.#teachers.findOneBy({ email: email.toLowerCase() });
+    const known = row?.passwordHash ?? (await NOBODY);
     const isRight = await this.#turns.take(() => verify(known, password));
     if (!row || !isRight) {
       await this.throttle.record(key);
@@ -64,25 +72,19 @@ export class AccountsService {
   /** A new session's token, for the cookie; it lasts 30 days. */
   async openSession(teacherId: string): Promise<string> {
     const token = makeToken();
-    await this.database.query(
-      `INSERT INTO session (token_hash, teacher_id, expires_at)
-       VALUES ($1, $2, now() + make_interval(days => $3))`,
-      [hashToken(token), teacherId, SESSION_DAYS],
-    );
+    const expiresAt = new Date(Date.now() + SESSION_DAYS * 86_400_000);
+    await this.#sessions.insert({ tokenHash: hashToken(token), teacherId, expiresAt });
     return token;
   }
 
   async closeSession(token: string): Promise<void> {
     const session = hashToken(token);
-    await this.database.query('DELETE FROM session WHERE token_hash = $1', [session]);
+    await this.#sessions.delete({ tokenHash: session });
     this.sync.hangUpOn({ session });
   }
 
   async findByEmail(email: string): Promise<Teacher | null> {
-    const [row] = await this.database.query<Teacher[]>(
-      'SELECT id, name, email FROM teacher WHERE email = $1',
-      [email.toLowerCase()],
-    );
-    return row ?? null;
+    const row = await this.#teachers.findOneBy({ email: email.toLowerCase() });
+    return row && { id: row.id, name: row.name, email: row.email };
   }
 }

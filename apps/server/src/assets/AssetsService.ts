@@ -8,7 +8,9 @@ import {
 import { SERVER_LIMITS, type AssetRef } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { Turns } from '../access/Turns.js';
+import { isAny } from '../database/rows.js';
 import { invalid, notFound, refused } from '../problems/problem.js';
+import { AssetRow, AssetSizeRow } from './assets.entities.js';
 import type { Picture, PictureSize } from './bitmaps.js';
 import { PictureMaker } from './PictureMaker.js';
 import { letGo, noteUses } from './uses.js';
@@ -52,12 +54,14 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
 
   /** Takes from what a student's pictures may have in all; refuses what is over. */
   async countUpload(folioId: string, bytes: number): Promise<void> {
-    const [rows] = await this.database.query<[unknown[], number]>(
+    // Added up and held against the limit at once: two that come together do not both fit in what one may take.
+    const hasRoom = await isAny(
+      this.database,
       `UPDATE folio SET uploaded_bytes = uploaded_bytes + $2
        WHERE id = $1 AND uploaded_bytes + $2 <= $3 RETURNING 1`,
       [folioId, bytes, SERVER_LIMITS.uploadsPerStudent],
     );
-    if (rows.length === 0) {
+    if (!hasRoom) {
       throw refused('Your pictures have 60 MB in all by now: that is the most. Use one again.');
     }
   }
@@ -71,11 +75,9 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
     const student = by?.startsWith('folio:') ? by : '';
     const { picture, hash, sizes } = await this.#turns.take(() => this.#made(file), student);
     const { mediaType, width, height, isAnimated, bytes } = picture;
-    await this.database.query(
-      `INSERT INTO asset (hash, media_type, width, height, is_animated, bytes)
-       VALUES ($1, $2, $3, $4, $5, $6) ON CONFLICT (hash) DO UPDATE SET created_at = now()`,
-      [hash, mediaType, width, height, isAnimated, bytes],
-    );
+    // One that is there is touched: it is not to go just now.
+    const row = { hash, mediaType, width, height, isAnimated, bytes, createdAt: new Date() };
+    await this.database.getRepository(AssetRow).upsert(row, ['hash']);
     if (by) await noteUses(this.database, [{ hash, name: `by:${by}` }]);
     for (const size of sizes) await this.#keepSize(hash, size);
     return { hash, width, height, isAnimated };
@@ -86,15 +88,12 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
    * only their first frame is wanted.
    */
   async serve(hash: string, width?: number, isStill = false): Promise<ServedPicture> {
-    const [asset] = await this.database.query<
-      { media_type: string; width: number; is_animated: boolean }[]
-    >('SELECT media_type, width, is_animated FROM asset WHERE hash = $1', [hash]);
-    if (!asset) throw notFound('picture');
+    const asset = await this.#told(hash);
     const fit = WIDTHS.find((candidate) => candidate >= (width ?? Infinity));
-    if (isStill && asset.is_animated) return this.#sized(hash, fit ?? WIDTHS.at(-1)!, 'webp');
-    const isFixed = asset.is_animated || asset.media_type === 'image/svg+xml';
+    if (isStill && asset.isAnimated) return this.#sized(hash, fit ?? WIDTHS.at(-1)!, 'webp');
+    const isFixed = asset.isAnimated || asset.mediaType === 'image/svg+xml';
     if (isFixed || fit === undefined || fit >= asset.width) {
-      return { mediaType: asset.media_type, bytes: await this.#bytes(hash) };
+      return { mediaType: asset.mediaType, bytes: await this.#bytes(hash) };
     }
     return this.#sized(hash, fit, 'webp');
   }
@@ -104,13 +103,9 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
    * asked for.
    */
   async small(hash: string, width: number = SMALL): Promise<{ bytes: Buffer; isDrawing: boolean }> {
-    const [asset] = await this.database.query<{ media_type: string }[]>(
-      'SELECT media_type FROM asset WHERE hash = $1',
-      [hash],
-    );
-    if (!asset) throw notFound('picture');
+    const { mediaType } = await this.#told(hash);
     const { bytes } = await this.#sized(hash, width, 'png');
-    return { bytes, isDrawing: asset.media_type === 'image/svg+xml' };
+    return { bytes, isDrawing: mediaType === 'image/svg+xml' };
   }
 
   /** A picture with all sizes that it is handed out in. */
@@ -123,32 +118,31 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
   }
 
   async #isKept(hash: string): Promise<boolean> {
-    const rows = await this.database.query<unknown[]>(
-      'SELECT 1 FROM asset_size WHERE hash = $1 LIMIT 1',
-      [hash],
-    );
-    return rows.length > 0;
+    return this.database.getRepository(AssetSizeRow).existsBy({ hash });
+  }
+
+  /** What is known of a picture without its bytes. */
+  async #told(hash: string): Promise<Pick<AssetRow, 'mediaType' | 'width' | 'isAnimated'>> {
+    const asset = await this.database.getRepository(AssetRow).findOne({
+      select: { mediaType: true, width: true, isAnimated: true },
+      where: { hash },
+    });
+    if (!asset) throw notFound('picture');
+    return asset;
   }
 
   async #bytes(hash: string): Promise<Buffer> {
-    const [row] = await this.database.query<{ bytes: Buffer }[]>(
-      'SELECT bytes FROM asset WHERE hash = $1',
-      [hash],
-    );
-    return row!.bytes;
+    const asset = await this.database.getRepository(AssetRow).findOneBy({ hash });
+    if (!asset) throw notFound('picture');
+    return asset.bytes;
   }
 
   /** Made on the way in; of a picture from before that was so, made once and kept. */
   async #sized(hash: string, width: number, format: 'webp' | 'png'): Promise<ServedPicture> {
-    const [kept] = await this.database.query<{ media_type: string; bytes: Buffer }[]>(
-      'SELECT media_type, bytes FROM asset_size WHERE hash = $1 AND width = $2',
-      [hash, width],
-    );
-    if (kept) return { mediaType: kept.media_type, bytes: kept.bytes };
-    const [{ media_type: type } = { media_type: '' }] = await this.database.query<
-      { media_type: string }[]
-    >('SELECT media_type FROM asset WHERE hash = $1', [hash]);
-    if (type === 'image/svg+xml') return this.#smallDrawing(hash, width);
+    const kept = await this.database.getRepository(AssetSizeRow).findOneBy({ hash, width });
+    if (kept) return { mediaType: kept.mediaType, bytes: kept.bytes };
+    if ((await this.#told(hash)).mediaType === 'image/svg+xml')
+      return this.#smallDrawing(hash, width);
     const whole = await this.#bytes(hash);
     const size = await this.#turns.take(() => this.maker.sizeOf(whole, width, format));
     await this.#keepSize(hash, size);
@@ -167,11 +161,13 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
   }
 
   async #keepSize(hash: string, { width, mediaType, bytes }: PictureSize): Promise<void> {
-    await this.database.query(
-      `INSERT INTO asset_size (hash, width, media_type, bytes) VALUES ($1, $2, $3, $4)
-       ON CONFLICT DO NOTHING`,
-      [hash, width, mediaType, bytes],
-    );
+    await this.database
+      .createQueryBuilder()
+      .insert()
+      .into(AssetSizeRow)
+      .values({ hash, width, mediaType, bytes })
+      .orIgnore()
+      .execute();
   }
 
   async #readSvg(file: Buffer): Promise<Picture> {

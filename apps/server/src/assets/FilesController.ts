@@ -14,6 +14,7 @@ import type { Response } from 'express';
 import { DataSource } from 'typeorm';
 import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { invalid, notFound } from '../problems/problem.js';
+import { FileRow } from './assets.entities.js';
 import { noteUses } from './uses.js';
 import { Needs } from '../access/needs.js';
 
@@ -36,11 +37,10 @@ export class FilesController {
   ): Promise<{ hash: string; size: number }> {
     if (!file || file.size === 0) throw invalid('This file is empty.');
     const hash = createHash('sha256').update(file.buffer).digest('hex');
-    await this.database.query(
-      `INSERT INTO file (hash, bytes) VALUES ($1, $2)
-       ON CONFLICT (hash) DO UPDATE SET created_at = now()`,
-      [hash, file.buffer],
-    );
+    // One that is there is touched: it is not to go just now.
+    await this.database
+      .getRepository(FileRow)
+      .upsert({ hash, bytes: file.buffer, createdAt: new Date() }, ['hash']);
     await noteUses(this.database, [{ hash, name: `by:teacher:${teacher.id}` }]);
     return { hash, size: file.size };
   }
@@ -52,10 +52,7 @@ export class FilesController {
     @Headers('cookie') cookie: string | undefined,
     @Res() response: Response,
   ): Promise<void> {
-    const [file] = await this.database.query<{ bytes: Buffer }[]>(
-      'SELECT bytes FROM file WHERE hash = $1',
-      [hash],
-    );
+    const file = await this.database.getRepository(FileRow).findOneBy({ hash });
     if (!file) throw notFound('file');
     response
       .attachment(name.slice(0, 200))

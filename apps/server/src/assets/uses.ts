@@ -1,4 +1,4 @@
-import type { EntityManager } from 'typeorm';
+import type { Rows } from '../database/rows.js';
 
 /**
  * Which documents and rows use a picture, a sound or a file, so that it is given to those who may read one of them, and
@@ -40,8 +40,6 @@ export function hashesIn(stored: Uint8Array | string): string[] {
 /** 0-9, a-f. */
 const isDigit = (byte: number): boolean =>
   (byte >= 48 && byte <= 57) || (byte >= 97 && byte <= 102);
-
-type Rows = Pick<EntityManager, 'query'>;
 
 /** The tables of what is named by its contents: pictures, sounds and videos, files that a deck links to. */
 const KEPT_IN = ['asset', 'media', 'file'] as const;

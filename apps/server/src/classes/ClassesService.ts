@@ -1,8 +1,10 @@
 import type { ClassList, SeenInLesson } from '@gobrel/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, type EntityManager } from 'typeorm';
+import { DataSource, In, Not, type EntityManager, type Repository } from 'typeorm';
 import { isUuid, TEACHES } from '../access/AccessService.js';
+import { moment, number, orNull, rowsOf, text } from '../database/rows.js';
 import { invalid, notFound } from '../problems/problem.js';
+import { ClassListRow, ClassStudentRow } from './classes.entities.js';
 
 /** A student as a list shall have it; one that is there already goes by its identity. */
 export interface GivenStudent {
@@ -13,17 +15,28 @@ export interface GivenStudent {
 
 @Injectable()
 export class ClassesService {
-  constructor(private readonly database: DataSource) {}
+  readonly #lists: Repository<ClassListRow>;
+
+  constructor(private readonly database: DataSource) {
+    this.#lists = database.getRepository(ClassListRow);
+  }
 
   /** Archived ones come last. */
   async list(teacherId: string): Promise<ClassList<Date>[]> {
-    return this.database.query<ClassList<Date>[]>(
-      `SELECT c.id, c.name, c.archived_at AS "archivedAt",
-         coalesce((SELECT json_agg(json_build_object('id', s.id, 'name', s.name, 'group', s.group_name) ORDER BY s.name)
-           FROM class_student s WHERE s.class_list_id = c.id), '[]') AS students
-       FROM class_list c WHERE c.teacher_id = $1 ORDER BY c.archived_at IS NOT NULL, c.name`,
-      [teacherId],
-    );
+    const lists = await this.#lists
+      .createQueryBuilder('list')
+      .leftJoinAndSelect('list.students', 'student')
+      .where('list.teacherId = :teacherId', { teacherId })
+      .orderBy('list.archivedAt IS NOT NULL')
+      .addOrderBy('list.name')
+      .addOrderBy('student.name')
+      .getMany();
+    return lists.map(({ id, name, archivedAt, students = [] }) => ({
+      id,
+      name,
+      archivedAt,
+      students: students.map((one) => ({ id: one.id, name: one.name, group: one.groupName })),
+    }));
   }
 
   async require(teacherId: string, id: string): Promise<ClassList<Date>> {
@@ -37,12 +50,9 @@ export class ClassesService {
     // Whoever stands in a new list is new: an identity that comes along may be anybody's.
     const students = tidied(given).map((student) => ({ ...student, id: null }));
     return this.database.transaction(async (rows) => {
-      const [row] = await rows.query<{ id: string }[]>(
-        'INSERT INTO class_list (teacher_id, name) VALUES ($1, $2) RETURNING id',
-        [teacherId, name],
-      );
-      await put(rows, row!.id, students);
-      return row!.id;
+      const list = await rows.getRepository(ClassListRow).save({ teacherId, name });
+      await put(rows, list.id, students);
+      return list.id;
     });
   }
 
@@ -60,28 +70,31 @@ export class ClassesService {
       throw invalid('A student of another class stands in the list.');
     }
     await this.database.transaction(async (rows) => {
-      await rows.query('UPDATE class_list SET name = $2 WHERE id = $1', [id, name]);
+      await rows.getRepository(ClassListRow).update({ id }, { name });
       const kept = students.flatMap((student) => student.id ?? []);
-      await rows.query(
-        'DELETE FROM class_student WHERE class_list_id = $1 AND NOT (id = ANY($2::uuid[]))',
-        [id, kept],
-      );
+      await rows.getRepository(ClassStudentRow).delete({ classListId: id, id: Not(In(kept)) });
       await put(rows, id, students);
     });
   }
 
   async setArchived(teacherId: string, id: string, isArchived: boolean): Promise<void> {
     await this.require(teacherId, id);
-    await this.database.query(
-      'UPDATE class_list SET archived_at = CASE WHEN $2 THEN now() END WHERE id = $1',
-      [id, isArchived],
-    );
+    await this.#lists.update({ id }, { archivedAt: isArchived ? new Date() : null });
   }
 
   /** What the students of a list did, lesson by lesson, the latest first. */
   async lessons(teacherId: string, id: string): Promise<SeenInLesson<Date>[]> {
     await this.require(teacherId, id);
-    return this.database.query<SeenInLesson<Date>[]>(
+    return rowsOf(
+      this.database,
+      {
+        studentId: text,
+        lessonId: text,
+        title: text,
+        startedAt: moment,
+        handedInAt: orNull(moment),
+        answered: number,
+      },
       `SELECT f.class_student_id AS "studentId", l.id AS "lessonId", l.title, l.started_at AS "startedAt",
          f.handed_in_at AS "handedInAt",
          (SELECT count(*)::int FROM answer a WHERE a.folio_id = f.id) AS answered
@@ -117,6 +130,7 @@ async function put(
   listId: string,
   students: readonly { id: string | null; name: string; group: string }[],
 ): Promise<void> {
+  // A whole class in one statement; a name of another list is left alone.
   await rows.query(
     `INSERT INTO class_student (id, class_list_id, name, group_name)
      SELECT coalesce(given.id, gen_random_uuid()), $1, given.name, given.group_name

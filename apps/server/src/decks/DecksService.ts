@@ -4,18 +4,22 @@ import {
   deckMap,
   readDeck,
   renameDeck,
+  ROLES,
   type Deck,
   type DeckCard,
+  type DeckSummary,
   type Person,
   type Walks,
 } from '@gobrel/core';
-import { DataSource } from 'typeorm';
+import { DataSource, Not } from 'typeorm';
 import * as Y from 'yjs';
 import { AccountsService } from '../accounts/AccountsService.js';
+import { moment, number, oneOf, orNull, rowsOf, text, written } from '../database/rows.js';
 import { refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
 import { summarise } from './deckSummary.js';
+import { DeckPersonRow, DeckRow } from './decks.entities.js';
 
 @Injectable()
 export class DecksService implements OnModuleInit {
@@ -35,7 +39,17 @@ export class DecksService implements OnModuleInit {
 
   /** Newest change first. */
   async list(teacherId: string, from: 'decks' | 'trash'): Promise<DeckCard<Date>[]> {
-    return this.database.query<DeckCard<Date>[]>(
+    return rowsOf(
+      this.database,
+      {
+        id: text,
+        title: text,
+        role: oneOf(ROLES),
+        summary: written<DeckSummary>(),
+        changedAt: moment,
+        trashedAt: orNull(moment),
+        lessonNow: orNull(number),
+      },
       `SELECT d.id, d.title, p.role, d.summary, d.changed_at AS "changedAt", d.trashed_at AS "trashedAt",
          (SELECT count(f.id)::int FROM lesson l LEFT JOIN folio f ON f.lesson_id = l.id
           WHERE l.deck_id = d.id AND l.ended_at IS NULL GROUP BY l.id
@@ -59,16 +73,10 @@ export class DecksService implements OnModuleInit {
   async adopt(teacherId: string, doc: Y.Doc, id?: string): Promise<string> {
     const deck = readDeck(doc);
     const deckId = await this.database.transaction(async (rows) => {
-      const [row] = await rows.query<{ id: string }[]>(
-        `INSERT INTO deck (id, title, summary)
-         VALUES (coalesce($3::uuid, gen_random_uuid()), $1, $2) RETURNING id`,
-        [deck.title, JSON.stringify(summarise(deck)), id ?? null],
-      );
-      await rows.query(
-        `INSERT INTO deck_person (deck_id, teacher_id, role) VALUES ($1, $2, 'owner')`,
-        [row!.id, teacherId],
-      );
-      return row!.id;
+      const row = rows.create(DeckRow, { id, title: deck.title, summary: summarise(deck) });
+      await rows.insert(DeckRow, row);
+      await rows.insert(DeckPersonRow, { deckId: row.id, teacherId, role: 'owner' });
+      return row.id;
     });
     await this.store.save(`deck:${deckId}`, doc);
     return deckId;
@@ -82,7 +90,9 @@ export class DecksService implements OnModuleInit {
   }
 
   async walks(deckId: string): Promise<Walks> {
-    const rows = await this.database.query<{ slide_id: string; via: string; count: number }[]>(
+    const rows = await rowsOf(
+      this.database,
+      { slide_id: text, via: text, count: number },
       `SELECT v.slide_id, v.via, count(*)::int AS count
        FROM visit v JOIN folio f ON f.id = v.folio_id JOIN lesson l ON l.id = f.lesson_id
        WHERE l.deck_id = $1 GROUP BY v.slide_id, v.via`,
@@ -102,25 +112,29 @@ export class DecksService implements OnModuleInit {
   }
 
   async refreshCard(deckId: string, deck: Deck): Promise<void> {
-    await this.database.query(
-      'UPDATE deck SET title = $2, summary = $3, changed_at = now() WHERE id = $1',
-      [deckId, deck.title, JSON.stringify(summarise(deck))],
-    );
+    await this.database
+      .getRepository(DeckRow)
+      .update(
+        { id: deckId },
+        { title: deck.title, summary: summarise(deck), changedAt: () => 'now()' },
+      );
   }
 
   async setTrashed(deckId: string, isTrashed: boolean): Promise<void> {
-    await this.database.query(
-      'UPDATE deck SET trashed_at = CASE WHEN $2 THEN now() END WHERE id = $1',
-      [deckId, isTrashed],
-    );
+    await this.database
+      .getRepository(DeckRow)
+      .update({ id: deckId }, { trashedAt: isTrashed ? new Date() : null });
     if (isTrashed) this.sync.hocuspocus.closeConnections(`deck:${deckId}`);
   }
 
   async people(deckId: string): Promise<Person[]> {
-    return this.database.query<Person[]>(
-      `SELECT t.id, t.name, t.email, p.role FROM deck_person p JOIN teacher t ON t.id = p.teacher_id
-       WHERE p.deck_id = $1 ORDER BY p.role DESC, t.name`,
-      [deckId],
+    const people = await this.database.getRepository(DeckPersonRow).find({
+      where: { deckId },
+      relations: { teacher: true },
+      order: { role: 'DESC', teacher: { name: 'ASC' } },
+    });
+    return people.flatMap(({ teacher, role }) =>
+      teacher ? [{ id: teacher.id, name: teacher.name, email: teacher.email, role }] : [],
     );
   }
 
@@ -139,10 +153,9 @@ export class DecksService implements OnModuleInit {
 
   /** Their open connections close at once. The owner stays. */
   async removePerson(deckId: string, teacherId: string): Promise<void> {
-    await this.database.query(
-      `DELETE FROM deck_person WHERE deck_id = $1 AND teacher_id = $2 AND role <> 'owner'`,
-      [deckId, teacherId],
-    );
+    await this.database
+      .getRepository(DeckPersonRow)
+      .delete({ deckId, teacherId, role: Not('owner') });
     this.sync.hangUpOn({ teacherId });
   }
 }

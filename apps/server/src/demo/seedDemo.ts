@@ -16,6 +16,7 @@ import {
 } from '@gobrel/demo';
 import type { AssetRef } from '@gobrel/core';
 import { DataSource } from 'typeorm';
+import { TeacherRow } from '../accounts/accounts.entities.js';
 import { AccountsService } from '../accounts/AccountsService.js';
 import { AssetsService } from '../assets/AssetsService.js';
 import { ClassesService } from '../classes/ClassesService.js';
@@ -29,10 +30,7 @@ import { UpdateStore } from '../sync/UpdateStore.js';
 /** Fills an empty database with Petrel Isle; leaves any other as it is. */
 export async function seedDemo(app: INestApplication): Promise<boolean> {
   const database = app.get(DataSource);
-  const [row] = await database.query<{ teachers: number }[]>(
-    'SELECT count(*)::int AS teachers FROM teacher',
-  );
-  if (row!.teachers > 0) return false;
+  if ((await database.getRepository(TeacherRow).count()) > 0) return false;
 
   const [ines, tomas] = await Promise.all(
     TEACHERS.map((teacher) => app.get(AccountsService).create(teacher, 'demo')),

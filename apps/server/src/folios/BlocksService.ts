@@ -1,6 +1,7 @@
 import type { BlockedName } from '@gobrel/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import { DataSource, In, type Repository } from 'typeorm';
+import { LessonBlockRow } from '../lessons/lessons.entities.js';
 
 /** Names by their letters and digits alone: a dot, a space or an accent makes no other name. */
 const keyOf = (name: string): string =>
@@ -12,36 +13,31 @@ const keyOf = (name: string): string =>
 /** The names that a teacher keeps out of a lesson. */
 @Injectable()
 export class BlocksService {
-  constructor(private readonly database: DataSource) {}
+  readonly #blocks: Repository<LessonBlockRow>;
+
+  constructor(database: DataSource) {
+    this.#blocks = database.getRepository(LessonBlockRow);
+  }
 
   async add(lessonId: string, names: readonly string[]): Promise<void> {
-    await this.database.query(
-      `INSERT INTO lesson_block (lesson_id, name, written)
-       SELECT $1, * FROM unnest($2::text[], $3::text[]) ON CONFLICT DO NOTHING`,
-      [lessonId, names.map(keyOf), names],
-    );
+    await this.#blocks
+      .createQueryBuilder()
+      .insert()
+      .values(names.map((written) => ({ lessonId, name: keyOf(written), written })))
+      .orIgnore()
+      .execute();
   }
 
   async lift(lessonId: string, key: string): Promise<void> {
-    await this.database.query('DELETE FROM lesson_block WHERE lesson_id = $1 AND name = $2', [
-      lessonId,
-      key,
-    ]);
+    await this.#blocks.delete({ lessonId, name: key });
   }
 
-  list(lessonId: string): Promise<BlockedName[]> {
-    return this.database.query<BlockedName[]>(
-      `SELECT name AS key, coalesce(written, name) AS name FROM lesson_block
-       WHERE lesson_id = $1 ORDER BY name`,
-      [lessonId],
-    );
+  async list(lessonId: string): Promise<BlockedName[]> {
+    const blocks = await this.#blocks.find({ where: { lessonId }, order: { name: 'ASC' } });
+    return blocks.map(({ name, written }) => ({ key: name, name: written ?? name }));
   }
 
   async isBlocked(lessonId: string, names: readonly string[]): Promise<boolean> {
-    const rows = await this.database.query<unknown[]>(
-      'SELECT 1 FROM lesson_block WHERE lesson_id = $1 AND name = ANY($2::text[])',
-      [lessonId, names.map(keyOf)],
-    );
-    return rows.length > 0;
+    return this.#blocks.existsBy({ lessonId, name: In(names.map(keyOf)) });
   }
 }

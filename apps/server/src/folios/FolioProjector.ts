@@ -117,32 +117,15 @@ export class FolioProjector
   }
 
   async #follow(folioId: string, doc: Document): Promise<void> {
-    const [row] = await this.database.query<
-      {
-        lesson_id: string;
-        steps: number;
-        answered: string[];
-        locked: string[];
-        active_at: Date | null;
-        stored_at: Date | null;
-      }[]
-    >(
-      `SELECT f.lesson_id, coalesce((SELECT max(seq) + 1 FROM visit v WHERE v.folio_id = f.id), 0) AS steps,
-         ARRAY(SELECT question_id FROM answer a WHERE a.folio_id = f.id) AS answered,
-         ARRAY(SELECT question_id FROM answer a WHERE a.folio_id = f.id AND a.is_locked) AS locked, f.active_at,
-         greatest((SELECT max(received_at) FROM doc_update u WHERE u.name = 'folio:' || f.id),
-           (SELECT received_at FROM doc_state s WHERE s.name = 'folio:' || f.id)) AS stored_at
-       FROM folio f WHERE f.id = $1`,
-      [folioId],
-    );
-    if (!row) return;
-    const lesson = await this.#live.hold(row.lesson_id);
+    const known = await rows.readKnown(this.database, folioId);
+    if (!known) return;
+    const lesson = await this.#live.hold(known.lessonId);
     const { edition, questions } = lesson;
     const folio: LiveFolio = {
       id: folioId,
       lesson,
       doc,
-      projection: new FolioProjection(doc, edition, questions, row),
+      projection: new FolioProjection(doc, edition, questions, known),
       onUpdate: () => {
         folio.activeAt = Date.now();
         folio.storedAt = null;
@@ -157,8 +140,8 @@ export class FolioProjector
       cost: 0,
       restsUntil: 0,
       lastHereAt: null,
-      leftAt: row.active_at?.getTime() ?? null,
-      storedAt: row.stored_at?.getTime() ?? null,
+      leftAt: known.activeAt?.getTime() ?? null,
+      storedAt: known.storedAt?.getTime() ?? null,
       upTo: null,
     };
     this.#folios.set(folioId, folio);

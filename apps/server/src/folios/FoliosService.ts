@@ -9,30 +9,20 @@ import {
   type Presenting,
   type StudentMark,
 } from '@gobrel/core';
-import { DataSource, QueryFailedError } from 'typeorm';
+import { DataSource, QueryFailedError, type Repository } from 'typeorm';
+import { flag, number, orNull, rowOf, rowsOf, text } from '../database/rows.js';
 import { isDuplicate, LessonsService } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { AttemptsService } from './AttemptsService.js';
 import { BlocksService } from './BlocksService.js';
 import { FolioProjector } from './FolioProjector.js';
-
-export interface FolioRow {
-  id: string;
-  lessonId: string;
-  name: string;
-  returnCode: string;
-  handedInAt: Date | null;
-  status: 'waiting' | 'in';
-  handUpAt: Date | null;
-}
-
-/** The columns of a `FolioRow`. */
-export const COLUMNS = `id, lesson_id AS "lessonId", name, return_code AS "returnCode", handed_in_at AS "handedInAt",
-  status, hand_up_at AS "handUpAt"`;
+import { AnswerRow, FolioRow } from './folios.entities.js';
 
 @Injectable()
 export class FoliosService {
+  readonly #folios: Repository<FolioRow>;
+
   constructor(
     private readonly database: DataSource,
     private readonly lessons: LessonsService,
@@ -40,7 +30,9 @@ export class FoliosService {
     private readonly projector: FolioProjector,
     private readonly blocks: BlocksService,
     private readonly attempts: AttemptsService,
-  ) {}
+  ) {
+    this.#folios = database.getRepository(FolioRow);
+  }
 
   /** What a teacher changes of a student of this lesson. */
   async change(
@@ -50,18 +42,17 @@ export class FoliosService {
   ): Promise<void> {
     await this.requireIn(lessonId, folioId);
     try {
-      await this.database.query(
-        `UPDATE folio SET name = coalesce($2, name), status = coalesce($3, status),
-           may_add_device = coalesce($4, may_add_device),
-           hand_up_at = CASE WHEN $5::boolean IS FALSE THEN NULL ELSE hand_up_at END WHERE id = $1`,
-        [
-          folioId,
-          to.name ?? null,
-          to.status ?? null,
-          to.mayAddDevice ?? null,
-          to.hasHandUp ?? null,
-        ],
-      );
+      const { name, status, mayAddDevice } = to;
+      // What is not given stays as it is.
+      const changed = {
+        name,
+        status,
+        mayAddDevice,
+        handUpAt: to.hasHandUp === false ? null : undefined,
+      };
+      if (Object.values(changed).some((value) => value !== undefined)) {
+        await this.#folios.update({ id: folioId }, changed);
+      }
     } catch (error) {
       if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
       throw refused(`There is a “${to.name}” in this lesson already.`);
@@ -73,7 +64,9 @@ export class FoliosService {
 
   /** Takes students out of a lesson, with all that they did; from their devices at once. */
   async remove(lessonId: string, folioIds: string[], isBlocked = false): Promise<void> {
-    const [gone] = await this.database.query<[{ id: string; name: string }[], number]>(
+    const gone = await rowsOf(
+      this.database,
+      { id: text, name: text },
       'DELETE FROM folio WHERE lesson_id = $1 AND id = ANY($2::uuid[]) RETURNING id, name',
       [lessonId, folioIds],
     );
@@ -95,21 +88,20 @@ export class FoliosService {
 
   /** A student puts a hand up, or takes it down. */
   async setHand(folioId: string, isUp: boolean): Promise<void> {
-    const [rows] = await this.database.query<[{ lesson_id: string }[], number]>(
+    const row = await rowOf(
+      this.database,
+      { lesson_id: text },
       `UPDATE folio SET hand_up_at = CASE WHEN $2 THEN coalesce(hand_up_at, now()) END WHERE id = $1
        RETURNING lesson_id`,
       [folioId, isUp],
     );
-    if (rows[0]) await this.projector.announce(rows[0].lesson_id, folioId);
+    if (row) await this.projector.announce(row.lesson_id, folioId);
   }
 
   async require(folioId: string): Promise<FolioRow> {
-    const [row] = await this.database.query<FolioRow[]>(
-      `SELECT ${COLUMNS} FROM folio WHERE id = $1`,
-      [folioId],
-    );
-    if (!row) throw notFound('folio');
-    return row;
+    const folio = await this.#folios.findOneBy({ id: folioId });
+    if (!folio) throw notFound('folio');
+    return folio;
   }
 
   /** A folio of this very lesson. */
@@ -134,16 +126,16 @@ export class FoliosService {
       (seesMarks === 'when-released' && isReleased);
     if (!isSeen) return null;
     const questions = questionsOf(await this.lessons.edition(editionId));
-    const rows = await this.database.query<
+    const rows = await rowsOf(
+      this.database,
       {
-        id: string;
-        score: number | null;
-        comment: string | null;
-        stamp: string | null;
-        is_done: boolean;
-        is_locked: boolean;
-      }[]
-    >(
+        id: text,
+        score: orNull(number),
+        comment: orNull(text),
+        stamp: orNull(text),
+        is_done: flag,
+        is_locked: flag,
+      },
       `SELECT a.question_id AS id, coalesce(m.score, CASE WHEN $2 OR NOT a.is_late THEN a.score END) AS score, m.comment, m.stamp,
          a.is_done OR m.folio_id IS NOT NULL AS is_done, a.is_locked
        FROM answer a LEFT JOIN mark m ON m.folio_id = a.folio_id AND m.question_id = a.question_id
@@ -181,12 +173,13 @@ export class FoliosService {
     if (settings.seesMarks !== 'at-once')
       throw refused('Marks do not come at once in this lesson.');
     await this.projector.settleFolio(folioId);
-    const [rows] = await this.database.query<[unknown[], number]>(
-      `UPDATE answer SET is_done = true, is_locked = is_locked OR $3
-       WHERE folio_id = $1 AND question_id = $2 RETURNING question_id`,
-      [folioId, questionId, settings.locksDone],
-    );
-    if (rows.length === 0) throw refused('There is no answer to this question yet.');
+    const { affected } = await this.database
+      .getRepository(AnswerRow)
+      .update(
+        { folioId, questionId },
+        settings.locksDone ? { isDone: true, isLocked: true } : { isDone: true },
+      );
+    if (!affected) throw refused('There is no answer to this question yet.');
     if (settings.locksDone) this.projector.lock(folioId, questionId);
   }
 
@@ -196,7 +189,9 @@ export class FoliosService {
     const { settings, editionId } = await this.lessons.require(folio.lessonId);
     if (!settings.seesLeaves) return [];
     const { slides } = await this.lessons.editionForStudents(editionId);
-    const others = await this.database.query<{ id: string; name: string }[]>(
+    const others = await rowsOf(
+      this.database,
+      { id: text, name: text },
       `SELECT id, name FROM folio WHERE lesson_id = $1 AND id <> $2 AND leaves <> '[]' AND status = 'in'
        ORDER BY lower(name) LIMIT 60`,
       [folio.lessonId, folioId],
@@ -245,17 +240,14 @@ export class FoliosService {
 
   /** Lets a folio be written again that was handed in; its attempts stay. */
   async open(folioId: string): Promise<void> {
-    const [rows] = await this.database.query<[{ lesson_id: string }[], number]>(
-      'UPDATE folio SET handed_in_at = NULL WHERE id = $1 RETURNING lesson_id',
-      [folioId],
-    );
-    await this.database.query(
-      'UPDATE answer SET is_done = false, is_locked = false WHERE folio_id = $1 AND is_done',
-      [folioId],
-    );
+    const { lessonId } = await this.require(folioId);
+    await this.#folios.update({ id: folioId }, { handedInAt: null });
+    await this.database
+      .getRepository(AnswerRow)
+      .update({ folioId, isDone: true }, { isDone: false, isLocked: false });
     this.projector.unlock(folioId);
     this.sync.reopen(`folio:${folioId}`);
-    if (rows[0]) await this.projector.announce(rows[0].lesson_id, folioId);
+    await this.projector.announce(lessonId, folioId);
   }
 
   /** Freezes the folio as an attempt. A second hand-in is refused. */

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { makeReturnCode, SERVER_LIMITS, type NameOnList } from '@gobrel/core';
-import { DataSource, QueryFailedError } from 'typeorm';
+import { DataSource, QueryFailedError, type Repository } from 'typeorm';
 import { Throttle } from '../access/Throttle.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
 import type { Lesson } from '../lessons/lessonRows.js';
@@ -9,7 +9,9 @@ import { notFound, refused } from '../problems/problem.js';
 import { BlocksService } from './BlocksService.js';
 import { FolioProjector } from './FolioProjector.js';
 import { SyncService } from '../sync/SyncService.js';
-import { COLUMNS, type FolioRow } from './FoliosService.js';
+import { ClassStudentRow } from '../classes/classes.entities.js';
+import { flag, rowOf, rowsOf, text } from '../database/rows.js';
+import { FolioRow, StudentTokenRow } from './folios.entities.js';
 
 /** Seconds in which wrong return codes are counted together. */
 const CODES_WITHIN = 300;
@@ -17,17 +19,23 @@ const CODES_WITHIN = 300;
 /** How students come into a lesson: by a name that is theirs alone, as a group, or back with their return code. */
 @Injectable()
 export class JoiningService {
+  readonly #folios: Repository<FolioRow>;
+
   constructor(
     private readonly database: DataSource,
     private readonly projector: FolioProjector,
     private readonly throttle: Throttle,
     private readonly blocks: BlocksService,
     private readonly sync: SyncService,
-  ) {}
+  ) {
+    this.#folios = database.getRepository(FolioRow);
+  }
 
   async namesFor(lesson: Lesson): Promise<NameOnList[]> {
     if (!lesson.classListId) return [];
-    return this.database.query<NameOnList[]>(
+    return rowsOf(
+      this.database,
+      { id: text, name: text, isTaken: flag },
       `SELECT s.id, s.name, EXISTS (SELECT 1 FROM folio f WHERE f.lesson_id = $1
          AND (f.class_student_id = s.id OR lower(f.name) = lower(s.name))
          AND NOT f.may_add_device) AS "isTaken"
@@ -62,23 +70,22 @@ export class JoiningService {
     const status = hasWaitingRoom && !who.isPractice && !who.id ? 'waiting' : 'in';
     for (let attempt = 0; attempt < 20; attempt++) {
       try {
-        const [folio] = await this.database.query<FolioRow[]>(
-          `INSERT INTO folio (id, lesson_id, class_student_id, name, return_code, status, is_practice, group_name, join_key)
-           VALUES (coalesce($5::uuid, gen_random_uuid()), $1, $2, $3, $4, $6, $7, $8, $9) RETURNING ${COLUMNS}`,
-          [
-            lesson.id,
-            sharedAs ? null : (who.classStudentId ?? null),
-            called,
-            makeReturnCode(random),
-            who.id ?? null,
-            status,
-            who.isPractice ?? false,
-            sharedAs,
-            who.key ?? null,
-          ],
-        );
-        await this.projector.announce(lesson.id, folio!.id);
-        return folio!;
+        const folio = this.#folios.create({
+          id: who.id,
+          lessonId: lesson.id,
+          classStudentId: sharedAs ? null : (who.classStudentId ?? null),
+          name: called,
+          returnCode: makeReturnCode(random),
+          status,
+          isPractice: who.isPractice ?? false,
+          groupName: sharedAs,
+          joinKey: who.key ?? null,
+          handedInAt: null,
+          handUpAt: null,
+        });
+        await this.#folios.save(folio);
+        await this.projector.announce(lesson.id, folio.id);
+        return folio;
       } catch (error) {
         if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
         const constraint = (error.driverError as { constraint?: string }).constraint;
@@ -98,42 +105,33 @@ export class JoiningService {
   }
 
   async #requireRoom(lessonId: string): Promise<void> {
-    const [row] = await this.database.query<{ people: number }[]>(
-      'SELECT count(*)::int AS people FROM folio WHERE lesson_id = $1',
-      [lessonId],
-    );
     const { peoplePerLesson } = SERVER_LIMITS;
-    if (row!.people >= peoplePerLesson) {
+    if ((await this.#folios.countBy({ lessonId })) >= peoplePerLesson) {
       throw refused(`This lesson is full: ${peoplePerLesson} have joined. Tell your teacher.`);
     }
   }
 
   /** The folio of a device that asks again, because it never heard that it had joined. */
-  async #folioOfKey(lessonId: string, key: string): Promise<FolioRow | null> {
-    const [row] = await this.database.query<FolioRow[]>(
-      `SELECT ${COLUMNS} FROM folio WHERE lesson_id = $1 AND join_key = $2`,
-      [lessonId, key],
-    );
-    return row ?? null;
+  #folioOfKey(lessonId: string, joinKey: string): Promise<FolioRow | null> {
+    return this.#folios.findOneBy({ lessonId, joinKey });
   }
 
   /** The folio that a group of the class list shares. */
-  async #folioOfGroup(lessonId: string, group: string): Promise<FolioRow | null> {
-    const [row] = await this.database.query<FolioRow[]>(
-      `SELECT ${COLUMNS} FROM folio WHERE lesson_id = $1 AND group_name = $2`,
-      [lessonId, group],
-    );
-    return row ?? null;
+  #folioOfGroup(lessonId: string, groupName: string): Promise<FolioRow | null> {
+    return this.#folios.findOneBy({ lessonId, groupName });
   }
 
   /** The folio of this name, if the teacher has said that one more device may come in: that one is used up. */
   async #letDeviceIn(lessonId: string, name: string, key?: string): Promise<FolioRow | null> {
-    const [rows] = await this.database.query<[FolioRow[], number]>(
+    // Looked for and used up at once: of two devices that come together one is let in.
+    const row = await rowOf(
+      this.database,
+      { id: text },
       `UPDATE folio SET may_add_device = false, join_key = coalesce($3, join_key)
-       WHERE lesson_id = $1 AND lower(name) = lower($2) AND group_name IS NULL AND may_add_device RETURNING ${COLUMNS}`,
+       WHERE lesson_id = $1 AND lower(name) = lower($2) AND group_name IS NULL AND may_add_device RETURNING id`,
       [lessonId, name, key ?? null],
     );
-    return rows[0] ?? null;
+    return row && this.#folios.findOneBy({ id: row.id });
   }
 
   async #nameOf(
@@ -141,24 +139,21 @@ export class JoiningService {
     who: { classStudentId?: string; name?: string },
   ): Promise<{ name: string; group: string }> {
     if (who.classStudentId) {
-      const [row] = await this.database.query<{ name: string; group: string }[]>(
-        'SELECT name, group_name AS "group" FROM class_student WHERE id = $1 AND class_list_id = $2',
-        [who.classStudentId, lesson.classListId],
-      );
-      if (!row) throw notFound('name on the class list');
-      return row;
+      const listed =
+        lesson.classListId !== null &&
+        (await this.database
+          .getRepository(ClassStudentRow)
+          .findOneBy({ id: who.classStudentId, classListId: lesson.classListId }));
+      if (!listed) throw notFound('name on the class list');
+      return { name: listed.name, group: listed.groupName };
     }
     if (!lesson.allowsTypedNames) throw refused('Choose your name from the list.');
     return { name: (who.name ?? '').replace(/\s+/g, ' ').trim(), group: '' };
   }
 
   /** The folio that a return code opens, or null. */
-  async findByReturnCode(lessonId: string, returnCode: string): Promise<FolioRow | null> {
-    const [row] = await this.database.query<FolioRow[]>(
-      `SELECT ${COLUMNS} FROM folio WHERE lesson_id = $1 AND return_code = $2`,
-      [lessonId, returnCode],
-    );
-    return row ?? null;
+  findByReturnCode(lessonId: string, returnCode: string): Promise<FolioRow | null> {
+    return this.#folios.findOneBy({ lessonId, returnCode });
   }
 
   /** Return codes are short: in one lesson no more than sixty wrong ones are taken in five minutes, wherever from. */
@@ -176,19 +171,16 @@ export class JoiningService {
 
   /** A device is given back: it is nobody's until somebody joins on it. */
   async closeDevice(token: string): Promise<void> {
-    await this.database.query('DELETE FROM student_token WHERE token_hash = $1', [
-      hashToken(token),
-    ]);
-    this.sync.hangUpOn({ session: hashToken(token) });
+    const session = hashToken(token);
+    await this.database.getRepository(StudentTokenRow).delete({ tokenHash: session });
+    this.sync.hangUpOn({ session });
   }
 
   /** A token for one more device of this student. */
   async openDevice(folioId: string): Promise<string> {
     const token = makeToken();
-    await this.database.query('INSERT INTO student_token (token_hash, folio_id) VALUES ($1, $2)', [
-      hashToken(token),
-      folioId,
-    ]);
+    const device = { tokenHash: hashToken(token), folioId };
+    await this.database.getRepository(StudentTokenRow).insert(device);
     return token;
   }
 }

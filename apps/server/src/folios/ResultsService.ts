@@ -2,15 +2,17 @@ import { Injectable } from '@nestjs/common';
 import {
   deskMarks,
   questionsOf,
-  type Answer,
   type HandMark,
   type StudentResult,
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
+import { flag, moment, number, orNull, rowsOf, text } from '../database/rows.js';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { notFound } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { FolioProjector } from './FolioProjector.js';
+import { readAnswers } from './folioRows.js';
+import { MarkRow } from './folios.entities.js';
 
 @Injectable()
 export class ResultsService {
@@ -25,44 +27,36 @@ export class ResultsService {
   async studentsOf(lessonId: string): Promise<StudentResult[]> {
     await this.projector.catchUp(lessonId);
     const [folios, answers, marks, visits] = await Promise.all([
-      this.database.query<
+      rowsOf(
+        this.database,
         {
-          id: string;
-          name: string;
-          handed_in_at: Date | null;
-          is_practice: boolean;
-          attempts: number;
-        }[]
-      >(
+          id: text,
+          name: text,
+          handed_in_at: orNull(moment),
+          is_practice: flag,
+          attempts: number,
+        },
         `SELECT f.id, f.name, f.handed_in_at, f.is_practice,
            (SELECT count(*)::int FROM attempt a WHERE a.folio_id = f.id) AS attempts
          FROM folio f WHERE f.lesson_id = $1 AND f.status = 'in' ORDER BY lower(f.name)`,
         [lessonId],
       ),
-      this.database.query<
+      readAnswers(this.database, lessonId),
+      rowsOf(
+        this.database,
         {
-          folio_id: string;
-          question_id: string;
-          answer: Answer;
-          score: number | null;
-          answered_at: Date;
-          is_late: boolean;
-        }[]
-      >('SELECT a.* FROM answer a JOIN folio f ON f.id = a.folio_id WHERE f.lesson_id = $1', [
-        lessonId,
-      ]),
-      this.database.query<
-        {
-          folio_id: string;
-          question_id: string;
-          score: number | null;
-          comment: string;
-          stamp: string;
-        }[]
-      >('SELECT m.* FROM mark m JOIN folio f ON f.id = m.folio_id WHERE f.lesson_id = $1', [
-        lessonId,
-      ]),
-      this.database.query<{ folio_id: string; slide_id: string; via: string; at: Date }[]>(
+          folio_id: text,
+          question_id: text,
+          score: orNull(number),
+          comment: text,
+          stamp: text,
+        },
+        'SELECT m.* FROM mark m JOIN folio f ON f.id = m.folio_id WHERE f.lesson_id = $1',
+        [lessonId],
+      ),
+      rowsOf(
+        this.database,
+        { folio_id: text, slide_id: text, via: text, at: moment },
         `SELECT v.folio_id, v.slide_id, v.via, v.at FROM visit v JOIN folio f ON f.id = v.folio_id
          WHERE f.lesson_id = $1 ORDER BY v.folio_id, v.seq`,
         [lessonId],
@@ -118,18 +112,12 @@ export class ResultsService {
     questionId: string,
     { score, comment, stamp }: HandMark,
   ): Promise<void> {
+    const marks = this.database.getRepository(MarkRow);
     if (score === null && comment.trim() === '' && stamp === '') {
-      await this.database.query('DELETE FROM mark WHERE folio_id = $1 AND question_id = $2', [
-        folioId,
-        questionId,
-      ]);
+      await marks.delete({ folioId, questionId });
       return;
     }
-    await this.database.query(
-      `INSERT INTO mark (folio_id, question_id, score, comment, stamp) VALUES ($1, $2, $3, $4, $5)
-       ON CONFLICT (folio_id, question_id) DO UPDATE
-         SET score = excluded.score, comment = excluded.comment, stamp = excluded.stamp, marked_at = now()`,
-      [folioId, questionId, score, comment, stamp],
-    );
+    const mark = { folioId, questionId, score, comment, stamp, markedAt: new Date() };
+    await marks.upsert(mark, ['folioId', 'questionId']);
   }
 }

@@ -1,6 +1,7 @@
 import {
   markAnswer,
   readAnswer,
+  STATUSES,
   type Answer,
   type DeskAnswer,
   type DeskEntry,
@@ -9,9 +10,26 @@ import {
   type QuestionElement,
 } from '@gobrel/core';
 import type { DataSource, EntityManager } from 'typeorm';
+import {
+  flag,
+  listOf,
+  moment,
+  number,
+  oneOf,
+  orNull,
+  rowOf,
+  rowsOf,
+  text,
+  written,
+  type RowOf,
+} from '../database/rows.js';
 import type { Told } from './deskDocument.js';
 
-/** The rows a folio document is projected into, written many folios at a time. */
+/**
+ * The rows a folio document is projected into, written many folios at a time. It is SQL all along: a class of two hundred
+ * costs a handful of statements a second this way, where row by row it was hundreds that their changes had to wait for.
+ */
+
 export interface FolioChanges {
   folioId: string;
   changes: Told;
@@ -26,7 +44,9 @@ export interface FolioChanges {
 export async function write(database: DataSource, batch: FolioChanges[]): Promise<void> {
   await database.transaction(async (rows) => {
     // A student who was taken out meanwhile leaves nothing behind, and holds up nobody else.
-    const there = await rows.query<{ id: string }[]>(
+    const there = await rowsOf(
+      rows,
+      { id: text },
       'SELECT id FROM folio WHERE id = ANY($1::uuid[]) FOR KEY SHARE',
       [batch.map(({ folioId }) => folioId)],
     );
@@ -69,7 +89,9 @@ async function writeUpTo(rows: EntityManager, batch: FolioChanges[]): Promise<vo
 
 /** Folios of which more is stored than their rows tell; of one lesson or of all. */
 export async function behind(database: DataSource, lessonId: string | null): Promise<string[]> {
-  const rows = await database.query<{ id: string }[]>(
+  const rows = await rowsOf(
+    database,
+    { id: text },
     `SELECT f.id FROM folio f WHERE ($1::uuid IS NULL OR f.lesson_id = $1) AND f.projected_to < greatest(
        (SELECT max(u.id) FROM doc_update u WHERE u.name = 'folio:' || f.id),
        (SELECT s.up_to FROM doc_state s WHERE s.name = 'folio:' || f.id))
@@ -170,13 +192,19 @@ const ENTRY = `f.id, f.name, f.status, f.hand_up_at AS "handUpAt", f.is_practice
   FROM folio f LEFT JOIN LATERAL
     (SELECT slide_id, seq FROM visit WHERE folio_id = f.id ORDER BY seq DESC LIMIT 1) v ON true`;
 
-type EntryRow = Omit<DeskEntry, 'isHere' | 'activeAt' | 'handedInAt' | 'handUpAt'> & {
-  id: string;
-  handedInAt: Date | null;
-  handUpAt: Date | null;
+const ENTRY_ROW = {
+  id: text,
+  name: text,
+  status: oneOf(STATUSES),
+  handUpAt: orNull(moment),
+  isPractice: flag,
+  leaves: written<DeskEntry['leaves']>(),
+  handedInAt: orNull(moment),
+  slideId: orNull(text),
+  steps: number,
 };
 
-const toEntry = (row: EntryRow): DeskEntry => {
+const toEntry = (row: RowOf<typeof ENTRY_ROW>): DeskEntry => {
   const { name, status, isPractice, leaves, handedInAt, handUpAt, slideId, steps } = row;
   return {
     name,
@@ -194,9 +222,56 @@ const toEntry = (row: EntryRow): DeskEntry => {
 };
 
 export async function readEntry(database: DataSource, folioId: string): Promise<DeskEntry | null> {
-  const [row] = await database.query<EntryRow[]>(`SELECT ${ENTRY} WHERE f.id = $1`, [folioId]);
-  return row ? toEntry(row) : null;
+  const row = await rowOf(database, ENTRY_ROW, `SELECT ${ENTRY} WHERE f.id = $1`, [folioId]);
+  return row && toEntry(row);
 }
+
+const ANSWER_ROW = {
+  folio_id: text,
+  question_id: text,
+  answer: written<Answer>(),
+  score: orNull(number),
+  is_late: flag,
+  answered_at: moment,
+};
+
+/** All answers of a lesson, as they were put in. */
+export const readAnswers = (
+  database: DataSource,
+  lessonId: string,
+): Promise<RowOf<typeof ANSWER_ROW>[]> =>
+  rowsOf(
+    database,
+    ANSWER_ROW,
+    'SELECT a.* FROM answer a JOIN folio f ON f.id = a.folio_id WHERE f.lesson_id = $1',
+    [lessonId],
+  );
+
+/** What the rows know of a folio whose document is opened; null of one that is gone. */
+export const readKnown = (
+  database: DataSource,
+  folioId: string,
+): Promise<RowOf<typeof KNOWN_ROW> | null> =>
+  rowOf(
+    database,
+    KNOWN_ROW,
+    `SELECT f.lesson_id AS "lessonId", f.active_at AS "activeAt",
+       coalesce((SELECT max(seq) + 1 FROM visit v WHERE v.folio_id = f.id), 0) AS steps,
+       ARRAY(SELECT question_id FROM answer a WHERE a.folio_id = f.id) AS answered,
+       ARRAY(SELECT question_id FROM answer a WHERE a.folio_id = f.id AND a.is_locked) AS locked,
+       greatest((SELECT max(received_at) FROM doc_update u WHERE u.name = 'folio:' || f.id),
+         (SELECT received_at FROM doc_state s WHERE s.name = 'folio:' || f.id)) AS "storedAt"
+     FROM folio f WHERE f.id = $1`,
+    [folioId],
+  );
+const KNOWN_ROW = {
+  lessonId: text,
+  activeAt: orNull(moment),
+  steps: number,
+  answered: listOf(text),
+  locked: listOf(text),
+  storedAt: orNull(moment),
+};
 
 /** All that the desk of a lesson knows from rows. */
 export interface KnownOfLesson {
@@ -210,34 +285,30 @@ export interface KnownOfLesson {
 
 export async function readLesson(database: DataSource, lessonId: string): Promise<KnownOfLesson> {
   const [entries, answers, marks, placements, votes, walks] = await Promise.all([
-    database.query<EntryRow[]>(`SELECT ${ENTRY} WHERE f.lesson_id = $1`, [lessonId]),
-    database.query<
-      {
-        folio_id: string;
-        question_id: string;
-        answer: Answer;
-        score: number | null;
-        is_late: boolean;
-        answered_at: Date;
-      }[]
-    >(`SELECT a.* FROM answer a JOIN folio f ON f.id = a.folio_id WHERE f.lesson_id = $1`, [
-      lessonId,
-    ]),
-    database.query<{ folio_id: string; question_id: string; score: number }[]>(
+    rowsOf(database, ENTRY_ROW, `SELECT ${ENTRY} WHERE f.lesson_id = $1`, [lessonId]),
+    readAnswers(database, lessonId),
+    rowsOf(
+      database,
+      { folio_id: text, question_id: text, score: number },
       `SELECT m.folio_id, m.question_id, m.score FROM mark m JOIN folio f ON f.id = m.folio_id
        WHERE f.lesson_id = $1 AND m.score IS NOT NULL`,
       [lessonId],
     ),
-    database.query<
-      { folio_id: string; slide_id: string; element_id: string; x: number; y: number }[]
-    >(`SELECT p.* FROM placement p JOIN folio f ON f.id = p.folio_id WHERE f.lesson_id = $1`, [
-      lessonId,
-    ]),
-    database.query<{ folio_id: string; slide_id: string; link_id: string }[]>(
+    rowsOf(
+      database,
+      { folio_id: text, slide_id: text, element_id: text, x: number, y: number },
+      'SELECT p.* FROM placement p JOIN folio f ON f.id = p.folio_id WHERE f.lesson_id = $1',
+      [lessonId],
+    ),
+    rowsOf(
+      database,
+      { folio_id: text, slide_id: text, link_id: text },
       'SELECT v.* FROM vote v JOIN folio f ON f.id = v.folio_id WHERE f.lesson_id = $1',
       [lessonId],
     ),
-    database.query<{ via: string; count: number }[]>(
+    rowsOf(
+      database,
+      { via: text, count: number },
       `SELECT v.via, count(*)::int AS count FROM visit v JOIN folio f ON f.id = v.folio_id
        WHERE f.lesson_id = $1 AND v.via NOT IN ('start', 'back', 'teacher') GROUP BY v.via`,
       [lessonId],
@@ -274,11 +345,7 @@ export async function markAnew(
   lessonId: string,
   questions: ReadonlyMap<string, QuestionElement>,
 ): Promise<void> {
-  const known = await database.query<
-    { folio_id: string; question_id: string; answer: Answer; score: number | null }[]
-  >('SELECT a.* FROM answer a JOIN folio f ON f.id = a.folio_id WHERE f.lesson_id = $1', [
-    lessonId,
-  ]);
+  const known = await readAnswers(database, lessonId);
   const gone = known.filter(({ question_id, answer }) => {
     const asked = questions.get(question_id);
     return !asked || !readAnswer(asked.question, answer);

@@ -337,7 +337,13 @@ test('an answer that is changed while marks are given anew keeps the mark of wha
   await folio.acknowledged();
   await server.app.get(FoliosService).settle();
   // What was read before it was changed: it is marked by that, and must not be written over what is there now.
-  const stale = { folio_id: ada.folioId, question_id: 'q', score: 0 };
+  const stale = {
+    folio_id: ada.folioId,
+    question_id: 'q',
+    score: 0,
+    is_late: false,
+    answered_at: new Date(),
+  };
   await database.query(
     `UPDATE answer SET answer = '{"kind":"choice","optionIds":["a"]}', score = 1 WHERE folio_id = $1`,
     [ada.folioId],

@@ -28,12 +28,21 @@ import {
   type Slide,
   type SlideId,
 } from '@gobrel/core';
-import { DataSource, QueryFailedError, type EntityManager } from 'typeorm';
+import {
+  DataSource,
+  IsNull,
+  LessThanOrEqual,
+  QueryFailedError,
+  type EntityManager,
+  type Repository,
+} from 'typeorm';
 import { random } from '../access/tokens.js';
 import { DecksService } from '../decks/DecksService.js';
+import { isAny, readBy, rowOf, rowsOf, text } from '../database/rows.js';
 import { notFound, Problem, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { editionIn, freeze } from './editions.js';
+import { LessonRow } from './lessons.entities.js';
 import {
   hasEndedLately,
   lessonIn,
@@ -68,11 +77,15 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   #logger = new Logger('lessons');
   #clock: NodeJS.Timeout | null = null;
 
+  readonly #lessons: Repository<LessonRow>;
+
   constructor(
     private readonly database: DataSource,
     private readonly sync: SyncService,
     private readonly decks: DecksService,
-  ) {}
+  ) {
+    this.#lessons = database.getRepository(LessonRow);
+  }
 
   onModuleInit(): void {
     this.#clock = setInterval(() => {
@@ -90,9 +103,10 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
 
   /** Ends the lessons whose time is up. */
   async endDue(): Promise<void> {
-    const due = await this.database.query<{ id: string }[]>(
-      'SELECT id FROM lesson WHERE closes_at <= now() AND ended_at IS NULL',
-    );
+    const due = await this.#lessons.find({
+      select: { id: true },
+      where: { closesAt: LessThanOrEqual(new Date()), endedAt: IsNull() },
+    });
     for (const { id } of due) {
       // Another server may have been quicker; one that cannot be ended now holds up no other.
       await this.end(id).catch((error: unknown) => {
@@ -113,25 +127,21 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     const state: LessonState = { ...OPENING_STATE, pace, slideId: view.startSlideId };
     for (let attempt = 0; attempt < 20; attempt++) {
       try {
-        const [lesson] = await this.database.query<{ id: string }[]>(
-          `INSERT INTO lesson (id, deck_id, edition_id, class_list_id, title, join_code, allows_typed_names, state,
-             settings, opens_at, closes_at)
-           VALUES (coalesce($8::uuid, gen_random_uuid()), $1, $2, $3, $4, $5, $6, $7, $9, $10, $11) RETURNING id`,
-          [
-            deckId,
-            editionId,
-            classListId,
-            deck.title,
-            joinCode ?? makeJoinCode(random),
-            allowsTypedNames,
-            JSON.stringify(state),
-            id ?? null,
-            JSON.stringify(decodeLessonSettings(given.settings)),
-            given.opensAt ?? null,
-            given.closesAt ?? null,
-          ],
-        );
-        return lesson!.id;
+        const lesson = this.#lessons.create({
+          id,
+          deckId,
+          editionId,
+          classListId,
+          title: deck.title,
+          joinCode: joinCode ?? makeJoinCode(random),
+          allowsTypedNames,
+          state,
+          settings: decodeLessonSettings(given.settings),
+          opensAt: given.opensAt ?? null,
+          closesAt: given.closesAt ?? null,
+        });
+        await this.#lessons.save(lesson);
+        return lesson.id;
       } catch (error) {
         if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
       }
@@ -202,12 +212,15 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
 
   /** Other settings, at any time; what is not named stays as it is. */
   async setSettings(lessonId: string, changed: Partial<LessonSettings>): Promise<LessonSettings> {
-    const [rows] = await this.database.query<[{ settings: unknown }[], number]>(
+    const row = await rowOf(
+      this.database,
+      { settings: readBy(decodeLessonSettings) },
       'UPDATE lesson SET settings = settings || $2::jsonb WHERE id = $1 RETURNING settings',
       [lessonId, JSON.stringify(changed)],
     );
     await this.change(lessonId, (state) => ({ ...state, renewed: state.renewed + 1 }), true);
-    return decodeLessonSettings(rows[0]?.settings);
+    if (!row) throw notFound('lesson');
+    return row.settings;
   }
 
   /** When a lesson opens and closes by itself; null for never. */
@@ -215,10 +228,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     lessonId: string,
     times: { opensAt: string | null; closesAt: string | null },
   ): Promise<void> {
-    await this.database.query(
-      'UPDATE lesson SET opens_at = $2, closes_at = $3 WHERE id = $1 AND ended_at IS NULL',
-      [lessonId, times.opensAt, times.closesAt],
-    );
+    await this.#lessons.update({ id: lessonId, endedAt: IsNull() }, times);
   }
 
   /** Counts what was written as something else that was; null parts them again. */
@@ -325,14 +335,10 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     isOverToo = false,
   ): Promise<Locked> {
     const lesson = await this.database.transaction(async (rows) => {
-      const [row] = await rows.query<
-        (Omit<Locked, 'state'> & { state: unknown; endedAt: Date | null })[]
-      >(
-        `SELECT deck_id AS "deckId", edition_id AS "editionId", state, asked, starred, likened,
-           line_up AS "lineUp", ended_at AS "endedAt"
-         FROM lesson WHERE id = $1 FOR UPDATE`,
-        [lessonId],
-      );
+      const row = await rows.findOne(LessonRow, {
+        where: { id: lessonId },
+        lock: { mode: 'pessimistic_write' },
+      });
       if (!row) throw notFound('lesson');
       if (row.endedAt && !isOverToo) throw refused('This lesson has ended.');
       const locked: Locked = { ...row, state: decodeLessonState(row.state) };
@@ -340,19 +346,11 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       await change(locked, rows);
       locked.state = { ...locked.state, version: version + 1 };
       const { editionId, state, asked, starred, likened, lineUp } = locked;
-      await rows.query(
-        `UPDATE lesson SET edition_id = $2, state = $3, asked = $4, starred = $5, likened = $6,
-           line_up = $8, ended_at = CASE WHEN $7 THEN coalesce(ended_at, now()) END WHERE id = $1`,
-        [
-          lessonId,
-          editionId,
-          JSON.stringify(state),
-          JSON.stringify(asked),
-          JSON.stringify(starred),
-          JSON.stringify(likened),
-          state.isEnded,
-          JSON.stringify(lineUp),
-        ],
+      const endedAt = state.isEnded ? (row.endedAt ?? new Date()) : null;
+      await rows.update(
+        LessonRow,
+        { id: lessonId },
+        { editionId, state, asked, starred, likened, lineUp, endedAt },
       );
       return locked;
     });
@@ -384,10 +382,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
         return;
       } catch (error) {
         if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
-        await this.database.query('UPDATE lesson SET join_code = $2 WHERE id = $1', [
-          lessonId,
-          makeJoinCode(random),
-        ]);
+        await this.#lessons.update({ id: lessonId }, { joinCode: makeJoinCode(random) });
       }
     }
     throw refused('No free join code was found. End a lesson that is over and try again.');
@@ -395,11 +390,13 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
 
   /** The lesson, its folios and what they hold. */
   async remove(lessonId: string): Promise<void> {
-    const folios = await this.database.query<{ id: string }[]>(
+    const folios = await rowsOf(
+      this.database,
+      { id: text },
       'SELECT id FROM folio WHERE lesson_id = $1',
       [lessonId],
     );
-    await this.database.query('DELETE FROM lesson WHERE id = $1', [lessonId]);
+    await this.#lessons.delete({ id: lessonId });
     // Desks and big screens that look at it come back to hear that it is gone.
     for (const kind of ['lesson', 'desk']) this.sync.reopen(`${kind}:${lessonId}`);
     for (const { id } of folios) {
@@ -413,11 +410,11 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     const lesson = await this.#alter(
       lessonId,
       async (lesson, rows) => {
-        const [known] = await rows.query<unknown[]>(
-          'SELECT 1 FROM folio WHERE lesson_id = $1 AND id = $2',
-          [lessonId, folioId],
-        );
-        if (!known) throw notFound('student');
+        const isKnown = await isAny(rows, 'SELECT 1 FROM folio WHERE lesson_id = $1 AND id = $2', [
+          lessonId,
+          folioId,
+        ]);
+        if (!isKnown) throw notFound('student');
         lesson.lineUp = linedUp(lesson.lineUp, folioId, before);
       },
       true,

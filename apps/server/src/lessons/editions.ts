@@ -1,9 +1,7 @@
 import { studentView, type Deck } from '@gobrel/core';
-import type { EntityManager } from 'typeorm';
 import { noteUses, hashesIn } from '../assets/uses.js';
+import { rowOf, text, theRow, written, type Rows } from '../database/rows.js';
 import { notFound } from '../problems/problem.js';
-
-type Rows = Pick<EntityManager, 'query'>;
 
 /** Keeps an edition; the deck as students see it beside it. */
 export async function freeze(
@@ -12,18 +10,20 @@ export async function freeze(
   deck: Deck,
   view = studentView(deck),
 ): Promise<string> {
-  const [edition] = await rows.query<{ id: string }[]>(
+  const { id } = await theRow(
+    rows,
+    { id: text },
     'INSERT INTO edition (deck_id, deck, student_view) VALUES ($1, $2, $3) RETURNING id',
     [deckId, JSON.stringify(deck), JSON.stringify(view)],
   );
   await noteUses(rows, [
-    ...hashesIn(JSON.stringify(deck)).map((hash) => ({ hash, name: `edition:${edition!.id}` })),
+    ...hashesIn(JSON.stringify(deck)).map((hash) => ({ hash, name: `edition:${id}` })),
     ...hashesIn(JSON.stringify(view)).map((hash) => ({
       hash,
-      name: `edition:${edition!.id}#student`,
+      name: `edition:${id}#student`,
     })),
   ]);
-  return edition!.id;
+  return id;
 }
 
 /** An edition with everything in it, or as students may see it. */
@@ -32,7 +32,9 @@ export async function editionIn(
   editionId: string,
   column: 'deck' | 'student_view' = 'deck',
 ): Promise<Deck> {
-  const [row] = await rows.query<{ deck: Deck }[]>(
+  const row = await rowOf(
+    rows,
+    { deck: written<Deck>() },
     `SELECT ${column} AS deck FROM edition WHERE id = $1`,
     [editionId],
   );

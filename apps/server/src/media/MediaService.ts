@@ -6,7 +6,9 @@ import type { MediaRef } from '@gobrel/core';
 import { fileTypeFromBuffer } from 'file-type';
 import { DataSource, type EntityManager } from 'typeorm';
 import { noteUses } from '../assets/uses.js';
+import { flag, theRow } from '../database/rows.js';
 import { invalid } from '../problems/problem.js';
+import { MediaPartRow, MediaRow } from './media.entities.js';
 
 /** Bytes of a part: what is read at a time when a player asks for a stretch of it. */
 const PART = 1_000_000;
@@ -34,32 +36,28 @@ export class MediaService {
     const hash = await hashOf(path);
     await this.database.transaction(async (manager) => {
       // A row that was there is touched: it is not to go just now.
-      const [row] = await manager.query<{ isNew: boolean }[]>(
+      const { isNew } = await theRow(
+        manager,
+        { isNew: flag },
         `INSERT INTO media (hash, media_type, size) VALUES ($1, $2, $3)
          ON CONFLICT (hash) DO UPDATE SET created_at = now() RETURNING xmax = 0 AS "isNew"`,
         [hash, type, size],
       );
-      if (row!.isNew) await keepParts(manager, hash, path);
+      if (isNew) await keepParts(manager, hash, path);
       await noteUses(manager, [{ hash, name: `by:${by}` }]);
     });
     return { hash, type, size };
   }
 
   async find(hash: string): Promise<KeptMedia | null> {
-    const [media] = await this.database.query<{ media_type: string; size: number }[]>(
-      'SELECT media_type, size FROM media WHERE hash = $1',
-      [hash],
-    );
-    return media ? { type: media.media_type, size: media.size } : null;
+    const media = await this.database.getRepository(MediaRow).findOneBy({ hash });
+    return media && { type: media.mediaType, size: media.size };
   }
 
   /** The bytes from `start` to `end`, both included, a part at a time. */
   async *read(hash: string, start: number, end: number): AsyncGenerator<Buffer> {
     for (let part = Math.floor(start / PART); part * PART <= end; part += 1) {
-      const [row] = await this.database.query<{ bytes: Buffer }[]>(
-        'SELECT bytes FROM media_part WHERE hash = $1 AND part = $2',
-        [hash, part],
-      );
+      const row = await this.database.getRepository(MediaPartRow).findOneBy({ hash, part });
       if (!row) return;
       const from = Math.max(0, start - part * PART);
       yield row.bytes.subarray(from, Math.min(row.bytes.length, end + 1 - part * PART));
@@ -74,11 +72,8 @@ async function keepParts(manager: EntityManager, hash: string, path: string): Pr
     for (let part = 0; ; part += 1) {
       const { bytesRead } = await file.read(buffer, 0, PART, part * PART);
       if (bytesRead === 0) return;
-      await manager.query('INSERT INTO media_part (hash, part, bytes) VALUES ($1, $2, $3)', [
-        hash,
-        part,
-        Buffer.from(buffer.subarray(0, bytesRead)),
-      ]);
+      const bytes = Buffer.from(buffer.subarray(0, bytesRead));
+      await manager.getRepository(MediaPartRow).insert({ hash, part, bytes });
     }
   } finally {
     await file.close();

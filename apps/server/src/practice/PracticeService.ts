@@ -7,6 +7,7 @@ import { DataSource } from 'typeorm';
 import { SERVER_LIMITS } from '@gobrel/core';
 import { makeToken } from '../access/tokens.js';
 import { CONFIG, type Config } from '../config.js';
+import { FolioRow } from '../folios/folios.entities.js';
 import { FoliosService } from '../folios/FoliosService.js';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { refused } from '../problems/problem.js';
@@ -64,10 +65,9 @@ export class PracticeService implements BeforeApplicationShutdown {
     const running = this.#classes.get(lessonId);
     this.#classes.delete(lessonId);
     running?.process.kill();
-    const rows = await this.database.query<{ id: string }[]>(
-      'SELECT id FROM folio WHERE lesson_id = $1 AND is_practice',
-      [lessonId],
-    );
+    const rows = await this.database
+      .getRepository(FolioRow)
+      .find({ select: { id: true }, where: { lessonId, isPractice: true } });
     if (rows.length > 0) {
       await this.folios.remove(
         lessonId,

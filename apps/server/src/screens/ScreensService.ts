@@ -12,13 +12,19 @@ import {
   type ScreenLesson,
   type ScreenShows,
 } from '@gobrel/core';
-import { DataSource } from 'typeorm';
+import { DataSource, LessThan, MoreThan } from 'typeorm';
 import { OPEN_SCREEN } from '../access/openScreen.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
 import type { Lesson } from '../lessons/lessonRows.js';
+import { ScreenRow } from '../lessons/lessons.entities.js';
 import { LessonsService } from '../lessons/LessonsService.js';
+import { orNull, rowOf, text } from '../database/rows.js';
 import { Problem } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
+
+/** Milliseconds. */
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
 
 /** Screens of a device of their own: paired with a lesson by a short code. */
 @Injectable()
@@ -31,30 +37,27 @@ export class ScreensService {
 
   /** A screen that waits to be paired. */
   async open(): Promise<{ token: string; code: string }> {
-    await this.database.query(`DELETE FROM screen WHERE created_at < now() - interval '1 day'`);
+    const screens = this.database.getRepository(ScreenRow);
+    await screens.delete({ createdAt: LessThan(new Date(Date.now() - DAY)) });
     const [token, code] = [makeToken(), makeReturnCode(random)];
-    await this.database.query('INSERT INTO screen (token_hash, code) VALUES ($1, $2)', [
-      hashToken(token),
-      code,
-    ]);
+    await screens.insert({ tokenHash: hashToken(token), code });
     return { token, code };
   }
 
   /** Pairs the screen that shows this code with a lesson: the code is used up. */
   async pair(lessonId: string, code: string): Promise<void> {
-    const [, count] = await this.database.query<[unknown, number]>(
-      `UPDATE screen SET lesson_id = $2, code = NULL
-       WHERE code = $1 AND created_at > now() - interval '1 hour'`,
-      [code, lessonId],
-    );
-    if (count === 0) {
+    const lately = MoreThan(new Date(Date.now() - HOUR));
+    const { affected } = await this.database
+      .getRepository(ScreenRow)
+      .update({ code, createdAt: lately }, { lessonId, code: null });
+    if (!affected) {
       throw new Problem(404, 'Not found', 'No screen shows this code. Look at it again.');
     }
   }
 
   /** Nothing more of a lesson is shown on screens that were paired with it. */
   async part(lessonId: string): Promise<void> {
-    await this.database.query('DELETE FROM screen WHERE lesson_id = $1', [lessonId]);
+    await this.database.getRepository(ScreenRow).delete({ lessonId });
   }
 
   /**
@@ -65,7 +68,9 @@ export class ScreensService {
     token: string | undefined,
     has: number | null,
   ): Promise<{ code: string | null; lesson: ScreenLesson | null } | null> {
-    const [row] = await this.database.query<{ code: string | null; lesson_id: string | null }[]>(
+    const row = await rowOf(
+      this.database,
+      { code: orNull(text), lesson_id: orNull(text) },
       `SELECT s.code, s.lesson_id FROM ${OPEN_SCREEN} WHERE s.token_hash = $1`,
       [hashToken(token ?? '')],
     );

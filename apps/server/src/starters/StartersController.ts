@@ -16,6 +16,8 @@ import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { noteUses, hashesIn } from '../assets/uses.js';
 import { invalid, notFound, refused } from '../problems/problem.js';
 import { Needs } from '../access/needs.js';
+import { rowOf, text } from '../database/rows.js';
+import { StarterRow } from './starters.entities.js';
 
 export class NewStarterDto {
   @Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))
@@ -38,10 +40,11 @@ export class StartersController {
 
   @Get()
   list(@CurrentTeacher() { id }: Teacher): Promise<KeptStarter[]> {
-    return this.database.query<KeptStarter[]>(
-      'SELECT id, title, clip FROM starter WHERE teacher_id = $1 ORDER BY created_at DESC',
-      [id],
-    );
+    return this.database.getRepository(StarterRow).find({
+      select: { id: true, title: true, clip: true },
+      where: { teacherId: id },
+      order: { createdAt: 'DESC' },
+    });
   }
 
   @Post()
@@ -51,7 +54,10 @@ export class StartersController {
   ): Promise<{ id: string }> {
     const read = readClip(clip);
     if (!read || read.slides.length !== 1) throw invalid('One slide is kept as a starter.');
-    const [row] = await this.database.query<{ id: string }[]>(
+    const row = await rowOf(
+      this.database,
+      { id: text },
+      // Counted and put in at once: two that come together are not both the last.
       `INSERT INTO starter (teacher_id, title, clip)
        SELECT $1::uuid, $2, $3 WHERE (SELECT count(*) FROM starter WHERE teacher_id = $1::uuid) < ${MOST}
        RETURNING id`,
@@ -72,10 +78,8 @@ export class StartersController {
     @CurrentTeacher() teacher: Teacher,
     @Param('id', ParseUUIDPipe) id: string,
   ): Promise<void> {
-    const [, count] = await this.database.query<[unknown, number]>(
-      'DELETE FROM starter WHERE id = $1 AND teacher_id = $2',
-      [id, teacher.id],
-    );
-    if (count === 0) throw notFound('starter');
+    const starters = this.database.getRepository(StarterRow);
+    const { affected } = await starters.delete({ id, teacherId: teacher.id });
+    if (!affected) throw notFound('starter');
   }
 }

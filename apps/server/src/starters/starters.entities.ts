@@ -1,3 +1,4 @@
+import type { SlideClip } from '@gobrel/core';
 import { Column, Entity, ManyToOne, PrimaryGeneratedColumn } from 'typeorm';
 import { TeacherRow } from '../accounts/accounts.entities.js';
 
@@ -18,7 +19,7 @@ export class StarterRow {
 
   /** One slide as the clipboard has it. */
   @Column('jsonb')
-  clip: object;
+  clip: SlideClip;
 
   @Column('timestamptz', { default: () => 'now()' })
   createdAt: Date;

@@ -1,7 +1,8 @@
 import { Injectable, Logger } from '@nestjs/common';
-import { DataSource, type EntityManager } from 'typeorm';
+import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
 import { forgetUses, noteAllUses, noteUses, hashesIn } from '../assets/uses.js';
+import { big, bytes, moment, rowsOf, text, type RowOf, type Rows } from '../database/rows.js';
 
 interface Waiting {
   name: string;
@@ -24,7 +25,8 @@ const RETRY = { first: 100, most: 2000 };
 /**
  * Yjs updates in PostgreSQL. One queue for all documents: while an INSERT is under way the next updates gather, and go
  * as one multi-row INSERT with one commit. An append resolves once its rows are on disk; it is tried until they are,
- * so that what a document in memory holds is either stored or still on its way.
+ * so that what a document in memory holds is either stored or still on its way. It is SQL all along, since nothing is
+ * acknowledged before it.
  */
 @Injectable()
 export class UpdateStore {
@@ -68,7 +70,7 @@ export class UpdateStore {
     for (let pause = RETRY.first; ; pause = Math.min(pause * 2, RETRY.most)) {
       try {
         const stored = await this.#write(batch);
-        for (const { id, name } of stored) this.#follow(name, BigInt(id));
+        for (const { id, name } of stored) this.#follow(name, id);
         break;
       } catch (error) {
         this.#logger.error(error instanceof Error ? error.message : String(error));
@@ -115,25 +117,29 @@ export class UpdateStore {
   async load(name: string, into = new Y.Doc()): Promise<{ doc: Y.Doc; bytes: number }> {
     await this.unstored(name);
     const [state, updates] = await Promise.all([
-      this.database.query<{ id: string; data: Buffer }[]>(
+      rowsOf(
+        this.database,
+        { id: big, data: bytes },
         'SELECT up_to AS id, data FROM doc_state WHERE name = $1',
         [name],
       ),
-      this.database.query<{ id: string; data: Buffer }[]>(
+      rowsOf(
+        this.database,
+        { id: big, data: bytes },
         'SELECT id, data FROM doc_update WHERE name = $1 ORDER BY id',
         [name],
       ),
     ]);
     this.#counts.set(name, updates.length);
-    for (const { id } of [...state, ...updates]) this.#follow(name, BigInt(id));
-    let bytes = 0;
+    for (const { id } of [...state, ...updates]) this.#follow(name, id);
+    let size = 0;
     into.transact(() => {
       for (const { data } of [...state, ...updates]) {
-        bytes += data.length;
+        size += data.length;
         Y.applyUpdate(into, data);
       }
     });
-    return { doc: into, bytes };
+    return { doc: into, bytes: size };
   }
 
   /** Puts a whole document under a name, as one update. */
@@ -155,13 +161,17 @@ export class UpdateStore {
     if ((this.#counts.get(name) ?? 0) < atLeast) return false;
     await this.database.transaction(async (rows) => {
       await rows.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [name]);
-      const updates = await rows.query<{ id: string; data: Buffer; received_at: Date }[]>(
+      const updates = await rowsOf(
+        rows,
+        { id: big, data: bytes, received_at: moment },
         'SELECT id, data, received_at FROM doc_update WHERE name = $1 ORDER BY id',
         [name],
       );
       const last = updates.at(-1);
       if (!last) return;
-      const states = await rows.query<{ data: Buffer }[]>(
+      const states = await rowsOf(
+        rows,
+        { data: bytes },
         'SELECT data FROM doc_state WHERE name = $1',
         [name],
       );
@@ -173,11 +183,11 @@ export class UpdateStore {
       await rows.query(
         `INSERT INTO doc_state (name, data, up_to, received_at) VALUES ($1, $2, $3, $4)
          ON CONFLICT (name) DO UPDATE SET data = excluded.data, up_to = excluded.up_to, received_at = excluded.received_at`,
-        [name, state, last.id, last.received_at],
+        [name, state, String(last.id), last.received_at],
       );
       await noteAllUses(rows, name, hashesIn(state));
       await rows.query('DELETE FROM doc_update WHERE id = ANY($1::bigint[])', [
-        updates.map((update) => update.id),
+        updates.map((update) => String(update.id)),
       ]);
     });
     this.#counts.set(name, 0);
@@ -190,28 +200,25 @@ export class UpdateStore {
   }
 }
 
-interface Stored {
-  id: string;
-  name: string;
-}
+const STORED = { id: big, name: text };
+type Stored = RowOf<typeof STORED>;
 
 /** Bytes above which an update is sent alone, as bytes: in a list each byte is written as two letters first. */
 const LARGE = 16_000;
 
 const insertMany = (
-  rows: Pick<EntityManager, 'query'>,
+  rows: Rows,
   batch: readonly Pick<Waiting, 'name' | 'data'>[],
 ): Promise<Stored[]> =>
-  rows.query(
+  rowsOf(
+    rows,
+    STORED,
     'INSERT INTO doc_update (name, data) SELECT * FROM unnest($1::text[], $2::bytea[]) RETURNING id, name',
     [batch.map(({ name }) => name), batch.map(({ data }) => Buffer.from(data))],
   );
 
-const insertOne = (
-  rows: Pick<EntityManager, 'query'>,
-  { name, data }: Pick<Waiting, 'name' | 'data'>,
-): Promise<Stored[]> =>
-  rows.query('INSERT INTO doc_update (name, data) VALUES ($1, $2) RETURNING id, name', [
+const insertOne = (rows: Rows, { name, data }: Pick<Waiting, 'name' | 'data'>): Promise<Stored[]> =>
+  rowsOf(rows, STORED, 'INSERT INTO doc_update (name, data) VALUES ($1, $2) RETURNING id, name', [
     name,
     Buffer.from(data),
   ]);
