@@ -39,6 +39,7 @@ const CHECKS = [
   ['Types of the tests of the server', 'npx', ['tsc', '-p', 'apps/server/tsconfig.test.json']],
   ['Types of the browser tests', 'npx', ['tsc', '-p', 'e2e']],
   ['Types of the benchmarks', 'npx', ['tsc', '-p', 'bench']],
+  ['Nothing unused', 'npx', ['knip', '--no-progress']],
   ['What each view downloads', 'node', ['scripts/sizes.mjs']],
 ];
 

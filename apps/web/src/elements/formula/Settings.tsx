@@ -112,12 +112,16 @@ export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
   );
 }
 
-type Tools = typeof tex;
+type Tools = Pick<typeof tex, 'naturalSize' | 'problemIn'>;
 
 /** What reads and measures formulas, once it is there. */
 function useTools(): Tools | null {
   const [tools, setTools] = useState<Tools | null>(null);
-  useEffect(() => void import('../../parts/tex').then(setTools), []);
+  useEffect(() => {
+    void import('../../parts/tex').then(({ naturalSize, problemIn }) =>
+      setTools({ naturalSize, problemIn }),
+    );
+  }, []);
   return tools;
 }
 
