@@ -11,39 +11,29 @@ import {
   deskEntries,
   FolioProjection,
   questionsOf,
-  readLeafTitles,
-  SERVER_LIMITS,
   slidesMap,
   type ElementId,
-  type LessonState,
 } from '@gobrel/core';
 import { DataSource, QueryFailedError } from 'typeorm';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { Problem } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
-import {
-  fillDesk,
-  forget,
-  markDeskAnew,
-  tellDesk,
-  withOpenVotes,
-  type Told,
-} from './deskDocument.js';
+import { fillDesk, forget, markDeskAnew } from './deskDocument.js';
 import * as rows from './folioRows.js';
-import { hasItsStudent, nowOf, withLateness, type LiveFolio } from './liveFolio.js';
+import { hasItsStudent, type LiveFolio } from './liveFolio.js';
 import { LiveLessons, type LiveLesson } from './LiveLessons.js';
+import { PassQueue } from './PassQueue.js';
+import { Projection } from './Projection.js';
 
 /**
  * Milliseconds between two passes. What a desk sees comes no later for a person, and a busy class costs ten
  * transactions a second instead of hundreds, which the updates on their way to disk would have to wait for.
  */
 const PASS_PAUSE = 100;
-/** Folios worked on before others on this server get their turn. */
-const AT_ONCE = 4;
 
 /**
- * Follows the folio documents that are open in this process: writes what they change into rows, marks, and tells
- * the desk. Between two passes the next changes gather, so the busier it is the larger the passes.
+ * Follows the folio documents that are open in this process: what they change is written into rows, marked, and told to
+ * the desk, in the passes of a queue.
  * On opening, a folio is projected whole: whatever a crash kept from the rows is made good. A folio that nobody opens
  * is visited (`catchUp`): all of them when the server starts, those of a lesson before its results are told.
  */
@@ -54,16 +44,7 @@ export class FolioProjector
   #logger = new Logger('projector');
   #live: LiveLessons;
   #folios = new Map<string, LiveFolio>();
-  #dirty = new Set<LiveFolio>();
-  /** Folios whose turn is not yet, because they cost much. */
-  #later = new Set<LiveFolio>();
-  #pass: Promise<void> | null = null;
-  /** Passes begun, and the last of them whose changes are in the rows. */
-  #begun = 0;
-  #written = 0;
-  #onPass: (() => void)[] = [];
-  #isClosing = false;
-  #isClosed = false;
+  #queue: PassQueue<LiveFolio>;
 
   constructor(
     private readonly database: DataSource,
@@ -71,6 +52,18 @@ export class FolioProjector
     private readonly lessons: LessonsService,
   ) {
     this.#live = new LiveLessons(sync, lessons);
+    const projection = new Projection(database, this.#live, {
+      rest: (folio) => this.#queue.rest(folio),
+      refresh: (lesson) => this.#refresh(lesson),
+      mayRest: () => !this.#queue.isClosing,
+      problem: (sentence) => this.#logger.error(sentence),
+    });
+    this.#queue = new PassQueue(PASS_PAUSE, {
+      pass: (batch) => projection.write(batch),
+      latest: (folio) => this.#folios.get(folio.id) ?? folio,
+      isLasting,
+      problem: (sentence) => this.#logger.error(sentence),
+    });
   }
 
   onModuleInit(): void {
@@ -93,7 +86,7 @@ export class FolioProjector
    */
   async catchUp(lessonId: string | null): Promise<void> {
     for (const folioId of await rows.behind(this.database, lessonId)) {
-      if (this.#isClosing || this.#folios.has(folioId)) continue;
+      if (this.#queue.isClosing || this.#folios.has(folioId)) continue;
       try {
         await this.sync.visit(`folio:${folioId}`);
       } catch (error) {
@@ -120,6 +113,15 @@ export class FolioProjector
     const known = await rows.readKnown(this.database, folioId);
     if (!known) return;
     const lesson = await this.#live.hold(known.lessonId);
+    try {
+      this.#open(folioId, doc, lesson, known);
+    } catch (error) {
+      await this.#live.letGo(lesson);
+      throw error;
+    }
+  }
+
+  #open(folioId: string, doc: Document, lesson: LiveLesson, known: rows.KnownOfFolio): void {
     const { edition, questions } = lesson;
     const folio: LiveFolio = {
       id: folioId,
@@ -129,7 +131,7 @@ export class FolioProjector
       onUpdate: () => {
         folio.activeAt = Date.now();
         folio.storedAt = null;
-        this.#mark(folio);
+        this.#queue.mark(folio);
       },
       activeAt: 0,
       isHere: false,
@@ -147,18 +149,18 @@ export class FolioProjector
     this.#folios.set(folioId, folio);
     slidesMap(doc).observeDeep(() => (folio.hasNewLeaves = true));
     doc.on('update', folio.onUpdate);
-    this.#mark(folio);
+    this.#queue.mark(folio);
   }
 
   #leave(folioId: string): void {
     const folio = this.#folios.get(folioId);
     if (!folio) return;
     folio.upTo = this.sync.storedUpTo(`folio:${folioId}`);
-    this.#mark(folio);
+    this.#queue.mark(folio);
     folio.doc.off('update', folio.onUpdate);
     this.#folios.delete(folioId);
     this.settle()
-      .then(() => this.#live.letGo(folio.lesson))
+      .finally(() => this.#live.letGo(folio.lesson))
       .catch((error: unknown) => this.#logger.error(String(error)));
   }
 
@@ -187,7 +189,7 @@ export class FolioProjector
         locked,
         steps,
       });
-      this.#mark(folio);
+      this.#queue.mark(folio);
     }
   }
 
@@ -201,151 +203,7 @@ export class FolioProjector
     }
     if (!isHere && folio.isHere) folio.leftAt = Date.now();
     folio.isHere = isHere;
-    this.#mark(folio);
-  }
-
-  #mark(folio: LiveFolio): void {
-    this.#dirty.add(folio);
-    if (!this.#isClosed) this.#pass ??= this.#run();
-  }
-
-  async #run(): Promise<void> {
-    while (this.#dirty.size + this.#later.size > 0) {
-      // Let the changes that arrive together come along in one pass.
-      if (!this.#isClosing) await new Promise((resolve) => setTimeout(resolve, PASS_PAUSE));
-      for (const folio of this.#later) this.#dirty.add(folio);
-      this.#later.clear();
-      const batch = this.#takeDirty();
-      const pass = ++this.#begun;
-      try {
-        await this.#project(batch);
-        this.#written = pass;
-      } catch (error) {
-        this.#logger.error(error instanceof Error ? error.message : String(error));
-        // Going down: the rows are made good when the folio is next opened.
-        if (this.#isClosing) this.#dirty.clear();
-        else if (isLasting(error)) await this.#projectOneByOne(this.#takeDirty());
-        await new Promise((resolve) => setTimeout(resolve, 500));
-      }
-      for (const tell of this.#onPass.splice(0)) tell();
-    }
-    this.#pass = null;
-    for (const tell of this.#onPass.splice(0)) tell();
-  }
-
-  /** Each folio once: one that was left and opened again meanwhile is told by its latest opening, which tells all. */
-  #takeDirty(): LiveFolio[] {
-    const batch = new Map<string, LiveFolio>();
-    for (const folio of this.#dirty) {
-      batch.set(folio.id, this.#folios.get(folio.id) ?? folio);
-    }
-    this.#dirty.clear();
-    return [...batch.values()];
-  }
-
-  /** One folio that cannot be written must not hold up the others. It is tried again when it is next opened. */
-  async #projectOneByOne(batch: readonly LiveFolio[]): Promise<void> {
-    for (const folio of batch) {
-      try {
-        await this.#project([folio]);
-      } catch (error) {
-        this.#logger.error(`folio ${folio.id}: ${String(error)}`);
-        if (isLasting(error)) this.#dirty.delete(folio);
-      }
-    }
-  }
-
-  async #project(all: LiveFolio[]): Promise<void> {
-    let batch = all;
-    const changed: { folio: LiveFolio; changes: Told }[] = [];
-    const answeredBefore = new Map(batch.map((folio) => [folio, folio.projection.answered]));
-    try {
-      const states = new Map<LiveLesson, LessonState | null>();
-      for (const { lesson } of batch) {
-        if (states.has(lesson)) continue;
-        const state = await this.#live.stateOf(lesson);
-        states.set(lesson, state);
-        if (state && state.renewed > lesson.renewed) await this.#refresh(lesson);
-      }
-      // Of a lesson that is gone nothing is written any more.
-      batch = all.filter(({ lesson }) => states.get(lesson));
-      for (const some of chunks(batch)) {
-        for (const folio of some) {
-          const state = states.get(folio.lesson)!;
-          const changes = this.#take(folio, state);
-          if (changes) changed.push({ folio, changes });
-        }
-        await othersTurn();
-      }
-      // Those that have to wait for their turn leave nothing to write.
-      if (changed.length === 0) return;
-      await rows.write(
-        this.database,
-        changed.map(({ folio, changes }) => ({
-          folioId: folio.id,
-          changes,
-          leaves: folio.leaves,
-          // What could not be read is looked at again.
-          upTo: folio.isUnreadable ? null : folio.upTo,
-          leftAt: folio.leftAt,
-        })),
-      );
-    } catch (error) {
-      // Nothing was written: tell everything again in a later pass.
-      for (const folio of batch) {
-        const { edition, questions } = folio.lesson;
-        const answered = answeredBefore.get(folio)!;
-        const { locked } = folio.projection;
-        folio.projection = new FolioProjection(folio.doc, edition, questions, {
-          answered,
-          locked,
-        });
-        this.#dirty.add(folio);
-      }
-      throw error;
-    }
-    const byLesson = new Map<LiveLesson, typeof changed>();
-    for (const entry of changed) {
-      byLesson.set(entry.folio.lesson, [...(byLesson.get(entry.folio.lesson) ?? []), entry]);
-    }
-    for (const [lesson, entries] of byLesson) {
-      for (const some of chunks(entries)) {
-        await lesson.desk?.transact((doc) => {
-          for (const { folio, changes } of some) tellDesk(doc, nowOf(folio), changes);
-        });
-        await othersTurn();
-      }
-    }
-  }
-
-  /**
-   * What has changed in a folio; null when it cannot be read, which its teacher is told, or when it has cost so much that
-   * the others come first.
-   */
-  #take(folio: LiveFolio, state: LessonState): Told | null {
-    const began = performance.now();
-    if (folio.restsUntil > began && folio.upTo === null && !this.#isClosing) {
-      this.#later.add(folio);
-      return null;
-    }
-    try {
-      const changes = withOpenVotes(state, folio.projection.take());
-      if (folio.hasNewLeaves) folio.leaves = readLeafTitles(folio.doc);
-      folio.hasNewLeaves = false;
-      folio.isUnreadable = false;
-      return withLateness(folio, state, changes);
-    } catch (error) {
-      this.#logger.error(`folio ${folio.id}: ${String(error)}`);
-      folio.isUnreadable = true;
-      return { answers: [], placements: [], votes: [], visits: [] };
-    } finally {
-      const cost = performance.now() - began;
-      const { cheap, restsTimes, longest } = SERVER_LIMITS.projection;
-      // What costs much once may have waited for the processor: twice running it is the folio.
-      const least = Math.min(cost, folio.cost);
-      folio.cost = cost;
-      if (least > cheap) folio.restsUntil = began + Math.min(least * restsTimes, longest);
-    }
+    this.#queue.mark(folio);
   }
 
   async #fillDesk(lessonId: string, doc: Document): Promise<void> {
@@ -395,29 +253,18 @@ export class FolioProjector
   }
 
   /** Resolves when all that has changed so far is in the rows; what changes meanwhile is not waited for. */
-  async settle(): Promise<void> {
-    const wanted = this.#begun + 1;
-    while (this.#pass && this.#written < wanted) {
-      await new Promise<void>((resolve) => this.#onPass.push(resolve));
-    }
+  settle(): Promise<void> {
+    return this.#queue.settle();
   }
 
   /** The same for one folio, also when it has to wait for its turn. */
-  async settleFolio(folioId: string): Promise<void> {
-    await this.settle();
-    for (;;) {
-      const folio = this.#folios.get(folioId);
-      if (!folio || !this.#later.has(folio) || this.#isClosing) return;
-      await new Promise((resolve) => setTimeout(resolve, PASS_PAUSE));
-      await this.settle();
-    }
+  settleFolio(folioId: string): Promise<void> {
+    return this.#queue.settleOne(() => this.#folios.get(folioId));
   }
 
   async beforeApplicationShutdown(): Promise<void> {
     await this.sync.close();
-    this.#isClosing = true;
-    while (this.#pass) await this.#pass;
-    this.#isClosed = true;
+    await this.#queue.close();
     await this.#live.closeAll();
   }
 }
@@ -430,10 +277,3 @@ const isLasting = (error: unknown): boolean =>
   error instanceof QueryFailedError
     ? /^2[123]/.test((error.driverError as { code?: string }).code ?? '')
     : error instanceof Problem || error instanceof TypeError || error instanceof RangeError;
-
-const othersTurn = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
-
-const chunks = <T>(all: T[]): T[][] =>
-  Array.from({ length: Math.ceil(all.length / AT_ONCE) }, (_, index) =>
-    all.slice(index * AT_ONCE, (index + 1) * AT_ONCE),
-  );

@@ -1,10 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import {
-  deskMarks,
-  questionsOf,
-  type HandMark,
-  type StudentResult,
-} from '@gobrel/core';
+import { deskMarks, questionsOf, type HandMark, type StudentResult } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { flag, moment, number, orNull, rowsOf, text } from '../database/rows.js';
 import { LessonsService } from '../lessons/LessonsService.js';

@@ -248,10 +248,7 @@ export const readAnswers = (
   );
 
 /** What the rows know of a folio whose document is opened; null of one that is gone. */
-export const readKnown = (
-  database: DataSource,
-  folioId: string,
-): Promise<RowOf<typeof KNOWN_ROW> | null> =>
+export const readKnown = (database: DataSource, folioId: string): Promise<KnownOfFolio | null> =>
   rowOf(
     database,
     KNOWN_ROW,
@@ -264,6 +261,7 @@ export const readKnown = (
      FROM folio f WHERE f.id = $1`,
     [folioId],
   );
+export type KnownOfFolio = RowOf<typeof KNOWN_ROW>;
 const KNOWN_ROW = {
   lessonId: text,
   activeAt: orNull(moment),
