@@ -1,5 +1,14 @@
 import { newElementBox, phoneReading, readDeck, readingOrder } from '../index.js';
-import { choice, choiceQuestion, deck, piece, slide, text, zone } from '../testing/builder.js';
+import {
+  choice,
+  choiceQuestion,
+  deck,
+  element,
+  piece,
+  slide,
+  text,
+  zone,
+} from '../testing/builder.js';
 
 const scene = readDeck(
   deck(
@@ -12,6 +21,13 @@ const scene = readDeck(
       zone('deep', 'deep', { x: 150, y: 350, w: 200, h: 100 }),
       choiceQuestion('q', 'Why?', ['a', 'b'], { box: { x: 700, y: 156, w: 400, h: 300 } }),
       choice('On', 's'),
+      element({
+        kind: 'shape',
+        shape: 'ellipse',
+        layer: 'content',
+        id: 'map',
+        box: { x: 700, y: 480, w: 100, h: 80 },
+      }),
     ),
   ),
 ).slides.s!;
@@ -29,7 +45,8 @@ describe('reading order', () => {
   test('a phone reads words, pieces and questions below the picture', () => {
     const reading = phoneReading(scene);
     expect(reading.title?.id).toBe('s-title');
-    expect(reading.read.map((e) => e.id)).toEqual(['say']);
+    expect(reading.read.map((e) => e.id)).toEqual(['say', 'map']);
+    expect(reading.zones.map((e) => e.id)).toEqual(['pool', 'deep']);
     expect(reading.pieces.map((e) => e.id)).toEqual(['crab', 'weed']);
     expect(reading.questions.map((e) => e.id)).toEqual(['q']);
   });

@@ -137,6 +137,26 @@ test('whatever is in the cells, it is drawn within its box and with finite numbe
   );
 });
 
+test.each([
+  [0.12345, '0.123'],
+  [1.2345, '1.23'],
+  [-1.2345, '-1.23'],
+  [1234.5, '1,234.5'],
+])('the value %d is written as %s above its bar', (value, written) => {
+  const chart = chartOf(
+    [
+      ['', 'n'],
+      ['a', String(value)],
+    ],
+    'bars',
+    { showsValues: true },
+  );
+  const words = chartMarks(chart, THEMES[0]!).flatMap((mark) =>
+    mark.kind === 'words' ? [mark.words] : [],
+  );
+  expect(words).toContain(written);
+});
+
 test('cells pasted into it become its values and leave its box as it is', () => {
   const doc = deck(slide('s'));
   const box = { x: 0, y: 0, w: 500, h: 300 };

@@ -15,12 +15,13 @@ import {
   renameSlide,
   rewordLink,
   routeGraph,
+  slideOf,
   slugger,
   wordsOf,
   type PlanItem,
   type SlideId,
 } from '../../index.js';
-import { choice, deck, ending, slide, text, way, words } from '../../testing/builder.js';
+import { at, choice, deck, ending, slide, text, way, words } from '../../testing/builder.js';
 
 const textOf = (doc: Y.Doc): string => {
   const read = readDeck(doc);
@@ -39,6 +40,18 @@ const write = (doc: Y.Doc, plan: string, how?: 'with removals') => {
 };
 const titles = (doc: Y.Doc): Record<SlideId, string> =>
   Object.fromEntries(Object.values(readDeck(doc).slides).map(({ id, title }) => [id, title]));
+
+test('what is written on top stays there, before what only a loop leads to', () => {
+  const doc = deck(
+    at(0, 0, slide('pier', choice('In', 'cave'))),
+    at(0, 500, slide('tide', choice('Again', 'ebb'))),
+    at(0, 600, slide('ebb', choice('Again', 'tide'))),
+    at(0, 900, slide('cave')),
+  );
+  slideOf(doc, 'cave')!.set('trunkId', 'top');
+  const tops = planOf(readDeck(doc), routeGraph(readDeck(doc))).map(({ title }) => title);
+  expect(tops).toEqual(['pier', 'cave', 'tide']);
+});
 
 const STORY = `- The pier: Rain, and a boat.
   - Row out: **At sea** Nothing but grey.
