@@ -82,9 +82,34 @@ const PACKED_OBJECT = {
   message: 'Write the properties themselves: in a packed object a misspelt one is not noticed.',
 };
 
+/** What is at a place of a list says by itself why it is there; anything else that must be there is told by `sure`. */
+const BELIEVED = {
+  selector:
+    'TSNonNullExpression > :not(MemberExpression[computed=true], CallExpression[callee.property.name=/^(at|pop)$/])',
+  message: 'Say why it is there: `sure(value, reason)`.',
+};
+/** Where types are checked as strictly as they can be. */
+const STRICT = {
+  files: ['packages/core/src/**/*.ts', 'apps/server/src/**/*.ts'],
+  ignores: ['**/*.test.ts', '**/testing/**'],
+};
+
 export default tseslint.config(
   { ignores: ['**/dist/', '**/node_modules/', '.gobrel/', 'test-results/', 'bench/results/'] },
   ...tseslint.configs.recommended,
+  ...tseslint.configs.strictTypeChecked.map((config) => ({ ...config, ...STRICT })),
+  {
+    ...STRICT,
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
+      // What Nest and its DTOs declare as classes is handed about as plain objects.
+      '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
+      // Modules of Nest.
+      '@typescript-eslint/no-extraneous-class': ['error', { allowWithDecorator: true }],
+    },
+  },
   {
     linterOptions: { reportUnusedDisableDirectives: 'error' },
     rules: {
@@ -105,17 +130,23 @@ export default tseslint.config(
     },
   },
   {
+    files: ['packages/core/src/**/*.ts'],
+    ignores: STRICT.ignores,
+    rules: { 'no-restricted-syntax': ['error', PACKED_OBJECT, BELIEVED] },
+  },
+  {
     // Nest reads the classes of constructor and handler parameters at run time.
     files: ['apps/server/**/*.ts'],
     rules: { '@typescript-eslint/consistent-type-imports': 'off' },
   },
   {
     files: ['apps/server/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: STRICT.ignores,
     rules: {
       'no-restricted-syntax': [
         'error',
         PACKED_OBJECT,
+        BELIEVED,
         {
           selector: 'CallExpression[callee.property.name="query"][typeArguments]',
           message: 'Rows are read by `rowsOf`: what a column holds is decoded, not believed.',

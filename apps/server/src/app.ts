@@ -1,6 +1,5 @@
 import 'reflect-metadata';
-import type { Server } from 'node:http';
-import { Module, type DynamicModule } from '@nestjs/common';
+import { Module, type DynamicModule, type NestApplicationOptions } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { TypeOrmModule } from '@nestjs/typeorm';
@@ -103,10 +102,8 @@ const MIGRATIONS = [
 export async function createApp(config: Config): Promise<NestExpressApplication> {
   await migrate({ type: 'postgres', url: config.databaseUrl, migrations: MIGRATIONS });
   const log = pino({ level: config.logLevel });
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
-    logger: new NestLog(log),
-    bodyParser: false,
-  });
+  const options: NestApplicationOptions = { logger: new NestLog(log), bodyParser: false };
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), options);
   app.disable('x-powered-by');
   // What may not be stored is not compared either.
   app.disable('etag');
@@ -146,7 +143,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
   if (config.webFolder) app.use(serveInterface(config.webFolder));
-  app.get(SyncService).attach(app.getHttpServer() as Server);
+  app.get(SyncService).attach(app.getHttpServer());
   await app.init();
   return app;
 }

@@ -15,7 +15,8 @@ export function serveInterface(folder: string): RequestHandler {
   let files = listed(folder);
   return (request: Request, response: Response, next: NextFunction) => {
     if (!['GET', 'HEAD'].includes(request.method) || /^\/(api|sync)(\/|$)/.test(request.path)) {
-      return next();
+      next();
+      return;
     }
     // A file that goes while it is being read ends this answer, not the server.
     response.once('pipe', (file) => file.once('error', () => response.destroy()));
@@ -26,7 +27,10 @@ export function serveInterface(folder: string): RequestHandler {
     }
     files(request, response, () => {
       // A file that is gone is told, not answered with the page: an old page would take that for a script.
-      if (isPart) return next();
+      if (isPart) {
+        next();
+        return;
+      }
       request.url = '/';
       files(request, response, next);
     });

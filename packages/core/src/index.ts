@@ -1,5 +1,6 @@
 export * from './access/access.js';
 export * from './parts/ids.js';
+export { sure } from './parts/sure.js';
 export * from './parts/refusals.js';
 export * from './parts/refusalWords.js';
 export * from './parts/told.js';

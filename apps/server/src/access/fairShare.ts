@@ -85,7 +85,10 @@ export function fairShare(
       const isTooOften = Math.max(...all.map(({ refusals }) => refusals.take(1))) > 0;
       return isTooOften ? SERVER_LIMITS.refusals.after : 0;
     });
-    if (owed <= 0) return inTurn.enter(teacher || student || (request.ip ?? ''), next);
+    if (owed <= 0) {
+      inTurn.enter(teacher || student || (request.ip ?? ''), next);
+      return;
+    }
     // What was refused is not owed: who waits as told is let in.
     for (const { allowance } of all) allowance.take(-cost);
     sendProblem(response, tooMuch(Math.max(1, Math.ceil(owed / 1000))));

@@ -14,6 +14,9 @@ export function isSameOrigin(request: IncomingMessage): boolean {
 }
 
 export function originCheck(request: Request, response: Response, next: NextFunction): void {
-  if (['GET', 'HEAD', 'OPTIONS'].includes(request.method) || isSameOrigin(request)) return next();
+  if (['GET', 'HEAD', 'OPTIONS'].includes(request.method) || isSameOrigin(request)) {
+    next();
+    return;
+  }
   sendProblem(response, new Problem(403, 'Refused', 'This request came from another site.'));
 }

@@ -43,16 +43,16 @@ export class AccountsService {
     const email = account.email.toLowerCase();
     const passwordHash = await this.#turns.take(() => hash(account.password));
     const { name } = account;
-    const { raw } = await this.#teachers
+    const made = await this.#teachers
       .createQueryBuilder()
       .insert()
       .values({ email, name, passwordHash })
       .orIgnore()
       .returning('id')
       .execute();
-    const [made] = raw as { id: string }[];
-    if (!made) throw refused('There is already an account with this e-mail address.');
-    return { id: made.id, name, email };
+    const [row] = made.raw as { id: string }[];
+    if (!row) throw refused('There is already an account with this e-mail address.');
+    return { id: row.id, name, email };
   }
 
   /** Wrong passwords are counted per address and per account: ten in five minutes. */

@@ -49,7 +49,7 @@ export async function readBitmap(file: Buffer): Promise<Picture> {
   const meta = await sharp(file, { limitInputPixels: false })
     .metadata()
     .catch(() => null);
-  if (!meta?.width || !meta.height || !['png', 'jpeg', 'webp', 'gif'].includes(meta.format ?? '')) {
+  if (!meta?.width || !meta.height || !['png', 'jpeg', 'webp', 'gif'].includes(meta.format)) {
     throw new NotTaken(NO_PICTURE);
   }
   checkForm(meta.width, meta.pageHeight ?? meta.height);

@@ -17,7 +17,7 @@ export interface Drawn {
 /** What is asked of the process, and what comes back. */
 const WORK = {
   /** A drawing made clean, with its small pictures; null when it is none that may be kept. */
-  async draw(source: string): Promise<Drawn | null> {
+  draw: async (source: string): Promise<Drawn | null> => {
     if (!isDrawable(source)) return null;
     const clean = sanitiseSvg(source);
     if (!clean) return null;
@@ -43,7 +43,7 @@ setPriority(10);
 
 process.on('message', ({ id, name, args }: { id: number; name: keyof Work; args: never[] }) => {
   const work = WORK[name] as (...args: never[]) => Promise<unknown>;
-  work(...args)
+  void work(...args)
     .then((done): Told => ({ id, done }))
     .catch((error: unknown): Told =>
       error instanceof NotTaken ? { id, refused: error.message } : { id, failed: String(error) },

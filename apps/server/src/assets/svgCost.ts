@@ -1,4 +1,4 @@
-import { SERVER_LIMITS } from '@gobrel/core';
+import { SERVER_LIMITS, sure } from '@gobrel/core';
 
 /** A start, end or empty tag of XML, as far as counting needs it. */
 const TAG = /<(\/?)([a-zA-Z][\w:.-]*)((?:[^<>"']|"[^"<]*"|'[^'<]*')*?)(\/?)>/g;
@@ -35,7 +35,9 @@ export function isDrawable(source: string): boolean {
     open.push({
       id: ID.exec(attributes)?.[1] ?? '',
       own: 1,
-      refers: [...attributes.matchAll(REFERENCE)].map(([, id]) => id!),
+      refers: [...attributes.matchAll(REFERENCE)].map(([, id]) =>
+        sure(id, 'the reference has its group'),
+      ),
     });
     if (isEmpty) close(open, known);
   }

@@ -19,4 +19,4 @@ export const ENTITIES = [
   media,
   starters,
   sync,
-].flatMap((group) => Object.values(group));
+].flatMap((group) => Object.values<new () => object>(group));

@@ -1,5 +1,5 @@
 import { noteUses, hashesIn } from '../assets/uses.js';
-import { readPlainDeck, studentView } from '@gobrel/core';
+import { readPlainDeck, studentView, sure } from '@gobrel/core';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 /** The first schema. Documents live in `doc_update` and `doc_state`; everything else is rows. */
@@ -471,7 +471,10 @@ async function noteUsesOfAll(runner: QueryRunner): Promise<void> {
   ] as const) {
     for (const { id, name } of (await runner.query(list)) as { id: string; name: string }[]) {
       const [row] = (await runner.query(read, [id])) as { stored: Buffer | string }[];
-      const uses = hashesIn(row!.stored).map((hash) => ({ hash, name }));
+      const uses = hashesIn(sure(row, 'what is listed is stored').stored).map((hash) => ({
+        hash,
+        name,
+      }));
       await noteUses(runner, uses);
     }
   }
@@ -484,7 +487,7 @@ async function readEditionsAnew(runner: QueryRunner): Promise<void> {
     const [row] = (await runner.query('SELECT deck FROM edition WHERE id = $1', [id])) as {
       deck: unknown;
     }[];
-    const deck = readPlainDeck(row!.deck);
+    const deck = readPlainDeck(sure(row, 'what is listed is stored').deck);
     await runner.query('UPDATE edition SET deck = $2, student_view = $3 WHERE id = $1', [
       id,
       JSON.stringify(deck),

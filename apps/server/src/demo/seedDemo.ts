@@ -32,19 +32,21 @@ export async function seedDemo(app: INestApplication): Promise<boolean> {
   const database = app.get(DataSource);
   if ((await database.getRepository(TeacherRow).count()) > 0) return false;
 
-  const [ines, tomas] = await Promise.all(
-    TEACHERS.map((teacher) => app.get(AccountsService).create(teacher, 'demo')),
-  );
+  const accounts = app.get(AccountsService);
+  const [ines, tomas] = await Promise.all([
+    accounts.create(TEACHERS[0], 'demo'),
+    accounts.create(TEACHERS[1], 'demo'),
+  ]);
   const pictures = await addPictures(app.get(AssetsService));
   const decks = app.get(DecksService);
-  const lamp = await decks.adopt(ines!.id, lampDeck(pictures), uuid(1));
-  await decks.adopt(ines!.id, rockPoolDeck(pictures), uuid(2));
-  await decks.adopt(ines!.id, almanacDeck(pictures), uuid(3));
-  await decks.adopt(ines!.id, weatherDeck(pictures), uuid(4));
-  await decks.adopt(ines!.id, fogBankDeck(pictures), uuid(5));
-  await decks.addCoauthor(lamp, tomas!.email);
+  const lamp = await decks.adopt(ines.id, lampDeck(pictures), uuid(1));
+  await decks.adopt(ines.id, rockPoolDeck(pictures), uuid(2));
+  await decks.adopt(ines.id, almanacDeck(pictures), uuid(3));
+  await decks.adopt(ines.id, weatherDeck(pictures), uuid(4));
+  await decks.adopt(ines.id, fogBankDeck(pictures), uuid(5));
+  await decks.addCoauthor(lamp, tomas.email);
 
-  const classListId = await app.get(ClassesService).create(ines!.id, CLASS_NAME, GROUPED);
+  const classListId = await app.get(ClassesService).create(ines.id, CLASS_NAME, GROUPED);
   await finishedLesson(app, lamp, classListId);
   await runningLesson(app, lamp, classListId);
   return true;

@@ -231,7 +231,10 @@ export class FolioProjector
       for (const folioId of folioIds) {
         const entry = await rows.readEntry(this.database, folioId);
         await desk.transact((doc) => {
-          if (!entry) return forget(doc, folioId);
+          if (!entry) {
+            forget(doc, folioId);
+            return;
+          }
           const activeAt = deskEntries(doc).get(folioId)?.activeAt ?? 0;
           deskEntries(doc).set(folioId, { ...entry, activeAt, isHere: this.#isHere(folioId) });
         });

@@ -9,7 +9,7 @@ import {
   type Presenting,
   type StudentMark,
 } from '@gobrel/core';
-import { DataSource, QueryFailedError, type Repository } from 'typeorm';
+import { DataSource, type Repository } from 'typeorm';
 import { flag, number, orNull, rowOf, rowsOf, text } from '../database/rows.js';
 import { isDuplicate, LessonsService } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
@@ -54,7 +54,7 @@ export class FoliosService {
         await this.#folios.update({ id: folioId }, changed);
       }
     } catch (error) {
-      if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
+      if (!isDuplicate(error)) throw error;
       throw refused(`There is a “${to.name}” in this lesson already.`);
     }
     // Its devices hear of a new name, or that they are let in, by coming back.

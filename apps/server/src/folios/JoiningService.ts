@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { makeReturnCode, SERVER_LIMITS, type NameOnList } from '@gobrel/core';
-import { DataSource, QueryFailedError, type Repository } from 'typeorm';
+import { DataSource, type Repository } from 'typeorm';
 import { Throttle } from '../access/Throttle.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
 import type { Lesson } from '../lessons/lessonRows.js';
@@ -87,9 +87,8 @@ export class JoiningService {
         await this.projector.announce(lesson.id, folio.id);
         return folio;
       } catch (error) {
-        if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
-        const constraint = (error.driverError as { constraint?: string }).constraint;
-        if (constraint === 'folio_return_code') continue;
+        if (!isDuplicate(error)) throw error;
+        if (error.driverError.constraint === 'folio_return_code') continue;
         const known = sharedAs
           ? await this.#folioOfGroup(lesson.id, sharedAs)
           : await this.#letDeviceIn(lesson.id, called, who.key);

@@ -9,6 +9,7 @@ import {
   type ElementId,
   type QuestionElement,
   type Tally,
+  sure,
 } from '@gobrel/core';
 import type * as Y from 'yjs';
 import { answersByQuestion, counts, questionIn } from './deskDocument.js';
@@ -41,7 +42,10 @@ export class LessonTallies {
       this.#countsLate = countsLate;
       const known = answersByQuestion(doc, questions.keys(), countsLate);
       this.#tallies = new Map(
-        [...questions].map(([id, { question }]) => [id, tallyOf(question, known.get(id)!)]),
+        [...questions].map(([id, { question }]) => [
+          id,
+          tallyOf(question, sure(known.get(id), 'every question has its list of answers')),
+        ]),
       );
       for (const id of [...deskTallies(doc).keys()]) {
         if (!questions.has(id)) deskTallies(doc).delete(id);

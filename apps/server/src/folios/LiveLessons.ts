@@ -1,4 +1,4 @@
-import type { DirectConnection } from '@hocuspocus/server';
+import type { Hocuspocus } from '@hocuspocus/server';
 import {
   questionsOf,
   readLessonState,
@@ -12,6 +12,8 @@ import type { LessonsService } from '../lessons/LessonsService.js';
 import type { SyncService } from '../sync/SyncService.js';
 import { LessonTallies } from './LessonTallies.js';
 
+export type DeskConnection = Awaited<ReturnType<Hocuspocus['openDirectConnection']>>;
+
 /** A lesson with folios open in this process. */
 export interface LiveLesson {
   id: string;
@@ -20,7 +22,7 @@ export interface LiveLesson {
   /** Which making of edition and settings these are, as the lesson's state counts them. */
   renewed: number;
   /** Keeps the desk's document in memory, so that no change is missed while it loads. */
-  desk: DirectConnection | null;
+  desk: DeskConnection | null;
   tallies: LessonTallies;
 }
 

@@ -1,4 +1,10 @@
-import { FolioProjection, readLeafTitles, SERVER_LIMITS, type LessonState } from '@gobrel/core';
+import {
+  FolioProjection,
+  readLeafTitles,
+  SERVER_LIMITS,
+  type LessonState,
+  sure,
+} from '@gobrel/core';
 import type { DataSource } from 'typeorm';
 import { tellDesk, withOpenVotes, type Told } from './deskDocument.js';
 import * as rows from './folioRows.js';
@@ -45,7 +51,7 @@ export class Projection {
       batch = all.filter(({ lesson }) => states.get(lesson));
       for (const some of chunks(batch)) {
         for (const folio of some) {
-          const state = states.get(folio.lesson)!;
+          const state = sure(states.get(folio.lesson), 'lessons without a state are left out');
           const changes = this.#take(folio, state);
           if (changes) changed.push({ folio, changes });
         }
@@ -68,7 +74,7 @@ export class Projection {
       // Nothing was written: everything is told again in a later pass.
       for (const folio of batch) {
         const { edition, questions } = folio.lesson;
-        const answered = answeredBefore.get(folio)!;
+        const answered = sure(answeredBefore.get(folio), 'every folio of the batch is noted');
         const { locked } = folio.projection;
         folio.projection = new FolioProjection(folio.doc, edition, questions, {
           answered,

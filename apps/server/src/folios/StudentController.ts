@@ -59,13 +59,14 @@ export class StudentController {
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<{ folioId: string }> {
+    const { classStudentId, name, key } = body;
     const lesson = await this.#lessonOf(body.code, request);
-    if (!body.classStudentId && !body.name) throw invalid('Choose or type your name.');
+    if (!classStudentId && !name) throw invalid('Choose or type your name.');
     const isPractice = this.practice.isSimulated(lesson.id, body.practice);
     const joins = isPractice ? [] : joinsOf(request, this.config);
-    for (const { key, most } of joins) await this.throttle.check(key, most, JOINS.within);
-    const folio = await this.joining.join(lesson, { ...body, isPractice });
-    for (const { key } of joins) await this.throttle.record(key);
+    for (const one of joins) await this.throttle.check(one.key, one.most, JOINS.within);
+    const folio = await this.joining.join(lesson, { classStudentId, name, key, isPractice });
+    for (const one of joins) await this.throttle.record(one.key);
     await this.#open(folio.id, response);
     return { folioId: folio.id };
   }

@@ -19,6 +19,7 @@ import {
   type LessonState,
   type ProjectedChanges,
   type QuestionElement,
+  sure,
 } from '@gobrel/core';
 import type * as Y from 'yjs';
 import type { KnownOfLesson } from './folioRows.js';
@@ -72,7 +73,10 @@ export function fillDesk(
     writeDeskWork(desk, from.work, from.version);
     const given = answersByQuestion(desk, questions.keys(), from.countsLate);
     for (const [id, { question }] of questions) {
-      deskTallies(desk).set(id, tallyOf(question, given.get(id)!));
+      deskTallies(desk).set(
+        id,
+        tallyOf(question, sure(given.get(id), 'every question has its list of answers')),
+      );
     }
   });
 }

@@ -37,7 +37,9 @@ export class LessonsController {
       throw invalid('Without a class list students must be allowed to type their name.');
     }
     checkTimes(body);
-    return { id: await this.lessons.start({ ...body, deckId, classListId }) };
+    const { allowsTypedNames, settings, pace, opensAt, closesAt } = body;
+    const lesson = { deckId, classListId, allowsTypedNames, settings, pace, opensAt, closesAt };
+    return { id: await this.lessons.start(lesson) };
   }
 
   @Get('lessons/:id')

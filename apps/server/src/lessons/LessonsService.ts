@@ -28,6 +28,7 @@ import {
   type Slide,
   type SlideId,
 } from '@gobrel/core';
+import type { DatabaseError } from 'pg';
 import {
   DataSource,
   IsNull,
@@ -143,7 +144,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
         await this.#lessons.save(lesson);
         return lesson.id;
       } catch (error) {
-        if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
+        if (!isDuplicate(error)) throw error;
       }
     }
     throw refused('No free join code was found. End a lesson that is over and try again.');
@@ -341,7 +342,15 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       });
       if (!row) throw notFound('lesson');
       if (row.endedAt && !isOverToo) throw refused('This lesson has ended.');
-      const locked: Locked = { ...row, state: decodeLessonState(row.state) };
+      const locked: Locked = {
+        deckId: row.deckId,
+        editionId: row.editionId,
+        state: decodeLessonState(row.state),
+        asked: row.asked,
+        starred: row.starred,
+        likened: row.likened,
+        lineUp: row.lineUp,
+      };
       const { version } = locked.state;
       await change(locked, rows);
       locked.state = { ...locked.state, version: version + 1 };
@@ -381,7 +390,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
         await this.change(lessonId, (state) => ({ ...state, isEnded: false, endedAt: 0 }), true);
         return;
       } catch (error) {
-        if (!(error instanceof QueryFailedError && isDuplicate(error))) throw error;
+        if (!isDuplicate(error)) throw error;
         await this.#lessons.update({ id: lessonId }, { joinCode: makeJoinCode(random) });
       }
     }
@@ -463,6 +472,5 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   }
 }
 
-export function isDuplicate(error: QueryFailedError): boolean {
-  return (error.driverError as { code?: string }).code === '23505';
-}
+export const isDuplicate = (error: unknown): error is QueryFailedError<DatabaseError> =>
+  error instanceof QueryFailedError && (error.driverError as DatabaseError).code === '23505';

@@ -70,8 +70,9 @@ export class ResultsController {
     @Param('questionId') questionId: string,
     @Body() body: MarkDto,
   ): Promise<void> {
+    const { score, comment, stamp } = body;
     await this.folios.requireIn(id, folioId);
-    await this.results.mark(id, folioId, questionId, { ...body, score: body.score ?? null });
+    await this.results.mark(id, folioId, questionId, { score: score ?? null, comment, stamp });
   }
 
   /** Everything a student has handed in so far. */

@@ -94,7 +94,8 @@ async function mediaTypeOf(path: string): Promise<string> {
   await file.close();
   const start = head.subarray(0, bytesRead);
   const found = await fileTypeFromBuffer(start).catch(() => undefined);
-  switch (found?.ext as string | undefined) {
+  const kind: string | undefined = found?.ext;
+  switch (kind) {
     case 'webm':
       // A sound in a WebM is told by the codecs of its tracks.
       return /V_(VP8|VP9|AV1)/.test(start.toString('latin1')) ? 'video/webm' : 'audio/webm';
@@ -115,7 +116,7 @@ async function mediaTypeOf(path: string): Promise<string> {
       throw invalid(`This file is no sound or video that can be played. ${OPEN_FORMATS}`);
     default:
       throw invalid(
-        `This is a file of the kind ${found!.ext.toUpperCase()}, which not every device plays. ${OPEN_FORMATS}`,
+        `This is a file of the kind ${kind.toUpperCase()}, which not every device plays. ${OPEN_FORMATS}`,
       );
   }
 }

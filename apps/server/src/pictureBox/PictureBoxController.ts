@@ -19,11 +19,7 @@ export class PictureBoxController {
   /** All words must be found, each in the title or among the tags; the best matches come first. */
   @Get()
   search(@Query('words') words?: string, @Query('licence') licence?: string): BoxPicture[] {
-    const wanted = String(words ?? '')
-      .toLowerCase()
-      .split(/\s+/)
-      .filter(Boolean)
-      .slice(0, 10);
+    const wanted = (words ?? '').toLowerCase().split(/\s+/).filter(Boolean).slice(0, 10);
     return DRAWINGS.flatMap((drawing) => {
       if (licence && drawing.licence !== licence) return [];
       const score = wanted.map((word) => scoreOf(drawing, word));

@@ -140,8 +140,8 @@ export class SimulatedStudent {
       if (!this.#done.has(askedSlideId)) await this.#answerAsked(askedSlideId, cookie);
       return;
     }
-    if (isTogether && here !== state.slideId) {
-      visit(this.#doc, state.slideId!, 'teacher', Date.now());
+    if (isTogether && state.slideId && here !== state.slideId) {
+      visit(this.#doc, state.slideId, 'teacher', Date.now());
       return;
     }
     if (!here) {

@@ -11,6 +11,7 @@ import {
   type LinkId,
   type ScreenLesson,
   type ScreenShows,
+  sure,
 } from '@gobrel/core';
 import { DataSource, LessThan, MoreThan } from 'typeorm';
 import { OPEN_SCREEN } from '../access/openScreen.js';
@@ -147,11 +148,11 @@ export class ScreensService {
   /** The desk as it is, whether or not somebody sits at it. */
   async #desk(lessonId: string): Promise<Desk> {
     const connection = await this.sync.hocuspocus.openDirectConnection(`desk:${lessonId}`);
-    let desk: Desk | null = null;
+    const read: Desk[] = [];
     await connection.transact((doc) => {
-      desk = readDesk(doc);
+      read.push(readDesk(doc));
     });
     await connection.disconnect();
-    return desk!;
+    return sure(read[0], 'a transaction is run before it resolves');
   }
 }

@@ -20,7 +20,7 @@ export class SlowLane {
         try {
           resolve(work());
         } catch (error) {
-          reject(error as Error);
+          reject(error instanceof Error ? error : new Error(String(error)));
         }
       });
       void this.#run();

@@ -81,7 +81,10 @@ export class SocketGuard {
       for (const key of [personOf(visitor), address]) this.#count(key, -1);
     });
     socket.on('message', (data: Buffer) => {
-      if (!namesFew(guarded, data)) return hangUp(socket);
+      if (!namesFew(guarded, data)) {
+        hangUp(socket);
+        return;
+      }
       const owed = Math.max(person.messages.take(1), person.bytes.take(data.length));
       if (owed > 0) rest(socket, owed);
     });

@@ -11,7 +11,7 @@ import {
   type Extension,
   type onAuthenticatePayload,
 } from '@hocuspocus/server';
-import { WebSocketServer, type WebSocket } from 'ws';
+import { WebSocketServer } from 'ws';
 import * as Y from 'yjs';
 import { SERVER_LIMITS } from '@gobrel/core';
 import { addressOf } from '../access/addressOf.js';
@@ -90,7 +90,7 @@ export class SyncService implements BeforeApplicationShutdown {
       beforeHandleMessage: (payload) => this.#take(payload),
       onStoreDocument: ({ documentName, document }) => this.#settled(documentName, document),
       connected: ({ documentName, connection }) => {
-        this.#guard.opened(connection.webSocket as WebSocket, documentName);
+        this.#guard.opened(connection.webSocket, documentName);
         this.#presence(documentName, connection.document);
         return Promise.resolve();
       },
@@ -271,13 +271,13 @@ export class SyncService implements BeforeApplicationShutdown {
     }
     if (message.kind === 'asks') {
       const whole = this.#bytes.get(documentName) ?? 0;
-      return this.#guard.mayAsk(connection.webSocket as WebSocket, whole);
+      return this.#guard.mayAsk(connection.webSocket, whole);
     }
     if (message.kind !== 'update' || connection.readOnly) return Promise.resolve();
     const { update } = message;
     const decoded = decodedOf(update);
     if (!decoded) return putOut(connection, 'not-understood');
-    if (!this.#guard.mayChange(connection.webSocket as WebSocket, decoded.structs.length)) {
+    if (!this.#guard.mayChange(connection.webSocket, decoded.structs.length)) {
       return putOut(connection, 'too-large');
     }
     this.#acknowledgeWhenStored(connection);
@@ -307,7 +307,7 @@ export class SyncService implements BeforeApplicationShutdown {
       : null;
     const cut = await this.#cutter.cut(who, { update, most: CHANGES_AT_ONCE, known });
     if (!cut) return putOut(connection, 'not-understood');
-    if (!this.#guard.mayChange(connection.webSocket as WebSocket, cut.changes)) {
+    if (!this.#guard.mayChange(connection.webSocket, cut.changes)) {
       return putOut(connection, 'too-large');
     }
     this.#acknowledgeWhenStored(connection);
@@ -349,7 +349,10 @@ export class SyncService implements BeforeApplicationShutdown {
       const stored = isAcknowledgement(message)
         ? this.store.unstored(connection.document.name)
         : null;
-      if (!stored) return send(message);
+      if (!stored) {
+        send(message);
+        return;
+      }
       // A device that was put out meanwhile and signed in anew counts what is acknowledged from there on.
       void stored.then(() => connection.document.hasConnection(connection) && send(message));
     };

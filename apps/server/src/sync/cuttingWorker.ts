@@ -1,3 +1,4 @@
+import { sure } from '@gobrel/core';
 import { setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
 import * as Y from 'yjs';
@@ -22,11 +23,14 @@ export interface Cut {
 // On Linux this is the thread's own: those who wait for nothing of this come first.
 if (process.platform === 'linux') setPriority(10);
 
-parentPort!.on('message', ({ id, ...order }: ToCut & { id: number }) => {
-  const cut = cutUp(order);
-  const buffers = cut?.pieces.map(({ buffer }) => buffer as ArrayBuffer) ?? [];
-  parentPort!.postMessage({ id, cut }, buffers);
-});
+sure(parentPort, 'a worker has a parent').on(
+  'message',
+  ({ id, ...order }: ToCut & { id: number }) => {
+    const cut = cutUp(order);
+    const buffers = cut?.pieces.map(({ buffer }) => buffer as ArrayBuffer) ?? [];
+    sure(parentPort, 'a worker has a parent').postMessage({ id, cut }, buffers);
+  },
+);
 
 /** Null for what is no update. */
 function cutUp({ update, most, known }: ToCut): Cut | null {

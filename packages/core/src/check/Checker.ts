@@ -18,6 +18,7 @@ import { coverageFindings, questionFindings } from './questions.js';
 import { readingFindings } from './reading.js';
 import { routeFindings } from './routeFindings.js';
 import { touchFindings } from './touch.js';
+import { sure } from '../parts/sure.js';
 
 /** What Check knows besides the deck. */
 export interface CheckContext {
@@ -83,7 +84,11 @@ export class Checker {
       const slide = slideId ? deck.slides[slideId] : undefined;
       return slide ? slide.x * 1e5 + slide.y : -Infinity;
     };
-    found.sort((a, b) => RANK.get(a.kind)! - RANK.get(b.kind)! || place(a) - place(b));
+    found.sort(
+      (a, b) =>
+        sure(RANK.get(a.kind), 'every kind of finding has its rank') -
+          sure(RANK.get(b.kind), 'every kind of finding has its rank') || place(a) - place(b),
+    );
     const report: Report = {
       findings: [],
       setAside: [],

@@ -3,6 +3,7 @@ import type { Deck, Link, Slide } from '../deck/types.js';
 import { folded } from '../map/find.js';
 import type { Finding } from './finding.js';
 import { cut, nameOf } from './naming.js';
+import { sure } from '../parts/sure.js';
 
 /** What is wrong with choices of a slide that cannot be told apart: by where they lead, or by what they say. */
 export const alikeFindings = (deck: Deck, slide: Slide, links: readonly Link[]): Finding[] => [
@@ -20,7 +21,7 @@ function alike(links: readonly Link[], isAlike: (a: Link, b: Link) => boolean): 
   if (!isAny) return [];
   const groups: Link[][] = [];
   for (const link of links) {
-    const group = groups.find(([first]) => isAlike(first!, link));
+    const group = groups.find(([first]) => isAlike(sure(first, 'no group is empty'), link));
     if (group) group.push(link);
     else groups.push([link]);
   }

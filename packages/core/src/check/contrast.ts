@@ -10,6 +10,7 @@ import { isInside, polygonsOf } from '../geometry/Pen.js';
 import { groundFrame, pictureFrame } from '../stage/pictureFrame.js';
 import { shapeStrokes } from '../geometry/shapes/shapes.js';
 import { boundsOf, inShares, meets } from '../geometry/transform.js';
+import { sure } from '../parts/sure.js';
 
 /** A picture made small: `rgba` holds width × height pixels, four bytes each, from the upper left. */
 export interface Pixels {
@@ -89,7 +90,10 @@ function groundPaint(
   const frame = picture && groundFrame(picture);
   const sheet = tint ? luminanceOf(tint) : 0;
   return (x, y) => {
-    let now = base(x / STAGE.width, y / STAGE.height)!.luminance;
+    let now = sure(
+      base(x / STAGE.width, y / STAGE.height),
+      'the page lies below everything',
+    ).luminance;
     if (pixels && frame) {
       const [dx, dy] = [(x - frame.x) / frame.w, (y - frame.y) / frame.h];
       const over =

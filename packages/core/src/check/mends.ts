@@ -38,6 +38,7 @@ import type { SlideElement } from '../elements/registry.js';
 import { type ThemeName, coloursOf } from '../themes/themes.js';
 import { wordsHeight } from './reading.js';
 import { findingKey, findingPrint, type Finding, type Mend } from './finding.js';
+import { sure } from '../parts/sure.js';
 
 /**
  * Puts right what a finding told of: one undo step. `answer` is the line that an `ask` needs.
@@ -161,7 +162,10 @@ function splitSlide(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Plan {
   if (!read || !('text' in read)) return refuse('text.gone');
   const halves = halved(read, themeFor(readDeck(doc), slideId));
   if (!halves) return refuse('text.oneSentence');
-  const slide = readSlide(slideId, slideOf(doc, slideId)!);
+  const slide = readSlide(
+    slideId,
+    sure(slideOf(doc, slideId), 'the finding is of a slide that is there'),
+  );
   const choices = Object.values(readDeck(doc).links).filter(
     ({ from, carrier }) =>
       from === slideId &&

@@ -1,12 +1,12 @@
 import { firstOnMap, type StudentsMeet, type Unmet } from '../deck/met.js';
 import { slideIdOf } from '../deck/links/target.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
-import type { SlideId } from '../parts/ids.js';
 import { leadsOn, waitsForChoice, type RouteGraph } from '../map/graph.js';
 import { isLoop, type Routes } from '../map/routes.js';
 import { alikeFindings } from './alike.js';
 import type { Finding } from './finding.js';
 import { cut, nameOf } from './naming.js';
+import { sure } from '../parts/sure.js';
 
 /** A deck, and the same as students meet it: as graphs and as routes. */
 export interface Walked {
@@ -55,7 +55,7 @@ function onSlides(
 const isWalked = (slide: Slide): boolean => !slide.isPattern && !slide.isLeftOut;
 
 function noStart(slides: Slide[]): Finding[] {
-  const first = firstOnMap(slides)!;
+  const first = sure(firstOnMap(slides), 'there are slides');
   return [
     {
       kind: 'no-start',
@@ -385,7 +385,7 @@ function trailsOffLinks(deck: Deck, graph: RouteGraph): Finding[] {
                 label: `Lead to “${nameOf(b)}”`,
                 do: 'lead',
                 from,
-                slideId: stop.slideId as SlideId,
+                slideId: stop.slideId,
               },
               { label: 'Let the trail step freely', do: 'free-trail', trailId: id },
             ],

@@ -6,6 +6,7 @@ import { STAGE, type Box } from '../parts/place.js';
 import { isInTheWay } from '../stage/covering.js';
 import { NARROWEST_STAGE } from '../themes/themes.js';
 import type { Finding, Mend } from './finding.js';
+import { sure } from '../parts/sure.js';
 
 /** The side of the smallest area that a finger meets, in CSS pixels (WCAG 2.5.5). */
 const FINGER = 44;
@@ -100,7 +101,7 @@ function overlap(slide: Slide, { element, link }: Area, sharing: Area[], mends: 
     slideId: slide.id,
     elementIds: [...shown.map((other) => other.element.id), element.id],
     linkIds: [...shown.map((other) => other.link.id), link.id],
-    box: intersection(first.element.box, element.box)!,
+    box: sure(intersection(first.element.box, element.box), 'the two overlap'),
     why: `“${link.wording || 'This link'}” shares a spot with ${named}, which lead${sharing.length > 1 ? '' : 's'} somewhere else: a finger may meet either.`,
     mends,
   };

@@ -127,7 +127,7 @@ export class DeckReader {
   };
 
   /** Notes what of which slide an event touches; true when slides themselves came, went or were replaced. */
-  #note(event: Y.YEvent<Y.AbstractType<unknown>>): boolean {
+  #note(event: MapEvent): boolean {
     const [slideId, part, elementId] = event.path as string[];
     if (slideId === undefined) {
       for (const id of touched(event)) this.#staleSlides.set(id, 'all');
@@ -136,7 +136,7 @@ export class DeckReader {
     const known = this.#staleSlides.get(slideId);
     if (known === 'all') return false;
     const stale = known ?? new Set<ElementId>();
-    const changed = event instanceof Y.YMapEvent ? event.keysChanged : new Set<string>();
+    const changed = keysOf(event);
     if (part === undefined && changed.has('elements')) this.#staleSlides.set(slideId, 'all');
     else {
       if (elementId !== undefined) stale.add(elementId);
@@ -152,10 +152,17 @@ export class DeckReader {
   }
 }
 
+// Yjs types what its events are of as `any`.
+type MapEvent = Pick<Y.YEvent<Y.AbstractType<unknown>>, 'path'>;
+
+/** Which entries of a map an event changes; none of a list or a text. */
+const keysOf = (event: MapEvent): ReadonlySet<string> =>
+  event instanceof Y.YMapEvent ? (event as { keysChanged: Set<string> }).keysChanged : new Set();
+
 /** The entries of the observed map that an event touches, at any depth. */
-function touched(event: Y.YEvent<Y.AbstractType<unknown>>): Iterable<string> {
+function touched(event: MapEvent): Iterable<string> {
   const [key] = event.path;
-  return typeof key === 'string' ? [key] : (event as Y.YMapEvent<unknown>).keysChanged.values();
+  return typeof key === 'string' ? [key] : keysOf(event);
 }
 
 /** The slide around a link changed, but the link reads as before: target and ends are untouched, so this is enough. */

@@ -36,7 +36,7 @@ export function command<Args extends unknown[], T extends object>(
     return { ok: true, ...answer } as Result<T>;
   };
   Object.defineProperty(whole, 'name', { value: name });
-  return Object.assign(whole, { needs, applies, plan }) as Command<Args, T>;
+  return Object.assign(whole, { needs, applies, plan });
 }
 
 /** A command that has nothing to do changes nothing, and is not refused. */

@@ -77,7 +77,7 @@ export function elementOf(
   const slide = slideOf(doc, slideId);
   const elements = slide?.get('elements');
   if (!(elements instanceof Y.Map)) return undefined;
-  const element = elements.get(elementId);
+  const element: unknown = elements.get(elementId);
   return element instanceof Y.Map ? element : undefined;
 }
 
@@ -142,7 +142,7 @@ function readTrails(doc: Y.Doc, slides: Record<SlideId, Slide>): Trail[] {
   const read: { trail: Trail; order: string }[] = [];
   for (const [id, trail] of trailsMap(doc)) {
     if (!(trail instanceof Y.Map) || !asId(id)) continue;
-    const stops = trail.get('stops');
+    const stops: unknown = trail.get('stops');
     read.push({
       order: asString(trail.get('order'), 'a0', 200),
       trail: {
@@ -294,7 +294,8 @@ export function occupiedOn(slide: YSlide): Record<keyof Occupied, Box[]> {
   const found: Record<keyof Occupied, Box[]> = { choices: [], clear: [], others: [] };
   for (const [, element] of elementsOfRead(slide)) {
     if (!(element instanceof Y.Map) || element.get('layer') === 'background') continue;
-    const thing = { kind: element.get('kind'), layer: element.get('layer') };
+    const fields: Y.Map<unknown> = element;
+    const thing = { kind: fields.get('kind'), layer: fields.get('layer') };
     const isChoice = element.get('style') === 'choice';
     found[isChoice ? 'choices' : isKeptClear(thing) ? 'clear' : 'others'].push(
       readBox(element.get('box')),

@@ -19,6 +19,7 @@ import { shape } from './shape/shape.js';
 import { table } from './table/table.js';
 import { text } from './text/text.js';
 import { zone } from './zone/zone.js';
+import { sure } from '../parts/sure.js';
 
 /** One line per kind of thing on a slide. */
 const KINDS = {
@@ -63,7 +64,7 @@ const isKind = (kind: unknown): kind is ElementKind =>
 export function elementKind(kind: ElementKind): AnyKind;
 export function elementKind(kind: unknown): AnyKind | undefined;
 export function elementKind(kind: unknown): AnyKind | undefined {
-  return isKind(kind) ? (KINDS[kind] as unknown as AnyKind) : undefined;
+  return isKind(kind) ? KINDS[kind] : undefined;
 }
 
 /** All fields of things of each kind, in the order in which they are read. */
@@ -76,7 +77,7 @@ export function readElement(id: ElementId, raw: Raw): SlideElement | undefined {
   const kind = raw.get('kind');
   if (!isKind(kind)) return undefined;
   const element: Record<string, unknown> = { id, kind };
-  for (const [key, field] of FIELDS.get(kind)!) {
+  for (const [key, field] of sure(FIELDS.get(kind), 'every kind has its fields')) {
     const value = field.read(raw, key);
     if (value === undefined) return undefined;
     element[key] = value;
@@ -89,7 +90,7 @@ export function writeElement(map: Y.Map<unknown>, element: NewElement & { order:
   if (!isKind(element.kind)) return;
   const said = element as unknown as Record<string, unknown>;
   map.set('kind', element.kind);
-  for (const [key, field] of FIELDS.get(element.kind)!) {
+  for (const [key, field] of sure(FIELDS.get(element.kind), 'every kind has its fields')) {
     field.write(map, key, said[key]);
     if (field.once && said[field.once] !== undefined) map.set(field.once, said[field.once]);
   }
@@ -102,7 +103,7 @@ function eachField(
 ): SlideElement {
   const { id, kind } = element;
   const other: Record<string, unknown> = { id, kind };
-  for (const [key, field] of FIELDS.get(kind)!) {
+  for (const [key, field] of sure(FIELDS.get(kind), 'every kind has its fields')) {
     other[key] = become(field, (element as unknown as Record<string, unknown>)[key]);
   }
   return other as unknown as SlideElement;

@@ -26,7 +26,7 @@ export function entryValue(doc: Y.Doc, questionId: ElementId, entry: unknown): u
   const { kind, text } = asRecord(value);
   // Older folios keep the text in the entry.
   return isSharedText(kind) && text === undefined
-    ? { ...asRecord(value), text: sharedText(doc, questionId).toString() }
+    ? { ...asRecord(value), text: sharedText(doc, questionId).toJSON() }
     : value;
 }
 

@@ -6,7 +6,8 @@ export interface Point {
 
 /** A stretch of an outline; curves are cubic. */
 export type Stroke =
-  | { to: 'move' | 'line'; x: number; y: number }
+  | { to: 'move'; x: number; y: number }
+  | { to: 'line'; x: number; y: number }
   | { to: 'curve'; x1: number; y1: number; x2: number; y2: number; x: number; y: number }
   | { to: 'close' };
 
@@ -147,7 +148,7 @@ export function polygonsOf(strokes: readonly Stroke[]): Point[][] {
       runs.push(run);
     } else if (stroke.to === 'line') {
       run.push({ x: stroke.x, y: stroke.y });
-    } else if (stroke.to === 'curve') {
+    } else {
       const from = run.at(-1) ?? { x: stroke.x, y: stroke.y };
       for (let piece = 1; piece <= PIECES; piece += 1) {
         run.push(onCurve(from, stroke, piece / PIECES));

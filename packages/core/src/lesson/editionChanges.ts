@@ -5,6 +5,7 @@ import { questionsOf } from '../folio/projection.js';
 import type { ElementId, SlideId } from '../parts/ids.js';
 import { sameData } from '../parts/sameData.js';
 import type { LessonState } from './state.js';
+import { sure } from '../parts/sure.js';
 
 /** What a running lesson would take over from the deck as it is now. */
 export interface EditionChanges {
@@ -42,7 +43,9 @@ export function editionChanges(
     ),
     questions: [...new Set([...asking.keys(), ...askingNow.keys()])].flatMap((questionId) => {
       const what = howChanged(asking.get(questionId), askingNow.get(questionId));
-      const shown = askingNow.get(questionId) ?? asking.get(questionId)!;
+      const shown =
+        askingNow.get(questionId) ??
+        sure(asking.get(questionId), 'the question is asked in one of the two');
       return what ? [{ questionId, prompt: wordsOf(shown.text), what }] : [];
     }),
   };

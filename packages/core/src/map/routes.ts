@@ -1,6 +1,7 @@
 import type { Deck, Link } from '../deck/types.js';
 import type { SlideId } from '../parts/ids.js';
 import type { RouteGraph } from './graph.js';
+import { sure } from '../parts/sure.js';
 
 /**
  * The walk that students can take, as numbers: slides by index, links as pairs. It is meant for a deck as students meet
@@ -40,10 +41,10 @@ export function routesOf(deck: Deck, graph: RouteGraph): Routes {
   for (let index = 0; index < n; index += 1) {
     const id = ids[index]!;
     first[index] = to.length;
-    for (const link of graph.waysOut.get(id)!) {
+    for (const link of sure(graph.waysOut.get(id), 'the graph has all slides')) {
       if (isBack(link)) {
         // Back returns to wherever one came from.
-        for (const { from } of graph.waysIn.get(id)!) {
+        for (const { from } of sure(graph.waysIn.get(id), 'the graph has all slides')) {
           const target = indexOf.get(from);
           if (target !== undefined && from !== id) to.push(target);
         }

@@ -40,7 +40,7 @@ type Markings = typeof MARKINGS;
 export type Tally = ReturnType<Markings[KindName]['emptyTally']>;
 type AnyMarking = Marking<Question, QuestionKey, Answer, Tally>;
 
-export const markingOf = (kind: KindName): AnyMarking => MARKINGS[kind] as unknown as AnyMarking;
+export const markingOf = (kind: KindName): AnyMarking => MARKINGS[kind];
 
 /** From 0 to 1; null for a question without a key, for thinking, or that a person has to mark. */
 export function markAnswer(element: Asked, answer: Answer): number | null {

@@ -5,7 +5,7 @@ export type ValueCounts = Record<string, number>;
 export function bump(counts: Record<string, number>, key: string, by: number): void {
   const now = (Object.hasOwn(counts, key) ? counts[key]! : 0) + by;
   if (now > 0) counts[key] = now;
-  else delete counts[key];
+  else Reflect.deleteProperty(counts, key);
 }
 
 /** A number that stays between two others. */

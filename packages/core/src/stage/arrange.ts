@@ -3,6 +3,7 @@ import type { SlideElement } from '../elements/registry.js';
 import type { ElementId } from '../parts/ids.js';
 import { movedBy, stretched, type Place } from '../elements/moves.js';
 import { boundsOf, union } from '../geometry/transform.js';
+import { sure } from '../parts/sure.js';
 
 type Elements = readonly SlideElement[];
 
@@ -25,7 +26,7 @@ export function align(elements: Elements, ids: readonly ElementId[], how: Aligni
   const things = movable(elements, thingsOf(elements, ids));
   const whole =
     things.length > 1
-      ? union(things.map(({ box }) => box))!
+      ? sure(union(things.map(({ box }) => box)), 'there are things')
       : { x: 0, y: 0, w: STAGE.width, h: STAGE.height };
   return things.flatMap(({ id, box }) => {
     const right = whole.x + whole.w - box.w;

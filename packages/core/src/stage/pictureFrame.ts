@@ -133,7 +133,7 @@ const OTHER_SIDE: Record<string, string> = { e: 'w', w: 'e', n: 's', s: 'n' };
 
 /** The side of the picture itself that is pulled with a handle of its box. */
 function flippedHandle(picture: PictureElement, handle: Handle): Handle {
-  const sides = [...handle].map((side) =>
+  const sides = Array.from(handle, (side) =>
     (/[ew]/.test(side) ? picture.isFlippedAcross : picture.isFlippedDown) ? OTHER_SIDE[side] : side,
   );
   return sides.join('') as Handle;

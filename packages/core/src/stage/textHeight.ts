@@ -1,5 +1,5 @@
 import type { RichMark, RichNode, RichText } from '../parts/richText.js';
-import { asRecord } from '../parts/decode.js';
+import { asRecord, asString } from '../parts/decode.js';
 import { flatWords } from '../elements/formula/inWords.js';
 import { familyWidth, type SetType } from '../themes/themes.js';
 import { textWidth, type Face } from './typeWidths.js';
@@ -18,7 +18,7 @@ function faceFor({ family, weight }: SetType, isBold: boolean): Face {
 export function runSize(marks: readonly RichMark[] | undefined): number {
   const mark = marks?.find(({ type }) => type === 'textStyle');
   if (!mark) return 0;
-  const size = parseFloat(String(asRecord(mark.attrs).fontSize ?? ''));
+  const size = parseFloat(asString(asRecord(mark.attrs).fontSize));
   return size >= 8 && size <= 400 ? size : 0;
 }
 

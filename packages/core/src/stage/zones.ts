@@ -13,6 +13,7 @@ import {
   type Placements,
 } from './pieces.js';
 import { isInBox, middleOf, turn } from '../geometry/transform.js';
+import { sure } from '../parts/sure.js';
 
 const GAP = 10;
 
@@ -149,7 +150,7 @@ function freeSpot(
 ): { x: number; y: number } {
   const others = held(slide, placements, zone).filter((other) => other.id !== id);
   const [flow] = flowed(zone, [...others.map(({ box }) => box), { x: 0, y: 0, w, h }]).slice(-1);
-  return flow!;
+  return sure(flow, 'a zone that sorts has its flow');
 }
 
 /** Where the pieces of a tidy zone come to lie, without one that has just left. */

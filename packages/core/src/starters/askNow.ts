@@ -95,8 +95,8 @@ function elementsOf({ kind, prompt, lines, zones }: Asked): NewElement[] | Refus
       if (pairs.length < 2 || pairs.some((pair) => pair.length !== 2 || pair.includes(''))) {
         return refuse('asked.pairs');
       }
-      const lefts = items(kit, ...pairs.map(([left]) => left!));
-      const rights = items(kit, ...pairs.map(([, right]) => right!));
+      const lefts = items(kit, ...pairs.map((pair) => pair[0]!));
+      const rights = items(kit, ...pairs.map((pair) => pair[1]!));
       const joined = Object.fromEntries(lefts.map(({ id }, at) => [id, [rights[at]!.id]]));
       // In an order that says nothing.
       rights.sort((a, b) => a.text.localeCompare(b.text));

@@ -12,6 +12,7 @@ import {
   words,
   type Starter,
 } from './starter.js';
+import { sure } from '../parts/sure.js';
 
 const group = 'closing';
 
@@ -69,7 +70,11 @@ export const CLOSING: readonly Starter[] = [
       const [right] = question.kind === 'choice' ? question.options : [];
       return [
         ask('Ask for the heart of the lesson.', question, MIDDLE, {
-          key: { kind: 'choice', optionIds: [right!.id], isPartial: false },
+          key: {
+            kind: 'choice',
+            optionIds: [sure(right, 'a choice has options').id],
+            isPartial: false,
+          },
         }),
       ];
     },

@@ -14,6 +14,7 @@ import {
   zone,
   type Starter,
 } from './starter.js';
+import { sure } from '../parts/sure.js';
 
 const group = 'working';
 
@@ -33,7 +34,11 @@ export const WORKING: readonly Starter[] = [
       const [right] = question.kind === 'choice' ? question.options : [];
       return [
         ask('Ask something with one right answer.', question, MIDDLE, {
-          key: { kind: 'choice', optionIds: [right!.id], isPartial: false },
+          key: {
+            kind: 'choice',
+            optionIds: [sure(right, 'a choice has options').id],
+            isPartial: false,
+          },
         }),
       ];
     },

@@ -140,17 +140,17 @@ export const NATURE = [
     'sheep',
     'Sheep',
     'animal farm wool',
-    [
-      [40, 46],
-      [58, 38],
-      [76, 46],
-      [48, 60],
-      [68, 60],
-      [34, 58],
-    ]
-      .map(
-        ([x, y]) => circle(x!, y!, 17, paper) + stroke(`M${x! - 8} ${y! - 13}q8-6 16 0`, pale, 3),
-      )
+    (
+      [
+        [40, 46],
+        [58, 38],
+        [76, 46],
+        [48, 60],
+        [68, 60],
+        [34, 58],
+      ] as const
+    )
+      .map(([x, y]) => circle(x, y, 17, paper) + stroke(`M${x - 8} ${y - 13}q8-6 16 0`, pale, 3))
       .join(''),
     oval(92, 48, 11, 14, ink),
     circle(95, 45, 2, paper),

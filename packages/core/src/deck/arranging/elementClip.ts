@@ -26,6 +26,7 @@ import {
   type NewElement,
   type SlideElement,
 } from '../../elements/registry.js';
+import { sure } from '../../parts/sure.js';
 
 /** Things taken off a slide with the links that they carry: plain data that a clipboard can carry. */
 export interface ElementClip {
@@ -76,7 +77,11 @@ export function readElementClip(text: string): ElementClip | undefined {
       }
     });
     const deck = readDeck(doc);
-    return { deckId, elements: deck.slides.clip!.elements, links: Object.values(deck.links) };
+    return {
+      deckId,
+      elements: sure(deck.slides.clip, 'a clip is one slide').elements,
+      links: Object.values(deck.links),
+    };
   } catch {
     // Whatever it was, it was no clip.
     return undefined;
@@ -115,10 +120,10 @@ export const pasteElements = command(
         const { box } = element;
         addElementTo(doc, slideId, {
           ...copy,
-          id: elementIds.get(element.id)!,
+          id: sure(elementIds.get(element.id), 'everything of the clip has a new id'),
           layer: layer && !staysOnLayer(element) ? layer : element.layer,
           box: { ...box, x: box.x + by.dx, y: box.y + by.dy },
-        } as NewElement);
+        });
       }
       for (const link of clip.links) {
         const isKept =
@@ -127,10 +132,22 @@ export const pasteElements = command(
         if (!isKept) lost.push(link.wording || 'a link without words');
         const carrier = carrierOf(link.carrier, elementIds);
         const target = isKept ? link.target : NOWHERE;
-        putLink(doc, linkIds.get(link.id)!, slideId, carrier, target, link.wording);
+        putLink(
+          doc,
+          sure(linkIds.get(link.id), 'every link of the clip has a new id'),
+          slideId,
+          carrier,
+          target,
+          link.wording,
+        );
       }
       const outer = clip.elements.filter(({ groupId }) => !groupId || !elementIds.has(groupId));
-      return { elementIds: outer.map(({ id }) => elementIds.get(id)!), lost };
+      return {
+        elementIds: outer.map(({ id }) =>
+          sure(elementIds.get(id), 'everything of the clip has a new id'),
+        ),
+        lost,
+      };
     };
   },
 );
@@ -179,7 +196,7 @@ export function newElementOf(
 ): NewElement {
   const { order: _order, ...copy } = namingCopies(element, (id) => elementIds.get(id) ?? id);
   if ('text' in copy && linkIds) copy.text = relinked(copy.text, linkIds);
-  return copy as NewElement;
+  return copy;
 }
 
 function relinked(text: RichText, linkIds: ReadonlyMap<LinkId, LinkId>): RichText {

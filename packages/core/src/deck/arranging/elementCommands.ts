@@ -122,7 +122,7 @@ export const setElements = command(
     if (free.length === 0) return refuse('thing.locked');
     return () => {
       for (const element of free) {
-        for (const [key, value] of Object.entries(settings)) {
+        for (const [key, value] of Object.entries<unknown>(settings)) {
           if (value !== undefined) element.set(key, value);
         }
       }

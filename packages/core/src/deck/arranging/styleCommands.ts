@@ -42,7 +42,7 @@ export function lookOf(element: SlideElement): Look {
   for (const key of elementKind(element.kind).look) {
     settings[key] = (element as unknown as Record<string, unknown>)[key];
   }
-  return { kind: element.kind, settings: settings as ElementSettings };
+  return { kind: element.kind, settings: settings };
 }
 
 /**

@@ -15,6 +15,7 @@ import { plain, wordsOf } from '../../parts/richText.js';
 import type { Box } from '../../parts/place.js';
 import type { Slide } from '../types.js';
 import type { SlideElement } from '../../elements/registry.js';
+import { sure } from '../../parts/sure.js';
 
 /**
  * Sets a slide anew: what stands in a slot of its layout moves to the same slot of the new one, choices into its list.
@@ -37,7 +38,7 @@ export const setLayout = command(
         const slot = slotOf(element, before);
         if (!slot || element.isLocked) continue;
         const spec = slots.find((one) => one.slot === slot && !filled.has(one.slot));
-        const map = elementOf(doc, slideId, element.id)!;
+        const map = sure(elementOf(doc, slideId, element.id), 'it was read just now');
         if (spec && fits(element, spec)) {
           filled.add(slot);
           map.set('slot', slot);

@@ -10,6 +10,7 @@ import { addElementTo } from '../arranging/elementCommands.js';
 import { putLink } from '../links/linkCommands.js';
 import { NOWHERE, type Target } from '../links/target.js';
 import type { Deck, Link, Slide } from '../types.js';
+import { sure } from '../../parts/sure.js';
 
 /** Slides taken out of a deck with the links that leave them: plain data that a clipboard can carry. */
 export interface SlideClip {
@@ -106,9 +107,9 @@ export const pasteSlides = command(
     };
     return () => {
       for (const slide of clip.slides) {
-        const slideId = slideIds.get(slide.id)!;
+        const slideId = sure(slideIds.get(slide.id), 'every slide of the clip has a new id');
         putSlide(doc, slideId, slide, (sectionId) => (isHome ? sectionId : null));
-        const copy = slideOf(doc, slideId)!;
+        const copy = sure(slideOf(doc, slideId), 'it was added just now');
         copy.set('title', rename(slide.title));
         copy.set('trunkId', linkIds.get(slide.trunkId) ?? '');
         copy.set('x', slide.x + by.dx);
@@ -116,14 +117,21 @@ export const pasteSlides = command(
         for (const element of slide.elements) {
           addElementTo(doc, slideId, {
             ...newElementOf(element, elementIds, linkIds),
-            id: elementIds.get(element.id)!,
+            id: sure(elementIds.get(element.id), 'everything of the clip has a new id'),
           });
         }
       }
       for (const link of clip.links) {
         const carrier = carrierOf(link.carrier, elementIds);
-        const from = slideIds.get(link.from)!;
-        putLink(doc, linkIds.get(link.id)!, from, carrier, targetOf(link), link.wording);
+        const from = sure(slideIds.get(link.from), 'a clip holds links of its own slides');
+        putLink(
+          doc,
+          sure(linkIds.get(link.id), 'every link of the clip has a new id'),
+          from,
+          carrier,
+          targetOf(link),
+          link.wording,
+        );
       }
       return { slideIds: [...slideIds.values()], lost };
     };

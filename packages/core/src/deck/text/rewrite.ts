@@ -1,6 +1,7 @@
 import * as Y from 'yjs';
 import { isRecord, LINK_MARK, plain, writeFragment } from '../../parts/richText.js';
 import { changedStretch } from './sharedText.js';
+import { sure } from '../../parts/sure.js';
 
 type Marks = Record<string, unknown>;
 
@@ -130,8 +131,8 @@ function rewriteLine({ words, spots }: Line, to: string): void {
   const left = spots[from - 1];
   const going = spots.slice(from, from + taken);
   const right = spots[from + taken];
-  const home = going[0] ?? left ?? right!;
-  const at = going[0] ? going[0].index : left ? left.index + left.length : right!.index;
+  const home = going[0] ?? left ?? sure(right, 'words go, or stand on one side');
+  const at = home.index + (home === left && !going[0] ? left.length : 0);
   const marks = going[0]?.marks ?? insertedMarks(left, right, put);
   for (const { text, index, length } of going.reverse()) text.delete(index, length);
   if (put) home.text.insert(at, put, marks);
@@ -213,7 +214,7 @@ function addLines(line: Line, words: readonly string[], where: 'after' | 'before
       const paragraph = likeOf(block);
       paragraph.insert(0, [new Y.XmlText(said)]);
       if (!isItem) return paragraph;
-      const fresh = likeOf(item);
+      const fresh = likeOf(item as Y.XmlElement);
       fresh.insert(0, [paragraph]);
       return fresh;
     }),

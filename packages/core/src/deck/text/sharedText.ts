@@ -26,7 +26,7 @@ const isLowSurrogate = (unit: number): boolean => unit >= 0xdc00 && unit < 0xe00
 
 /** Makes a shared text say something else by the smallest change, so that what others type in it meanwhile stays. */
 export function changeText(text: Y.Text, to: string): void {
-  const { from, taken, put } = changedStretch(text.toString(), to);
+  const { from, taken, put } = changedStretch(text.toJSON(), to);
   if (taken > 0) text.delete(from, taken);
   if (put) text.insert(from, put);
 }

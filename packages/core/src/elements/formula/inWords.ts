@@ -8,9 +8,9 @@ export function formulasIn(words: string): (string | { tex: string })[] {
   if (!words.includes('\\(')) return [words];
   const parts: (string | { tex: string })[] = [];
   let at = 0;
-  for (const { 0: whole, 1: tex, index } of words.matchAll(FORMULA)) {
+  for (const { 0: whole, 1: tex = '', index } of words.matchAll(FORMULA)) {
     if (index > at) parts.push(words.slice(at, index));
-    parts.push({ tex: tex!.trim() });
+    parts.push({ tex: tex.trim() });
     at = index + whole.length;
   }
   if (at < words.length) parts.push(words.slice(at));

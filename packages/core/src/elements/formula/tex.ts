@@ -113,7 +113,7 @@ const UP = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 const DOWN = '₀₁₂₃₄₅₆₇₈₉';
 /** Digits raised or lowered; undefined for what has other signs in it. */
 const digits = (flat: string, letters: string): string | undefined =>
-  /^\d+$/.test(flat) ? [...flat].map((digit) => letters[Number(digit)]).join('') : undefined;
+  /^\d+$/.test(flat) ? Array.from(flat, (digit) => letters[Number(digit)]).join('') : undefined;
 
 /** Groups nest no deeper than this. */
 const DEEPEST = 30;

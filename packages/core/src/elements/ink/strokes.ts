@@ -3,6 +3,7 @@ import type { InkElement } from './ink.js';
 import type { InkStroke } from '../../parts/ink.js';
 import type { Point } from '../../geometry/Pen.js';
 import { around, inShares, union } from '../../geometry/transform.js';
+import { sure } from '../../parts/sure.js';
 
 /** Places of a stroke are kept in tenths of a unit. */
 const TENTHS = 10;
@@ -33,7 +34,7 @@ export function inkFrame(strokes: readonly InkStroke[], before?: Box): Box {
     const by = Math.max(4, stroke.weight);
     return { x: x - by, y: y - by, w: w + 2 * by, h: h + 2 * by };
   });
-  return union(before ? [before, ...marks] : marks)!;
+  return sure(union(before ? [before, ...marks] : marks), 'there is ink');
 }
 
 /** The strokes of a drawing that pass within `reach` slide units of a place. */

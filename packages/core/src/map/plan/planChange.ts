@@ -5,6 +5,10 @@ import { folded } from '../find.js';
 import { inOrder, planText, type DeckItem, type PlanBase } from './planOf.js';
 import { recognise } from './recognise.js';
 import { slugger, type PlanItem, type PlanJoin, type PlanProblem } from './planText.js';
+import { sure } from '../../parts/sure.js';
+
+/** The link along which a line below another leads. */
+const linkIdOf = ({ link }: DeckItem): LinkId => sure(link, 'a line below another has its link').id;
 
 /** One thing that a plan wants of the deck. */
 export type PlanStep =
@@ -80,7 +84,7 @@ class Comparison {
       const slideId = known?.slideId ?? (item.isWrong || this.#isWaiting(item) ? null : newId());
       if (!slideId) continue;
       this.#slideOf.set(item, slideId);
-      const { title } = item.isWrong ? known! : item;
+      const { title } = item.isWrong ? sure(known, 'only a known line is wrong') : item;
       this.#bySlug.set(slugOf(title), slideId);
       if (!this.#byTitle.has(folded(title))) this.#byTitle.set(folded(title), slideId);
     }
@@ -98,7 +102,7 @@ class Comparison {
     for (const old of [...inOrder(this.base.items), ...inOrder(this.base.dropped)]) {
       // Written under another slide now: the way that led to it before goes.
       const isMoved = old.slideId && old.link && !gone.has(old) && !this.#claimed.has(old.link.id);
-      if (isMoved) this.#steps.push({ do: 'cut', linkId: old.link!.id });
+      if (isMoved) this.#steps.push({ do: 'cut', linkId: linkIdOf(old) });
     }
     return {
       steps: this.#steps,
@@ -130,7 +134,9 @@ class Comparison {
     const { line, title, text, isEnding } = item;
     if (!known) {
       const parent = this.#parents.get(item);
-      const under = parent ? this.#slideOf.get(parent)! : null;
+      const under = parent
+        ? sure(this.#slideOf.get(parent), 'parents are placed before their children')
+        : null;
       this.#steps.push({ do: 'add', slideId, title, text, isEnding, under });
       return;
     }
@@ -194,7 +200,7 @@ class Comparison {
       ({ link }) => link?.from === from && !this.#claimed.has(link.id) && this.deck.links[link.id],
     );
     const sameGoal = (old: DeckItem, child: PlanItem): boolean =>
-      this.#leadsTo(old.link!.id, targets.get(child) ?? null);
+      this.#leadsTo(linkIdOf(old), targets.get(child) ?? null);
     const sameWords = (old: DeckItem, child: PlanItem): boolean => old.wording === child.wording;
     for (const fits of [
       (old: DeckItem, child: PlanItem) => sameGoal(old, child) && sameWords(old, child),
@@ -204,17 +210,17 @@ class Comparison {
       for (const child of readable) {
         if (found.has(child) || !targets.get(child)) continue;
         const old = olders.find(
-          (candidate) => !this.#claimed.has(candidate.link!.id) && fits(candidate, child),
+          (candidate) => !this.#claimed.has(linkIdOf(candidate)) && fits(candidate, child),
         );
         if (!old) continue;
         found.set(child, old);
-        this.#claimed.add(old.link!.id);
+        this.#claimed.add(linkIdOf(old));
       }
     }
     const order: LinkId[] = [];
     for (const child of item.children) {
       const linkId = unchanged.has(child)
-        ? found.get(child)!.link!.id
+        ? linkIdOf(sure(found.get(child), 'what is unchanged was found'))
         : this.#takeChoice(child, from, found.get(child), targets.get(child) ?? null);
       if (!linkId) continue;
       order.push(linkId);
@@ -276,7 +282,7 @@ class Comparison {
       this.#noteTrunk(child, linkId);
       return linkId;
     }
-    const linkId = old.link!.id;
+    const linkId = linkIdOf(old);
     if (wording !== old.wording) this.#reword(child, linkId, wording);
     const isSame = child.join
       ? isSameJoin(child.join, old.join) && !this.#isTakenOver(child, old)

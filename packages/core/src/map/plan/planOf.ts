@@ -5,6 +5,7 @@ import { type Deck, type Link, type Slide } from '../../deck/types.js';
 import type { LinkId, SlideId } from '../../parts/ids.js';
 import type { RouteGraph } from '../graph.js';
 import { planWords, printItem, slugger, type PlanItem } from './planText.js';
+import { sure } from '../../parts/sure.js';
 
 /** An item of a deck's own plan: it knows the slide, or the link, that it stands for. */
 export interface DeckItem extends PlanItem {
@@ -82,7 +83,7 @@ export function planOf(deck: Deck, graph: RouteGraph): DeckItem[] {
       const item = waiting.pop()!;
       order.push(item);
       const fresh: DeckItem[] = [];
-      for (const link of graph.waysOut.get(item.slideId!) ?? []) {
+      for (const link of graph.waysOut.get(sure(item.slideId, 'what waits is a slide')) ?? []) {
         const goal = link.target.kind === 'slide' ? deck.slides[link.target.slideId] : undefined;
         if (goal && !written.has(goal.id) && isTrunk(deck, link, goal)) {
           const child = itemOf(goal, link);
@@ -129,7 +130,11 @@ export function planOf(deck: Deck, graph: RouteGraph): DeckItem[] {
   const slugOf = slugger();
   for (const item of inOrder(items)) if (item.slideId) slugs.set(item.slideId, slugOf(item.title));
   for (const { item, slideId } of joins) {
-    item.join = { kind: 'heading', slug: slugs.get(slideId)!, words: deck.slides[slideId]!.title };
+    item.join = {
+      kind: 'heading',
+      slug: sure(slugs.get(slideId), 'every slide is a heading once'),
+      words: deck.slides[slideId]!.title,
+    };
   }
   for (const item of inOrder(items)) item.written = printItem(item).join('\n');
   return items;

@@ -252,7 +252,7 @@ export function printItem(item: Omit<PlanItem, 'written' | 'children'>): string[
         : `${escapedHead(head)}: ${first}`.trimEnd(),
     ...paragraphs.slice(1).map(escapedStart),
   ];
-  if (item.isEnding) lines[lines.length - 1] += ' (ending)';
+  if (item.isEnding) lines.push(`${lines.pop()!} (ending)`);
   return lines;
 }
 

@@ -61,11 +61,12 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceKey, ChoiceAnswer> = {
   },
 
   readAnswer(question, raw) {
-    const { optionIds } = asRecord(raw);
-    if (!Array.isArray(optionIds)) return undefined;
+    const { optionIds: given } = asRecord(raw);
+    if (!Array.isArray(given)) return undefined;
+    const optionIds: unknown[] = given;
     const known = question.options.map((option) => option.id);
-    if (optionIds.length > known.length || !optionIds.every((id) => known.includes(id)))
-      return undefined;
+    const isKnown = (id: unknown): boolean => known.some((one) => one === id);
+    if (optionIds.length > known.length || !optionIds.every(isKnown)) return undefined;
     const picked = known.filter((id) => optionIds.includes(id));
     if (!question.isMultiple && picked.length > 1) return undefined;
     return { kind: 'choice', optionIds: picked };

@@ -24,11 +24,10 @@ export const gapMarking: Marking<GapQuestion, GapKey, GapAnswer, GapTally> = {
     const { bank } = question;
     if (!bank) return null;
     const missing = key.accepted
-      .filter((words) => words.length > 0)
       .filter(
         (words) => !words.some((word) => bank.some((given) => isAccepted([word], given, key))),
       )
-      .map(([word]) => word!.replaceAll('*', ''));
+      .flatMap(([word]) => word?.replaceAll('*', '') ?? []);
     if (missing.length === 0) return null;
     return {
       why: `The words to choose from have nothing that is right for ${missing.map((word) => `“${word}”`).join(', ')}.`,

@@ -100,9 +100,9 @@ function readUnsigned(text: string, decimal: Decimal): number[] {
 }
 
 const fromRaised = (text: string): string =>
-  [...text]
-    .map((letter) => ({ '⁻': '-', '⁺': '+' })[letter] ?? String(UP.indexOf(letter)))
-    .join('');
+  Array.from(text, (letter) => ({ '⁻': '-', '⁺': '+' })[letter] ?? String(UP.indexOf(letter))).join(
+    '',
+  );
 
 function readDecimal(text: string, decimal: Decimal): number[] {
   const [, digits, exponent = ''] = /^([\d.,' ’]+)(?:[eE]([+-]?\d{1,3}))?$/.exec(text) ?? [];

@@ -157,9 +157,9 @@ export const DENSITY_FIELDS = 40;
 export function densityOf(spots: readonly Spot[]): number[] {
   const size = DENSITY_FIELDS;
   const counts = new Float64Array(size * size);
+  const fieldOf = (share: number): number => Math.min(size - 1, Math.floor(share * size));
   for (const { x, y } of spots) {
-    const [column, row] = [x, y].map((share) => Math.min(size - 1, Math.floor(share * size)));
-    counts[row! * size + column!]! += 1;
+    counts[fieldOf(y) * size + fieldOf(x)]! += 1;
   }
   // A Gaussian is one across after one down.
   const weights = Array.from({ length: 9 }, (_, at) => Math.exp(-((at - 4) ** 2) / (2 * 1.5 ** 2)));
