@@ -46,6 +46,11 @@ export default defineConfig({
         codeSplitting: {
           includeDependenciesRecursively: false,
           groups: [
+            // What every page with slides needs, packed together: it packs better so.
+            {
+              name: 'slides',
+              test: /core.src.(parts|geometry|elements|questions|themes|layouts).(?!.*(marking|luminance|refusalWords|told|snap|marks|anchors|moves|strokes|likening|likeness|normalised)\.)/,
+            },
             { name: 'pieces', test: /core.src.stage.(asked|pieces|zones)\./ },
             { name: 'small', test: /web.src.(ui.when|api.assets|sync.(kept|pageSocket))\./ },
           ],

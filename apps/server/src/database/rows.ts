@@ -1,3 +1,4 @@
+import type { Id } from '@gobrel/core';
 import type { EntityManager } from 'typeorm';
 
 /**
@@ -17,6 +18,8 @@ export type RowOf<C extends Columns> = {
 
 /** `text`, `uuid`. */
 export const text: Decoder<string> = (value) => (typeof value === 'string' ? value : undefined);
+/** `text` or `uuid` that is the id of something: this server wrote it from one. */
+export const id = <T extends Id<string>>(): Decoder<T> => text as Decoder<T>;
 /** `int`, `real`; a `count` only when it is cast to `int`. */
 export const number: Decoder<number> = (value) => (typeof value === 'number' ? value : undefined);
 /** `bigint`, which the driver tells as text. */

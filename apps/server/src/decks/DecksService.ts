@@ -10,11 +10,13 @@ import {
   type DeckSummary,
   type Person,
   type Walks,
+  type LinkId,
+  type SlideId,
 } from '@gobrel/core';
 import { DataSource, Not } from 'typeorm';
 import * as Y from 'yjs';
 import { AccountsService } from '../accounts/AccountsService.js';
-import { moment, number, oneOf, orNull, rowsOf, text, written } from '../database/rows.js';
+import { id, moment, number, oneOf, orNull, rowsOf, text, written } from '../database/rows.js';
 import { refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
@@ -92,7 +94,7 @@ export class DecksService implements OnModuleInit {
   async walks(deckId: string): Promise<Walks> {
     const rows = await rowsOf(
       this.database,
-      { slide_id: text, via: text, count: number },
+      { slide_id: id<SlideId>(), via: id<LinkId>(), count: number },
       `SELECT v.slide_id, v.via, count(*)::int AS count
        FROM visit v JOIN folio f ON f.id = v.folio_id JOIN lesson l ON l.id = f.lesson_id
        WHERE l.deck_id = $1 GROUP BY v.slide_id, v.via`,

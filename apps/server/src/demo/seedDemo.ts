@@ -14,7 +14,7 @@ import {
   type PictureName,
   type Pictures,
 } from '@gobrel/demo';
-import type { AssetRef } from '@gobrel/core';
+import { idOf, type AssetRef, type FolioId } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { TeacherRow } from '../accounts/accounts.entities.js';
 import { AccountsService } from '../accounts/AccountsService.js';
@@ -116,7 +116,10 @@ async function fill(
       mostSteps: isWhole ? mostSteps : 2 + (index % mostSteps),
       makesLeaf: isWhole || index % 3 === 0,
     });
-    const folio = await joining.join(lesson, { classStudentId, id: uuid(seed * 1000 + index) });
+    const folio = await joining.join(lesson, {
+      classStudentId,
+      id: idOf<FolioId>(uuid(seed * 1000 + index)),
+    });
     await app.get(UpdateStore).save(`folio:${folio.id}`, doc);
     // Opening a folio projects it into its rows.
     const connection = await app

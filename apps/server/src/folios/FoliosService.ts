@@ -8,9 +8,12 @@ import {
   type OthersLeaf,
   type Presenting,
   type StudentMark,
+  type FolioId,
+  type SlideId,
+  idOf,
 } from '@gobrel/core';
 import { DataSource, type Repository } from 'typeorm';
-import { flag, number, orNull, rowOf, rowsOf, text } from '../database/rows.js';
+import { flag, id, number, orNull, rowOf, rowsOf, text } from '../database/rows.js';
 import { isDuplicate, LessonsService } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
@@ -51,7 +54,7 @@ export class FoliosService {
         handUpAt: to.hasHandUp === false ? null : undefined,
       };
       if (Object.values(changed).some((value) => value !== undefined)) {
-        await this.#folios.update({ id: folioId }, changed);
+        await this.#folios.update({ id: idOf<FolioId>(folioId) }, changed);
       }
     } catch (error) {
       if (!isDuplicate(error)) throw error;
@@ -66,7 +69,7 @@ export class FoliosService {
   async remove(lessonId: string, folioIds: string[], isBlocked = false): Promise<void> {
     const gone = await rowsOf(
       this.database,
-      { id: text, name: text },
+      { id: id<FolioId>(), name: text },
       'DELETE FROM folio WHERE lesson_id = $1 AND id = ANY($2::uuid[]) RETURNING id, name',
       [lessonId, folioIds],
     );
@@ -99,7 +102,7 @@ export class FoliosService {
   }
 
   async require(folioId: string): Promise<FolioRow> {
-    const folio = await this.#folios.findOneBy({ id: folioId });
+    const folio = await this.#folios.findOneBy({ id: idOf<FolioId>(folioId) });
     if (!folio) throw notFound('folio');
     return folio;
   }
@@ -129,7 +132,7 @@ export class FoliosService {
     const rows = await rowsOf(
       this.database,
       {
-        id: text,
+        id: id<ElementId>(),
         score: orNull(number),
         comment: orNull(text),
         stamp: orNull(text),
@@ -166,7 +169,7 @@ export class FoliosService {
    * A student is done with an answer, as it is in the rows by now: its mark may be seen where marks come at once, and
    * it stands from then on where the lesson says so.
    */
-  async done(folioId: string, questionId: string): Promise<void> {
+  async done(folioId: string, questionId: ElementId): Promise<void> {
     const folio = await this.require(folioId);
     const { settings, endedAt } = await this.lessons.require(folio.lessonId);
     if (endedAt) throw refused('This lesson has ended.');
@@ -241,7 +244,7 @@ export class FoliosService {
   /** Lets a folio be written again that was handed in; its attempts stay. */
   async open(folioId: string): Promise<void> {
     const { lessonId } = await this.require(folioId);
-    await this.#folios.update({ id: folioId }, { handedInAt: null });
+    await this.#folios.update({ id: idOf<FolioId>(folioId) }, { handedInAt: null });
     await this.database
       .getRepository(AnswerRow)
       .update({ folioId, isDone: true }, { isDone: false, isLocked: false });
@@ -276,11 +279,11 @@ export class FoliosService {
     const folio = await this.require(folioId);
     if (folio.lessonId !== lessonId) throw notFound('folio');
     const leaves = readLeaves(await this.sync.read(`folio:${folioId}`));
-    return { folioId, who: folio.name, leafId: leaves[0]?.id ?? null };
+    return { folioId: folio.id, who: folio.name, leafId: leaves[0]?.id ?? null };
   }
 
   /** The presenting student turns to a leaf. */
-  async turnTo(folioId: string, leafId: string): Promise<void> {
+  async turnTo(folioId: string, leafId: SlideId): Promise<void> {
     const folio = await this.require(folioId);
     const leaves = readLeaves(await this.sync.read(`folio:${folioId}`));
     if (!leaves.some((leaf) => leaf.id === leafId)) throw notFound('leaf');

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { makeReturnCode, SERVER_LIMITS, type NameOnList } from '@gobrel/core';
+import { makeReturnCode, SERVER_LIMITS, type NameOnList, type FolioId } from '@gobrel/core';
 import { DataSource, type Repository } from 'typeorm';
 import { Throttle } from '../access/Throttle.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
@@ -10,7 +10,7 @@ import { BlocksService } from './BlocksService.js';
 import { FolioProjector } from './FolioProjector.js';
 import { SyncService } from '../sync/SyncService.js';
 import { ClassStudentRow } from '../classes/classes.entities.js';
-import { flag, rowOf, rowsOf, text } from '../database/rows.js';
+import { flag, id, rowOf, rowsOf, text } from '../database/rows.js';
 import { FolioRow, StudentTokenRow } from './folios.entities.js';
 
 /** Seconds in which wrong return codes are counted together. */
@@ -50,7 +50,7 @@ export class JoiningService {
     who: {
       classStudentId?: string;
       name?: string;
-      id?: string;
+      id?: FolioId;
       isPractice?: boolean;
       key?: string;
     },
@@ -125,7 +125,7 @@ export class JoiningService {
     // Looked for and used up at once: of two devices that come together one is let in.
     const row = await rowOf(
       this.database,
-      { id: text },
+      { id: id<FolioId>() },
       `UPDATE folio SET may_add_device = false, join_key = coalesce($3, join_key)
        WHERE lesson_id = $1 AND lower(name) = lower($2) AND group_name IS NULL AND may_add_device RETURNING id`,
       [lessonId, name, key ?? null],

@@ -10,6 +10,7 @@ import {
   type QuestionElement,
   type Tally,
   sure,
+  idOf,
 } from '@gobrel/core';
 import type * as Y from 'yjs';
 import { answersByQuestion, counts, questionIn } from './deskDocument.js';
@@ -48,7 +49,7 @@ export class LessonTallies {
         ]),
       );
       for (const id of [...deskTallies(doc).keys()]) {
-        if (!questions.has(id)) deskTallies(doc).delete(id);
+        if (!questions.has(idOf(id))) deskTallies(doc).delete(id);
       }
       this.#stale = new Set(questions.keys());
       if (this.#counted) return;

@@ -1,7 +1,16 @@
 import { Injectable } from '@nestjs/common';
-import { deskMarks, questionsOf, type HandMark, type StudentResult } from '@gobrel/core';
+import {
+  deskMarks,
+  questionsOf,
+  type HandMark,
+  type StudentResult,
+  type ElementId,
+  type FolioId,
+  type LinkId,
+  type SlideId,
+} from '@gobrel/core';
 import { DataSource } from 'typeorm';
-import { flag, moment, number, orNull, rowsOf, text } from '../database/rows.js';
+import { flag, id, moment, number, orNull, rowsOf, text } from '../database/rows.js';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { notFound } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
@@ -25,7 +34,7 @@ export class ResultsService {
       rowsOf(
         this.database,
         {
-          id: text,
+          id: id<FolioId>(),
           name: text,
           handed_in_at: orNull(moment),
           is_practice: flag,
@@ -40,8 +49,8 @@ export class ResultsService {
       rowsOf(
         this.database,
         {
-          folio_id: text,
-          question_id: text,
+          folio_id: id<FolioId>(),
+          question_id: id<ElementId>(),
           score: orNull(number),
           comment: text,
           stamp: text,
@@ -51,14 +60,14 @@ export class ResultsService {
       ),
       rowsOf(
         this.database,
-        { folio_id: text, slide_id: text, via: text, at: moment },
+        { folio_id: id<FolioId>(), slide_id: id<SlideId>(), via: id<LinkId>(), at: moment },
         `SELECT v.folio_id, v.slide_id, v.via, v.at FROM visit v JOIN folio f ON f.id = v.folio_id
          WHERE f.lesson_id = $1 ORDER BY v.folio_id, v.seq`,
         [lessonId],
       ),
     ]);
     const students = new Map(
-      folios.map((row): [string, StudentResult] => [
+      folios.map((row): [FolioId, StudentResult] => [
         row.id,
         {
           folioId: row.id,
@@ -88,7 +97,12 @@ export class ResultsService {
   }
 
   /** A mark by hand; one that says nothing is taken away again. */
-  async mark(lessonId: string, folioId: string, questionId: string, mark: HandMark): Promise<void> {
+  async mark(
+    lessonId: string,
+    folioId: string,
+    questionId: ElementId,
+    mark: HandMark,
+  ): Promise<void> {
     const { editionId } = await this.lessons.require(lessonId);
     if (!questionsOf(await this.lessons.edition(editionId)).has(questionId)) {
       throw notFound('question');
@@ -104,7 +118,7 @@ export class ResultsService {
 
   async #keep(
     folioId: string,
-    questionId: string,
+    questionId: ElementId,
     { score, comment, stamp }: HandMark,
   ): Promise<void> {
     const marks = this.database.getRepository(MarkRow);

@@ -20,6 +20,7 @@ import {
   type ProjectedChanges,
   type QuestionElement,
   sure,
+  idOf,
 } from '@gobrel/core';
 import type * as Y from 'yjs';
 import type { KnownOfLesson } from './folioRows.js';
@@ -148,7 +149,7 @@ export function markDeskAnew(
 }
 
 /** The question of an entry of the desk's answers: `folio/question`. */
-export const questionIn = (key: string): ElementId => key.slice(key.indexOf('/') + 1);
+export const questionIn = (key: string): ElementId => idOf(key.slice(key.indexOf('/') + 1));
 
 export function answersByQuestion(
   desk: Y.Doc,

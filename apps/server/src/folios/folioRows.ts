@@ -8,10 +8,15 @@ import {
   type Placement,
   type ProjectedChanges,
   type QuestionElement,
+  type ElementId,
+  type SlideId,
+  type LinkId,
+  type FolioId,
 } from '@gobrel/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import {
   flag,
+  id,
   listOf,
   moment,
   number,
@@ -200,7 +205,7 @@ const ENTRY_ROW = {
   isPractice: flag,
   leaves: written<DeskEntry['leaves']>(),
   handedInAt: orNull(moment),
-  slideId: orNull(text),
+  slideId: orNull(id<SlideId>()),
   steps: number,
 };
 
@@ -227,8 +232,8 @@ export async function readEntry(database: DataSource, folioId: string): Promise<
 }
 
 const ANSWER_ROW = {
-  folio_id: text,
-  question_id: text,
+  folio_id: id<FolioId>(),
+  question_id: id<ElementId>(),
   answer: written<Answer>(),
   score: orNull(number),
   is_late: flag,
@@ -266,8 +271,8 @@ const KNOWN_ROW = {
   lessonId: text,
   activeAt: orNull(moment),
   steps: number,
-  answered: listOf(text),
-  locked: listOf(text),
+  answered: listOf(id<ElementId>()),
+  locked: listOf(id<ElementId>()),
   storedAt: orNull(moment),
 };
 
@@ -277,7 +282,7 @@ export interface KnownOfLesson {
   answers: { key: string; value: DeskAnswer }[];
   marks: { key: string; value: number }[];
   placements: { key: string; value: Placement }[];
-  votes: { key: string; value: string }[];
+  votes: { key: string; value: LinkId }[];
   walks: { via: string; count: number }[];
 }
 
@@ -300,7 +305,7 @@ export async function readLesson(database: DataSource, lessonId: string): Promis
     ),
     rowsOf(
       database,
-      { folio_id: text, slide_id: text, link_id: text },
+      { folio_id: text, slide_id: text, link_id: id<LinkId>() },
       'SELECT v.* FROM vote v JOIN folio f ON f.id = v.folio_id WHERE f.lesson_id = $1',
       [lessonId],
     ),

@@ -1,4 +1,4 @@
-import type { Answer, DeskEntry, ElementId, Folio, LinkId, SlideId } from '@gobrel/core';
+import type { Answer, DeskEntry, ElementId, Folio, LinkId, SlideId, FolioId } from '@gobrel/core';
 import {
   Column,
   Entity,
@@ -27,7 +27,7 @@ import { LessonRow } from '../lessons/lessons.entities.js';
 @Index('folio_name', { synchronize: false })
 export class FolioRow {
   @PrimaryGeneratedColumn('uuid')
-  id: string;
+  id: FolioId;
 
   @Column('uuid')
   lessonId: string;

@@ -1,3 +1,4 @@
+import type { SlideId, ElementId } from '@gobrel/core';
 import { Transform } from 'class-transformer';
 import {
   IsBoolean,
@@ -55,10 +56,10 @@ export class HandDto {
 
 export class DoneDto {
   @Matches(/^[a-zA-Z0-9_-]{1,64}$/, { message: 'That is not a question' })
-  questionId: string;
+  questionId: ElementId;
 }
 
 export class TurnDto {
   @Matches(/^[a-z0-9-]{1,64}$/, { message: 'That is not a leaf' })
-  leafId: string;
+  leafId: SlideId;
 }

@@ -8,7 +8,7 @@ import {
   Post,
   Put,
 } from '@nestjs/common';
-import { readClip, type LessonState } from '@gobrel/core';
+import { readClip, type LessonState, type FolioId } from '@gobrel/core';
 import { FolioProjector } from '../folios/FolioProjector.js';
 import { FoliosService } from '../folios/FoliosService.js';
 import { invalid, refused } from '../problems/problem.js';
@@ -155,7 +155,7 @@ export class DeskController {
   @HttpCode(204)
   async lineUp(
     @Param('id') id: string,
-    @Param('folioId', ParseUUIDPipe) folioId: string,
+    @Param('folioId', ParseUUIDPipe) folioId: FolioId,
     @Body() { before }: LineUpDto,
   ): Promise<void> {
     await this.lessons.lineUp(id, folioId, before ?? null);
@@ -165,7 +165,7 @@ export class DeskController {
   @HttpCode(204)
   async takeOutOfLineUp(
     @Param('id') id: string,
-    @Param('folioId', ParseUUIDPipe) folioId: string,
+    @Param('folioId', ParseUUIDPipe) folioId: FolioId,
   ): Promise<void> {
     await this.lessons.takeOutOfLineUp(id, folioId);
   }

@@ -27,6 +27,9 @@ import {
   type LessonState,
   type Slide,
   type SlideId,
+  idOf,
+  type ElementId,
+  type FolioId,
 } from '@gobrel/core';
 import type { DatabaseError } from 'pg';
 import {
@@ -172,7 +175,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
 
   /** Puts a slide into the edition on the fly, and over what everyone is at. */
   async ask(lessonId: string, slide: Slide): Promise<SlideId> {
-    const id = `asked-${newId()}`;
+    const id = idOf<SlideId>(`asked-${newId()}`);
     await this.#alter(lessonId, async (lesson, rows) => {
       const edition = await editionIn(rows, lesson.editionId);
       const before = lesson.asked.flatMap((one) => edition.slides[one] ?? []);
@@ -235,7 +238,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   /** Counts what was written as something else that was; null parts them again. */
   async liken(
     lessonId: string,
-    questionId: string,
+    questionId: ElementId,
     text: string,
     as: string | null,
   ): Promise<void> {
@@ -415,7 +418,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   }
 
   /** Puts a student of the lesson into the line-up before another, or last; who is in it moves. */
-  async lineUp(lessonId: string, folioId: string, before: string | null): Promise<void> {
+  async lineUp(lessonId: string, folioId: FolioId, before: FolioId | null): Promise<void> {
     const lesson = await this.#alter(
       lessonId,
       async (lesson, rows) => {

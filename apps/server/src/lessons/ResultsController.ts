@@ -9,7 +9,7 @@ import {
   Post,
   Put,
 } from '@nestjs/common';
-import type { Attempt, LessonResults, OpenedAttempt } from '@gobrel/core';
+import type { Attempt, LessonResults, OpenedAttempt, ElementId } from '@gobrel/core';
 import { IsNumber, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
 import { AttemptsService } from '../folios/AttemptsService.js';
 import { FoliosService } from '../folios/FoliosService.js';
@@ -67,7 +67,7 @@ export class ResultsController {
   async mark(
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: string,
-    @Param('questionId') questionId: string,
+    @Param('questionId') questionId: ElementId,
     @Body() body: MarkDto,
   ): Promise<void> {
     const { score, comment, stamp } = body;

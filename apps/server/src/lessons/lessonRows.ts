@@ -4,6 +4,7 @@ import {
   decodeLessonState,
   type LessonCard,
   type SlideId,
+  type FolioId,
 } from '@gobrel/core';
 import {
   flag,
@@ -37,7 +38,7 @@ const LESSON = {
   asked: written<SlideId[]>(),
   starred: written<string[]>(),
   likened: written<Lesson['likened']>(),
-  lineUp: written<string[]>(),
+  lineUp: written<FolioId[]>(),
   startedAt: moment,
   endedAt: orNull(moment),
 };

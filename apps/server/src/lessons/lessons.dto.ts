@@ -1,4 +1,10 @@
-import { MARKS_SEEN, type LessonSettings } from '@gobrel/core';
+import {
+  MARKS_SEEN,
+  type LessonSettings,
+  type SlideId,
+  type ElementId,
+  type FolioId,
+} from '@gobrel/core';
 import { Transform, Type } from 'class-transformer';
 import {
   IsBoolean,
@@ -94,7 +100,7 @@ export class PaceDto {
   /** Where the class goes, when together. */
   @IsOptional()
   @Matches(SLIDE, { message: 'That is not a slide' })
-  slideId: string | null;
+  slideId: SlideId | null;
 }
 
 export class HoldDto {
@@ -121,7 +127,7 @@ export class PutUpDto {
   /** Null takes down what is put up. */
   @IsOptional()
   @Matches(SLIDE, { message: 'That is not a question' })
-  questionId: string | null;
+  questionId: ElementId | null;
 
   @IsOptional()
   @IsBoolean()
@@ -136,11 +142,11 @@ export class ShowDto {
   /** Whose answer; null takes it down. */
   @IsOptional()
   @IsUUID()
-  folioId: string | null;
+  folioId: FolioId | null;
 
   @IsOptional()
   @Matches(SLIDE, { message: 'That is not a question' })
-  questionId?: string;
+  questionId?: ElementId;
 
   @IsOptional()
   @IsBoolean()
@@ -149,7 +155,7 @@ export class ShowDto {
 
 export class LikenDto {
   @Matches(SLIDE, { message: 'That is not a question' })
-  questionId: string;
+  questionId: ElementId;
 
   /** What was written, and what it is to count as; null parts them again. */
   @IsString()
@@ -212,12 +218,12 @@ export class LineUpDto {
   /** Who comes after; null for the end. */
   @IsOptional()
   @IsUUID()
-  before: string | null;
+  before: FolioId | null;
 }
 
 export class PresentDto {
   /** Whose turn it is; null ends presenting. */
   @IsOptional()
   @IsUUID()
-  folioId: string | null;
+  folioId: FolioId | null;
 }

@@ -1,4 +1,4 @@
-import type { Deck, LessonSettings, LessonState, SlideId } from '@gobrel/core';
+import type { Deck, LessonSettings, LessonState, SlideId, FolioId, ElementId } from '@gobrel/core';
 import {
   Column,
   Entity,
@@ -83,7 +83,7 @@ export class LessonRow {
   closesAt: Date | null;
 
   @Column('jsonb', { default: [] })
-  lineUp: string[];
+  lineUp: FolioId[];
 
   @Column('jsonb', { default: [] })
   asked: SlideId[];
@@ -92,7 +92,7 @@ export class LessonRow {
   starred: string[];
 
   @Column('jsonb', { default: {} })
-  likened: Record<string, Record<string, string>>;
+  likened: Record<ElementId, Record<string, string>>;
 
   @Column('timestamptz', { default: () => 'now()' })
   startedAt: Date;

@@ -187,7 +187,7 @@ export class SimulatedStudent {
     }
   }
 
-  #vote(slideId: string): void {
+  #vote(slideId: SlideId): void {
     const ways = this.#graph.waysOut.get(slideId) ?? [];
     const way = ways[this.random(Math.max(1, ways.length))];
     if (way && !readFolio(this.#doc).votes[slideId]) voteFor(this.#doc, slideId, way.id);

@@ -125,7 +125,8 @@ export class ScreensService {
           }
         : null;
     }
-    const asked = questionsOf(edition).get(shown?.questionId ?? putUp?.questionId ?? '');
+    const questionId = shown?.questionId ?? putUp?.questionId;
+    const asked = questionId && questionsOf(edition).get(questionId);
     if (!asked) return null;
     const showsKey = !shown && putUp?.showsKey === true;
     const question = { ...asked, explanation: '', ...(showsKey ? {} : { key: null }) };
@@ -139,7 +140,8 @@ export class ScreensService {
     const tally = desk.tallies[asked.id];
     const inside = desk.students.filter(({ status }) => status === 'in');
     const answers = inside.flatMap(({ answers }) => answers[asked.id]?.answer ?? []);
-    const before = desk.tallies[askedBefore(asked.question)] ?? null;
+    const earlier = askedBefore(asked.question);
+    const before = (earlier && desk.tallies[earlier]) || null;
     return tally
       ? { kind: 'tally', question, tally, before, students: inside.length, answers }
       : null;

@@ -1,4 +1,4 @@
-import { Checker, readDeck, setSlideFlag } from '@gobrel/core';
+import { Checker, readDeck, setSlideFlag, idOf, type SlideId } from '@gobrel/core';
 import { choice, choiceQuestion, deck, slide } from '@gobrel/core/testing';
 import { cardMark } from './cardMark';
 
@@ -8,11 +8,11 @@ const doc = deck(
   slide('c', choice('on', 'd')),
   slide('d'),
 );
-setSlideFlag(doc, 'b', 'isReady', true);
+setSlideFlag(doc, idOf('b'), 'isReady', true);
 const read = readDeck(doc);
 const { findings, measures } = new Checker().check(read);
 const mark = (overlay: Parameters<typeof cardMark>[0], id: string) =>
-  cardMark(overlay, read.slides[id]!, {
+  cardMark(overlay, read.slides[idOf<SlideId>(id)]!, {
     findings: findings.filter(({ slideId }) => slideId === id),
     measures,
     visits: id === 'a' ? 1 : 3,

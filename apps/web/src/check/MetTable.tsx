@@ -1,4 +1,4 @@
-import { wordsOf, type EndingCoverage, type Met } from '@gobrel/core';
+import { wordsOf, type EndingCoverage, type Met, type SlideId } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useDeck } from '../deck/DeckContext';
@@ -12,7 +12,7 @@ const LOOKS: Record<Met, string> = {
 /** Endings down, questions across: what those who come to each ending have been asked. */
 export function MetTable({ met }: { met: EndingCoverage }): ReactElement {
   const { deckId, deck } = useDeck();
-  const promptOf = (slideId: string, questionId: string): string => {
+  const promptOf = (slideId: SlideId, questionId: string): string => {
     const element = deck.slides[slideId]?.elements.find(({ id }) => id === questionId);
     const words = element && 'text' in element ? wordsOf(element.text) : '';
     return words || 'A question';

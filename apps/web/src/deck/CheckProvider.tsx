@@ -1,4 +1,11 @@
-import { findingsBySlide, type Deck, type Finding, type Report } from '@gobrel/core';
+import {
+  findingsBySlide,
+  type Deck,
+  type Finding,
+  type Report,
+  idsOf,
+  type SlideId,
+} from '@gobrel/core';
 import {
   createContext,
   useContext,
@@ -19,7 +26,7 @@ interface Checking {
   report: Report | null;
   /** Milliseconds that the last check took in its worker. */
   took: number;
-  bySlide: Map<string, Finding[]>;
+  bySlide: Map<SlideId, Finding[]>;
   wordsPerMinute: number;
   setWordsPerMinute: (pace: number) => void;
 }
@@ -100,8 +107,8 @@ class Sender {
     const change: DeckChange = {
       slides: Object.values(slides).filter((slide) => old?.slides[slide.id] !== slide),
       links: Object.values(links).filter((link) => old?.links[link.id] !== link),
-      goneSlides: Object.keys(old?.slides ?? {}).filter((id) => !slides[id]),
-      goneLinks: Object.keys(old?.links ?? {}).filter((id) => !links[id]),
+      goneSlides: idsOf(old?.slides ?? {}).filter((id) => !slides[id]),
+      goneLinks: idsOf(old?.links ?? {}).filter((id) => !links[id]),
       head,
       wordsPerMinute,
       readableDecks,

@@ -1,4 +1,4 @@
-import type { Deck, Link, Report, Slide } from '@gobrel/core';
+import type { Deck, Link, Report, Slide, SlideId, LinkId } from '@gobrel/core';
 
 /**
  * How the open deck and the worker that checks it talk. The worker keeps a copy of the deck; it is sent what has
@@ -7,8 +7,8 @@ import type { Deck, Link, Report, Slide } from '@gobrel/core';
 export interface DeckChange {
   slides: Slide[];
   links: Link[];
-  goneSlides: string[];
-  goneLinks: string[];
+  goneSlides: SlideId[];
+  goneLinks: LinkId[];
   head: Omit<Deck, 'slides' | 'links'>;
   wordsPerMinute: number;
   /** Decks that may be read, when this deck links to others. */

@@ -1,4 +1,4 @@
-import type { ElementId, SlideId } from '@gobrel/core';
+import { type ElementId, type SlideId, asId } from '@gobrel/core';
 import { useEffect, useState } from 'react';
 import { useDeck } from './DeckContext';
 
@@ -25,10 +25,10 @@ function readPresence(client: number, state: Record<string, unknown>): Presence[
     {
       client,
       name: name.slice(0, 80),
-      slideId: typeof slideId === 'string' ? slideId : null,
+      slideId: asId(slideId),
       selected: (Array.isArray(selected) ? (selected as unknown[]) : [])
         .slice(0, MOST_SELECTED)
-        .filter((id): id is string => typeof id === 'string'),
+        .flatMap((id) => asId<ElementId>(id) ?? []),
     },
   ];
 }

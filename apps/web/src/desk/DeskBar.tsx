@@ -7,6 +7,8 @@ import {
   type Link,
   type RouteGraph,
   type SlideId,
+  entryAt,
+  type LinkId,
 } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
@@ -63,17 +65,17 @@ function Moves(props: {
 }): ReactElement {
   const { state, edition, graph, act, students } = props;
   const [been, setBeen] = useState<SlideId[]>([]);
-  const here = state.slideId ?? '';
-  const ways = waysOn(graph, here);
-  const before = been.at(-1) ?? graph.waysIn.get(here)?.[0]?.from;
+  const here = state.slideId;
+  const ways = here ? waysOn(graph, here) : [];
+  const before = been.at(-1) ?? (here ? graph.waysIn.get(here)?.[0]?.from : undefined);
   const go = (link: Link): void => {
     const [to] = graph.to.get(link.id) ?? [];
     if (!to) return;
-    setBeen([...been, here]);
+    setBeen(here ? [...been, here] : been);
     act.pace('together', to);
   };
-  const counts = votesOn(students, here);
-  const votes = (linkId: string): number => counts[linkId] ?? 0;
+  const counts: Record<LinkId, number> = here ? votesOn(students, here) : {};
+  const votes = (linkId: LinkId): number => counts[linkId] ?? 0;
   const most = Math.max(1, ...ways.map(({ id }) => votes(id)));
   const { vote } = state;
   const [only] = ways;
@@ -128,7 +130,7 @@ function Moves(props: {
                           {link.wording || 'On'}
                         </span>
                         <span className="relative text-soft">
-                          {edition.slides[to ?? '']?.title}
+                          {entryAt(edition.slides, to)?.title}
                         </span>
                         {vote && <b className="relative">{votes(link.id)}</b>}
                       </button>

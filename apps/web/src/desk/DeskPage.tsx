@@ -8,6 +8,8 @@ import {
   type OpenedLesson,
   type LessonState,
   type SlideId,
+  entryAt,
+  type FolioId,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
@@ -57,7 +59,7 @@ function Opened({ lessonId }: { lessonId: string }): ReactElement {
 }
 
 type Panel =
-  { kind: 'slide' } | { kind: 'folio'; folioId: string } | { kind: 'line-up' | 'people' };
+  { kind: 'slide' } | { kind: 'folio'; folioId: FolioId } | { kind: 'line-up' | 'people' };
 
 function Desk(props: {
   lesson: OpenedLesson;
@@ -79,7 +81,7 @@ function Desk(props: {
   const [open, setOpen] = useState<'invite' | 'end' | 'ask' | 'settings' | null>(null);
   const [hidesNames, setHidesNames] = useState(false);
   const desk = useMemo(() => (hidesNames ? nameless(whole) : whole), [whole, hidesNames]);
-  const openFolio = useCallback((folioId: string) => setPanel({ kind: 'folio', folioId }), []);
+  const openFolio = useCallback((folioId: FolioId) => setPanel({ kind: 'folio', folioId }), []);
   const pick = useCallback((id: SlideId) => {
     setSlideId(id);
     setPanel({ kind: 'slide' });
@@ -106,7 +108,7 @@ function Desk(props: {
   const handedIn = desk.students.filter((student) => student.handedInAt).length;
   const waiting = desk.students.filter(({ status }) => status === 'waiting').length;
   const hands = desk.students.filter(({ handUpAt }) => handUpAt).length;
-  const slide = edition.slides[slideId ?? ''];
+  const slide = entryAt(edition.slides, slideId);
   const isOver = state.isEnded;
   const show = (kind: 'line-up' | 'people'): void =>
     setPanel(panel.kind === kind ? { kind: 'slide' } : { kind });

@@ -7,6 +7,7 @@ import {
   type Deck,
   type DeskStudent,
   type Folio,
+  idsOf,
 } from '@gobrel/core';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { sentenceOf } from '../api/http';
@@ -156,7 +157,7 @@ function Contents({
         <section>
           <h3 className="mb-1.5 text-[15px]">Pieces</h3>
           <ul className="grid grid-cols-2 gap-3">
-            {Object.keys(student.placements).map((slideId) => {
+            {idsOf(student.placements).map((slideId) => {
               const slide = edition.slides[slideId];
               return slide ? (
                 <li

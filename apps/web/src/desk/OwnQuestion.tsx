@@ -10,6 +10,7 @@ import {
   textLines,
   told,
   type KindName,
+  idsOf,
 } from '@gobrel/core';
 import { Suspense, useRef, useState, type ReactElement } from 'react';
 import * as Y from 'yjs';
@@ -63,7 +64,7 @@ export function OwnQuestion(props: { onAsk: (clip: string) => void }): ReactElem
   const ask = (doc: Y.Doc | null): void => {
     if (!doc) return;
     const deck = readDeck(doc);
-    props.onAsk(JSON.stringify(clipSlides(deck, '', Object.keys(deck.slides))));
+    props.onAsk(JSON.stringify(clipSlides(deck, '', idsOf(deck.slides))));
   };
   if (made) {
     return (

@@ -1,4 +1,4 @@
-import type { BlockedName, DeskStudent } from '@gobrel/core';
+import type { BlockedName, DeskStudent, FolioId } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { Hand } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
@@ -31,7 +31,7 @@ export function PeoplePanel(props: {
   students: readonly DeskStudent[];
   hidesNames: boolean;
   act: DeskActions;
-  onOpenFolio: (folioId: string) => void;
+  onOpenFolio: (folioId: FolioId) => void;
 }): ReactElement {
   const { lessonId, students, hidesNames, act, onOpenFolio } = props;
   const [renaming, setRenaming] = useState<DeskStudent | null>(null);

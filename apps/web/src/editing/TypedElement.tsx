@@ -13,6 +13,7 @@ import {
   type TableElement,
   type TextElement,
   type ThemeName,
+  type SlideId,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { useEffect, useRef, type ReactElement } from 'react';
@@ -77,7 +78,7 @@ const grows = (element: SlideElement | undefined): element is Growing =>
 /** The box of a text grows with what is typed into it: part of the typing, so it is undone with it. */
 function useGrowth(
   doc: Y.Doc,
-  slideId: string,
+  slideId: SlideId,
   text: Growing | undefined,
   theme: ThemeName,
   frame: React.RefObject<HTMLElement | null>,

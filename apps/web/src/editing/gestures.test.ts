@@ -8,6 +8,8 @@ import {
   type NewElement,
   type Point,
   type SlideElement,
+  idOf,
+  type SlideId,
 } from '@gobrel/core';
 import { runner } from '../ui/runner';
 import { deck, slide } from '@gobrel/core/testing';
@@ -32,12 +34,12 @@ const event = (keys: Partial<PointerEvent> = {}): PointerEvent =>
 function stage(...plans: object[]) {
   const doc = deck(slide('s'));
   for (const plan of plans) {
-    const kept = addElement(doc, 's', { layer: 'content', ...plan } as NewElement);
+    const kept = addElement(doc, idOf('s'), { layer: 'content', ...plan } as NewElement);
     if (!kept.ok) throw new Error(told(kept));
   }
   const said = { preview: NO_PREVIEW as Preview, sketch: {} as Sketch, refused: [] as string[] };
   let selected: ElementId[] = [];
-  const read = () => readDeck(doc).slides.s!;
+  const read = () => readDeck(doc).slides[idOf<SlideId>('s')]!;
   const thing = (id: string): SlideElement => read().elements.find((one) => one.id === id)!;
   const hands = (): StageHands => {
     const slide = read();

@@ -1,12 +1,12 @@
-import { addElement, plain, readDeck, type NewElement } from '@gobrel/core';
+import { addElement, plain, readDeck, type NewElement, idOf, type SlideId } from '@gobrel/core';
 import { deck, slide } from '@gobrel/core/testing';
 import { labelOf } from './labelOf';
 
 function label(plan: object): string {
   const doc = deck(slide('s'));
   const box = { x: 0, y: 0, w: 90, h: 90 };
-  addElement(doc, 's', { layer: 'content', box, id: 'it', ...plan } as NewElement);
-  return labelOf(readDeck(doc).slides.s!.elements.find(({ id }) => id === 'it')!);
+  addElement(doc, idOf('s'), { layer: 'content', box, id: 'it', ...plan } as NewElement);
+  return labelOf(readDeck(doc).slides[idOf<SlideId>('s')]!.elements.find(({ id }) => id === 'it')!);
 }
 
 test.each([

@@ -4,6 +4,7 @@ import {
   type Layer,
   type Slide,
   type SlideElement,
+  type SlideId,
 } from '@gobrel/core';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 
@@ -42,7 +43,7 @@ export function isTouchable(element: SlideElement, layer: Layer): boolean {
 }
 
 interface InHand {
-  slideId: string;
+  slideId: SlideId;
   layer: Layer;
   ids: readonly ElementId[];
   entered: ElementId | null;
@@ -53,7 +54,7 @@ interface InHand {
   taken: number;
 }
 
-const nothing = (slideId: string, layer: Layer = 'content'): InHand => ({
+const nothing = (slideId: SlideId, layer: Layer = 'content'): InHand => ({
   slideId,
   layer,
   ids: [],

@@ -7,6 +7,8 @@ import {
   type ElementKind,
   type NewElement,
   type SlideElement,
+  idOf,
+  type SlideId,
 } from '@gobrel/core';
 import { deck, slide } from '@gobrel/core/testing';
 import type { Paint } from '../painting/canvas';
@@ -47,8 +49,10 @@ function recorder(): { context: Canvas; said: string[] } {
 function painted(plan: object): string[] {
   const doc = deck(slide('s'));
   const base = { layer: 'content', id: 'it', box: { x: 10, y: 20, w: 300, h: 200 } };
-  expect(addElement(doc, 's', { ...base, ...plan } as NewElement).ok).toBe(true);
-  const element = readDeck(doc).slides.s!.elements.find(({ id }) => id === 'it') as SlideElement;
+  expect(addElement(doc, idOf('s'), { ...base, ...plan } as NewElement).ok).toBe(true);
+  const element = readDeck(doc).slides[idOf<SlideId>('s')]!.elements.find(
+    ({ id }) => id === 'it',
+  ) as SlideElement;
   const { context, said } = recorder();
   const paint: Paint = { context, theme: 'paper', linked: new Set(), pictures: new Map() };
   paintElement(paint, element);

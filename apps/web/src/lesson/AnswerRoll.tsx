@@ -5,6 +5,7 @@ import {
   type LessonState,
   type QuestionElement,
   type Slide,
+  type FolioId,
 } from '@gobrel/core';
 import { Star } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
@@ -29,7 +30,7 @@ export function AnswerRoll(props: {
   starred: readonly string[];
   state: LessonState;
   act: DeskActions;
-  onOpenFolio: (folioId: string) => void;
+  onOpenFolio: (folioId: FolioId) => void;
 }): ReactElement {
   const { slide, desk, questions, starred, state, act } = props;
   const [by, setBy] = useState<By>('name');

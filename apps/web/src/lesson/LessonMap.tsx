@@ -5,6 +5,8 @@ import {
   type DeskStudent,
   type LinkId,
   type SlideId,
+  idOf,
+  type FolioId,
 } from '@gobrel/core';
 import {
   Handle,
@@ -26,7 +28,7 @@ import { initialsOf } from '../ui/Page';
 type StandingNode = Node<
   Omit<SlideCardProps, 'isSelected'> & {
     standing: DeskStudent[];
-    onOpen: (folioId: string) => void;
+    onOpen: (folioId: FolioId) => void;
   },
   'card'
 >;
@@ -116,7 +118,7 @@ export function LessonMap(props: {
   walks: Record<LinkId, number>;
   current: SlideId | null;
   onPick: (slideId: SlideId) => void;
-  onOpenFolio: (folioId: string) => void;
+  onOpenFolio: (folioId: FolioId) => void;
 }): ReactElement {
   const { edition, students, walks, current, onPick, onOpenFolio } = props;
   const graph = useMemo(() => routeGraph(edition), [edition]);
@@ -167,12 +169,12 @@ export function LessonMap(props: {
       <ReactFlow
         nodes={nodes}
         nodeTypes={NODE_TYPES}
-        onNodeClick={(_, node) => onPick(node.id)}
+        onNodeClick={(_, node) => onPick(idOf(node.id))}
         onKeyDown={(event) => {
           const card = event.target as HTMLElement;
           if (event.key !== 'Enter' || !card.matches('.react-flow__node')) return;
           event.preventDefault();
-          if (card.dataset.id) onPick(card.dataset.id);
+          if (card.dataset.id) onPick(idOf(card.dataset.id));
         }}
         nodesDraggable={false}
         nodesConnectable={false}

@@ -13,6 +13,8 @@ import {
   type QuestionElement,
   type Slide,
   type SlideElement,
+  entryAt,
+  type FolioId,
 } from '@gobrel/core';
 import { Suspense, useMemo, useRef, useState, type ReactElement } from 'react';
 import { fitting, inPlainWords, QUESTION_VIEWS } from '../questions/registry';
@@ -36,7 +38,7 @@ export function SlidePanel(props: {
   starred: readonly string[];
   likened: Record<string, Likened>;
   act: DeskActions;
-  onOpenFolio: (folioId: string) => void;
+  onOpenFolio: (folioId: FolioId) => void;
   onBringAll?: () => void;
 }): ReactElement {
   const { slide, edition, desk } = props;
@@ -170,7 +172,7 @@ export function classTally(question: QuestionElement, desk: Desk): ClassTally | 
     question,
     tally,
     answers: answersTo(question, desk),
-    before: desk.tallies[askedBefore(question.question)] ?? null,
+    before: entryAt(desk.tallies, askedBefore(question.question)) ?? null,
     students: desk.students.filter(({ status }) => status === 'in').length,
   };
 }
@@ -262,7 +264,7 @@ function Tiles(props: {
   students: DeskStudent[];
   desk: Desk;
   width: number;
-  onOpenFolio: (folioId: string) => void;
+  onOpenFolio: (folioId: FolioId) => void;
 }): ReactElement {
   const { slide, edition, students } = props;
   if (students.length === 0)

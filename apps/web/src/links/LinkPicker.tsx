@@ -277,7 +277,7 @@ function OtherDecks({ sought = '', onPick }: PlaceProps): ReactElement {
   const [opened, setOpened] = useState<{ id: string; title: string } | null>(null);
   const slides = useQuery({
     queryKey: ['deck-slides', opened?.id],
-    queryFn: () => http.get<{ id: string; title: string }[]>(`decks/${opened!.id}/slides`),
+    queryFn: () => http.get<{ id: SlideId; title: string }[]>(`decks/${opened!.id}/slides`),
     enabled: opened !== null,
   });
   const wanted = sought.trim().toLowerCase();

@@ -66,7 +66,7 @@ export function useLinking(slide: Slide): Linking {
         const { from, to } = editor.state.selection;
         const words = editor.state.doc.textBetween(from, to, ' ');
         if (words.trim() === '') return;
-        const linkId = newId();
+        const linkId = newId<LinkId>();
         editor.chain().focus().setMark(LINK_MARK, { linkId }).run();
         run(addWordLink, { linkId, from: slide.id, elementId, target, words });
       }

@@ -1,4 +1,11 @@
-import { looksLikeAddress, readAddress, type Deck, type Target } from '@gobrel/core';
+import {
+  looksLikeAddress,
+  readAddress,
+  type Deck,
+  type Target,
+  asId,
+  type SlideId,
+} from '@gobrel/core';
 
 /** The address of a slide in the workspace; a link that was copied is this. */
 export const slideAddress = (deckId: string, slideId: string): string =>
@@ -24,10 +31,11 @@ export function pastedTarget(text: string, deckId: string, deck: Deck): Target |
   const read = readAddress(text);
   if (!read.ok) return null;
   const url = new URL(read.address);
-  const [, , otherDeck = '', , slideId = ''] = url.pathname.split('/');
+  const [, , otherDeck = '', , named] = url.pathname.split('/');
+  const slideId = asId<SlideId>(named);
   if (url.origin === location.origin && url.pathname.startsWith('/deck/')) {
-    if (otherDeck === deckId && deck.slides[slideId]) return { kind: 'slide', slideId };
-    return { kind: 'deck', deckId: otherDeck, slideId, title: '' };
+    if (otherDeck === deckId && slideId && deck.slides[slideId]) return { kind: 'slide', slideId };
+    return { kind: 'deck', deckId: otherDeck, slideId: slideId ?? '', title: '' };
   }
   return { kind: 'web', address: read.address };
 }

@@ -6,6 +6,7 @@ import {
   type LinkId,
   type SectionId,
   type SlideId,
+  entryAt,
 } from '@gobrel/core';
 import { Suspense, type ReactElement } from 'react';
 import { LinkPicker } from '../links/LinkPicker';
@@ -53,7 +54,7 @@ export function MapDialogs(props: {
       />
       <CutDialog
         link={cutting}
-        slide={deck.slides[cutting?.from ?? '']}
+        slide={entryAt(deck.slides, cutting?.from)}
         onClose={onClose}
         onCut={(how) => {
           if (cutting) run(removeLink, cutting.id, how);

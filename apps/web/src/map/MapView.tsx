@@ -15,6 +15,7 @@ import {
   type SlideId,
   type TrailId,
   type Walks,
+  idOf,
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import {
@@ -69,7 +70,7 @@ const OTHER_BUTTONS = [1, 2];
 const PLAIN = { hideAttribution: true };
 
 /** A wire that leads to several slides is drawn once for each, under the link's own identity. */
-const linkIdOf = (wire: Wire): LinkId => wire.id.split('>')[0]!;
+const linkIdOf = (wire: Wire): LinkId => idOf(wire.id.split('>')[0]!);
 
 export default function MapView(): ReactElement {
   return (
@@ -185,7 +186,7 @@ function DeckMap(): ReactElement {
           cardsMoved(id, position!, deck.slides, regions),
         );
         // A folded section that is moved takes its slides along, and they stay in it.
-        const areSlides = ended.every(({ id }) => deck.slides[id]);
+        const areSlides = ended.every(({ id }) => deck.slides[idOf<SlideId>(id)]);
         const into = areSlides ? sectionUnder(spots, deck, regions) : undefined;
         run(moveCards, spots, 'hand', into);
         setMoving({});
@@ -234,7 +235,7 @@ function DeckMap(): ReactElement {
       notices.tell('Unfold the section first: a wire goes from slide to slide.');
       return;
     }
-    const added = run(linkSlides, source, target);
+    const added = run(linkSlides, idOf(source), idOf(target));
     if (!added) return;
     setSelection(onlyLink(added.linkId));
     // What is typed next is its wording.
@@ -249,7 +250,7 @@ function DeckMap(): ReactElement {
     // Anywhere on a card is on the card; only where there is none a new slide is meant.
     const onto = cardAt(nodes, at);
     if (onto) return onto.id === state.fromNode.id ? undefined : linkTo(state.fromNode.id, onto.id);
-    act.addChoice(state.fromNode.id, { x: at.x, y: at.y - 55 });
+    act.addChoice(idOf(state.fromNode.id), { x: at.x, y: at.y - 55 });
   });
   const pickWire = useCallback(
     (wire: Wire) => {
@@ -270,8 +271,8 @@ function DeckMap(): ReactElement {
     [onReword],
   );
   const moveWire = useCallback(
-    (wire: Wire, end: 'from' | 'to', card: string) => {
-      const linkId = linkIdOf(wire);
+    (wire: Wire, end: 'from' | 'to', onto: string) => {
+      const [linkId, card] = [linkIdOf(wire), idOf<SlideId>(onto)];
       if (end === 'from' && card !== wire.from) run(moveLink, linkId, card);
       else if (end === 'to' && card !== wire.to) run(retarget, linkId, toSlide(card));
       setSelection(onlyLink(linkId));
@@ -321,13 +322,13 @@ function DeckMap(): ReactElement {
       if (node.id !== linkingFrom) linkTo(linkingFrom, node.id);
       return;
     }
-    if (isAdding && trailId && node.type === 'card') run(addStop, trailId, node.id);
+    if (isAdding && trailId && node.type === 'card') run(addStop, trailId, idOf(node.id));
     // One of several that is pressed alone is alone in hand.
     const isMore = event.shiftKey || event.ctrlKey || event.metaKey;
     if (!isMore && node.type !== 'region') setSelection(onlyCards([node.id]));
   });
   const onNodeDoubleClick = useStable((_: unknown, node: MapNode) => {
-    if (node.type === 'card') act.open(node.id);
+    if (node.type === 'card') act.open(idOf(node.id));
     else if (node.type === 'folded') doing.fold(node.data.section, false);
   });
   const onPaneClick = useCallback(() => setSelection(NOTHING), []);

@@ -1,4 +1,11 @@
-import { removeSection, sectionPath, setSection, type Section, type SectionId } from '@gobrel/core';
+import {
+  removeSection,
+  sectionPath,
+  setSection,
+  type Section,
+  type SectionId,
+  asId,
+} from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -40,7 +47,7 @@ function Settings(props: {
         <select
           value={section.parentId ?? ''}
           onChange={(event) =>
-            run(setSection, section.id, { parentId: event.target.value || null })
+            run(setSection, section.id, { parentId: asId<SectionId>(event.target.value) })
           }
           className="h-10 rounded-[6px] border border-line bg-sheet px-2 font-normal"
         >

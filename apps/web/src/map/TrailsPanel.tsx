@@ -12,6 +12,9 @@ import {
   type Tint,
   type Trail,
   type TrailId,
+  entryAt,
+  idOf,
+  type SlideId,
 } from '@gobrel/core';
 import {
   closestCenter,
@@ -202,11 +205,14 @@ export function Tints(props: { value: Tint; onChange: (tint: Tint) => unknown })
 }
 
 /** What is read aloud while a stop is moved. */
-function said(trail: Trail, titleOf: (slideId: string) => string | undefined): Announcements {
+function said(
+  trail: Trail,
+  titleOf: (slideId: SlideId | undefined) => string | undefined,
+): Announcements {
   const place = (id: UniqueIdentifier | undefined): number =>
     trail.stops.findIndex((stop) => stop.id === id) + 1;
   const name = (id: UniqueIdentifier): string =>
-    titleOf(trail.stops[place(id) - 1]?.slideId ?? '') || 'Untitled';
+    titleOf(trail.stops[place(id) - 1]?.slideId) || 'Untitled';
   return {
     onDragStart: ({ active }) => `${name(active.id)} is taken up, stop ${place(active.id)}.`,
     onDragOver: ({ active, over }) =>
@@ -233,8 +239,10 @@ function Stops({ trail }: { trail: Trail }): ReactElement {
     <DndContext
       sensors={sensors}
       collisionDetection={closestCenter}
-      accessibility={{ announcements: said(trail, (slideId) => deck.slides[slideId]?.title) }}
-      onDragEnd={({ active, over }) => over && drop(String(active.id), String(over.id))}
+      accessibility={{
+        announcements: said(trail, (slideId) => entryAt(deck.slides, slideId)?.title),
+      }}
+      onDragEnd={({ active, over }) => over && drop(idOf(String(active.id)), idOf(String(over.id)))}
     >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ol aria-label={`Stops of ${trail.name}`} className="mt-2 flex flex-col gap-1">

@@ -1,4 +1,4 @@
-import { mapRegions, type Deck } from '@gobrel/core';
+import { mapRegions, type Deck, idOf } from '@gobrel/core';
 import { cardAt, sectionUnder } from './cardMoves';
 
 /** Sections by name and what they lie in; slides by name, place and section. */
@@ -30,7 +30,7 @@ const deck = deckOf(
 );
 const under = (...spots: [string, number, number][]): string | undefined =>
   sectionUnder(
-    spots.map(([slideId, x, y]) => ({ slideId, x, y })),
+    spots.map(([slideId, x, y]) => ({ slideId: idOf(slideId), x, y })),
     deck,
     mapRegions(deck),
   );

@@ -9,6 +9,7 @@ import {
   type RouteGraph,
   type Slide,
   type SlideId,
+  idOf,
 } from '@gobrel/core';
 
 /** A folded section moves all that lies in it. */
@@ -19,7 +20,7 @@ export function cardsMoved(
   regions: MapRegions,
 ): { slideId: SlideId; x: number; y: number }[] {
   const folded = regions.folded.find(({ section }) => foldedId(section.id) === id);
-  if (!folded) return [{ slideId: id, ...to }];
+  if (!folded) return [{ slideId: idOf(id), ...to }];
   const [dx, dy] = [to.x - folded.x, to.y - folded.y];
   return folded.slideIds.flatMap((slideId) => {
     const slide = slides[slideId];

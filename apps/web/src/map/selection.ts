@@ -1,4 +1,4 @@
-import { foldedId, type LinkId, type MapRegions, type SlideId } from '@gobrel/core';
+import { foldedId, type LinkId, type MapRegions, type SlideId, idOf } from '@gobrel/core';
 
 /** What is in hand on the map: cards (of slides and of folded sections), or one wire. */
 export interface MapSelection {
@@ -14,6 +14,6 @@ export const onlyLink = (linkId: LinkId): MapSelection => ({ cards: [], linkId }
 export function slidesIn(selection: MapSelection, regions: MapRegions): SlideId[] {
   return selection.cards.flatMap((card) => {
     const folded = regions.folded.find(({ section }) => foldedId(section.id) === card);
-    return folded ? folded.slideIds : [card];
+    return folded ? folded.slideIds : [idOf<SlideId>(card)];
   });
 }

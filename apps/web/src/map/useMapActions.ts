@@ -16,6 +16,7 @@ import {
   type Section,
   type Slide,
   type SlideId,
+  entryAt,
 } from '@gobrel/core';
 import { useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
@@ -72,7 +73,7 @@ export function useMapActions(args: {
     });
   const removeAll = (): void => {
     const [only] = slideIds;
-    const title = deck.slides[only ?? '']?.title;
+    const title = entryAt(deck.slides, only)?.title;
     const said =
       slideIds.length === 1 ? (title ? `“${title}”` : 'One slide') : `${slideIds.length} slides`;
     if (!run(removeSlides, slideIds)) return;

@@ -6,6 +6,7 @@ import {
   type RichMark,
   type RichNode,
   type RichText,
+  asId,
 } from '@gobrel/core';
 import { Fragment, type CSSProperties, type ReactElement, type ReactNode } from 'react';
 import { withFormulas } from './withFormulas';
@@ -97,8 +98,8 @@ function alignOf({ attrs }: RichNode): CSSProperties | undefined {
 function renderRun(node: RichNode, { links, typeSize }: Context): ReactNode {
   let run: ReactNode = withFormulas(node.text ?? '');
   for (const mark of node.marks ?? []) {
-    const linkId = mark.attrs?.linkId;
-    if (mark.type === LINK_MARK && typeof linkId === 'string') {
+    const linkId = mark.type === LINK_MARK ? asId<LinkId>(mark.attrs?.linkId) : null;
+    if (linkId) {
       if (links?.isLink(linkId))
         run = (
           <WordLink linkId={linkId} links={links}>

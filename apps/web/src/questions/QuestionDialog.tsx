@@ -6,6 +6,7 @@ import {
   type QuestionDetails,
   type QuestionElement,
   type QuestionKey,
+  type SlideId,
 } from '@gobrel/core';
 import {
   useEffect,
@@ -45,7 +46,7 @@ export type AnyElement = Pick<
  */
 export function QuestionDialog(props: {
   title: string;
-  slideId: string;
+  slideId: SlideId;
   element: AnyElement;
   /** Question and key as they shall be, or the sentence that says why not. */
   onKeep: (points: number) => { question: Question; key: QuestionKey | null } | string;

@@ -6,6 +6,7 @@ import type {
   QuestionElement,
   QuestionKey,
   Tally,
+  SlideId,
 } from '@gobrel/core';
 import type { ComponentType } from 'react';
 
@@ -17,7 +18,7 @@ export type QuestionElementOf<K extends KindName> = Omit<QuestionElement, 'quest
 };
 
 export interface QuestionEditProps<K extends KindName = KindName> {
-  slideId: string;
+  slideId: SlideId;
   element: QuestionElementOf<K>;
   onClose: () => void;
 }

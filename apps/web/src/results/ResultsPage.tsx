@@ -5,6 +5,7 @@ import {
   xapiStatements,
   type HandMark,
   type LessonResults,
+  entryAt,
 } from '@gobrel/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useMemo, useState, type ReactElement } from 'react';
@@ -114,7 +115,7 @@ function Results({ results }: { results: LessonResults }): ReactElement {
     const asked = questions[column];
     const key = asked?.key;
     const step = (key && 'scale' in key ? key.scale : PLAIN_SCALE)[nth - 1];
-    const before = students[row]?.marks[asked?.id ?? ''];
+    const before = entryAt(students[row]?.marks ?? {}, asked?.id);
     if (step) {
       mark(row, column, {
         comment: before?.comment ?? '',

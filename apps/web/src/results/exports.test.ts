@@ -1,4 +1,4 @@
-import type { QuestionElement, StudentResult } from '@gobrel/core';
+import { type QuestionElement, type StudentResult, idOf, type ElementId } from '@gobrel/core';
 import Papa from 'papaparse';
 import { longCsv, wideCsv, type Exported } from './exports';
 
@@ -21,14 +21,19 @@ const asked = {
   },
 } as unknown as QuestionElement;
 const student = (name: string, text: string, score: number | null): StudentResult => ({
-  folioId: name,
+  folioId: idOf(name),
   name,
   handedInAt: null,
   attempts: 0,
   isPractice: false,
   walk: [],
   answers: {
-    q: { answer: { kind: 'textEntry', text }, score, at: '2026-01-01T00:00:00Z', isLate: false },
+    [idOf<ElementId>('q')]: {
+      answer: { kind: 'textEntry', text },
+      score,
+      at: '2026-01-01T00:00:00Z',
+      isLate: false,
+    },
   },
   marks: {},
 });

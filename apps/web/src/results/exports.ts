@@ -1,4 +1,12 @@
-import { kindOf, markOf, wordsOf, type QuestionElement, type StudentResult } from '@gobrel/core';
+import {
+  kindOf,
+  markOf,
+  wordsOf,
+  type QuestionElement,
+  type StudentResult,
+  type ElementId,
+  type GivenAnswer,
+} from '@gobrel/core';
 import Papa from 'papaparse';
 import { SHIELDED } from '../ui/csv';
 import { inPlainWords } from '../questions/registry';
@@ -11,13 +19,10 @@ export interface Exported {
   students: readonly StudentResult[];
   questions: readonly QuestionElement[];
   countsLate: boolean;
-  slideOf: (questionId: string) => string;
+  slideOf: (questionId: ElementId) => string;
 }
 
-export const answerInWords = (
-  { question }: QuestionElement,
-  { answer }: StudentResult['answers'][string],
-): string =>
+export const answerInWords = ({ question }: QuestionElement, { answer }: GivenAnswer): string =>
   answer.kind === question.kind
     ? (kindOf(answer.kind).inFull?.(answer) ?? inPlainWords(question, answer))
     : '';

@@ -84,11 +84,11 @@ function Shown(props: {
       />
     );
   }
-  const answered = questions.get(state.shown?.questionId ?? '');
+  const answered = state.shown && questions.get(state.shown.questionId);
   if (state.shown && answered) {
     return <OneAnswer question={answered} shown={state.shown} desk={props.desk} />;
   }
-  const putUp = questions.get(state.putUp?.questionId ?? '');
+  const putUp = state.putUp && questions.get(state.putUp.questionId);
   if (state.putUp && putUp) {
     return (
       <ClassAnswers question={putUp} putUp={state.putUp} edition={edition} desk={props.desk} />
@@ -102,8 +102,8 @@ function Voting(
   props: Parameters<typeof WhereTheClassIs>[0] & { desk: OpenDocument },
 ): ReactElement {
   const desk = useReader(props.desk.doc, (doc) => new DocumentReader(doc, readDesk));
-  const { slideId } = props.state.vote ?? { slideId: '' };
-  return <WhereTheClassIs {...props} votes={votesOn(desk.students, slideId)} />;
+  const { vote } = props.state;
+  return <WhereTheClassIs {...props} votes={vote ? votesOn(desk.students, vote.slideId) : null} />;
 }
 
 function ClassAnswers(props: {

@@ -1,4 +1,4 @@
-import type { Deck, LessonState, LinkId, Slide } from '@gobrel/core';
+import { type Deck, type LessonState, type LinkId, type Slide, entryAt } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { JoinCard } from '../lesson/JoinCard';
 import { CreditsOf } from '../elements/credits/Credits';
@@ -40,8 +40,8 @@ export function WhereTheClassIs(props: {
 }): ReactElement {
   const { edition, state, votes } = props;
   const slide =
-    edition.slides[state.askedSlideId ?? ''] ??
-    (state.pace === 'together' ? edition.slides[state.slideId ?? ''] : undefined);
+    entryAt(edition.slides, state.askedSlideId) ??
+    (state.pace === 'together' ? entryAt(edition.slides, state.slideId) : undefined);
   if (slide) {
     return (
       <Main title={props.title} className="flex h-full flex-col">

@@ -12,6 +12,8 @@ import {
   type ElementId,
   type LinkId,
   type SlideId,
+  entryAt,
+  asId,
 } from '@gobrel/core';
 import { useCallback, useLayoutEffect, useMemo, useState, type ReactElement } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
@@ -68,7 +70,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   const navigate = useNavigate();
   const [query] = useSearchParams();
   // What is left out is not come to; who begins on such a slide wants to see it all the same.
-  const isApart = whole.slides[query.get('from') ?? '']?.isLeftOut === true;
+  const isApart = entryAt(whole.slides, asId(query.get('from')))?.isLeftOut === true;
   const deck = useMemo(
     () => (isApart ? whole : whatStudentsMeet(whole, 'show').deck),
     [whole, isApart],
@@ -76,19 +78,19 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   const graph = useMemo(() => routeGraph(deck), [deck]);
   const trail = deck.trails.find(({ id }) => id === query.get('trail')) ?? defaultTrail(deck);
   const [walk, setWalk] = useState<Step[]>(() => {
-    const from = query.get('from');
+    const from = asId<SlideId>(query.get('from'));
     const slideId = from && deck.slides[from] ? from : deck.startSlideId;
     return slideId ? [{ slideId, stop: arriveAt(trail, slideId, undefined) }] : [];
   });
   const [isBandShown, setIsBandShown] = useState(false);
   const [isMapOpen, setIsMapOpen] = useState(false);
   const last = walk.at(-1);
-  const here = last?.slideId ?? '';
+  const here = last?.slideId ?? null;
   // Left out while it is shown: it stays until the show goes on.
-  const slide = whole.slides[here];
+  const slide = entryAt(whole.slides, here);
   const stop = last?.stop === undefined ? undefined : trail?.stops[last.stop];
   const { camera, way } = useFlight(slide, last?.spotId ?? stop?.closeUpId, walk.length);
-  const isWaiting = waitsForChoice(graph, here) && !slide?.runsOn;
+  const isWaiting = here !== null && waitsForChoice(graph, here) && !slide?.runsOn;
   const goTo = useCallback(
     (slideId: SlideId, spotId?: ElementId, stop?: number) =>
       setWalk((old) => [
@@ -120,7 +122,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
     const next = last?.stop === undefined ? undefined : trail?.stops[last.stop + 1];
     // A close-up on this slide is no step away from its choices.
     if (isWaiting && next?.slideId !== here) return setIsBandShown(true);
-    const way = onlyWayOut(graph, here);
+    const way = here ? onlyWayOut(graph, here) : undefined;
     if (next) goTo(next.slideId);
     else if (way) follow(way.id);
     else setIsBandShown(true);
@@ -166,7 +168,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
             key={here}
             slide={slide}
             theme={deck.theme}
-            links={graph.waysOut.get(here)}
+            links={graph.waysOut.get(slide.id)}
             onFollow={follow}
             camera={camera}
             overlay={<Spot slide={slide} spotId={last?.spotId} />}

@@ -1,4 +1,14 @@
-import { isPiece, setNotes, type ElementId, type Layer, type Link, type Slide } from '@gobrel/core';
+import {
+  isPiece,
+  setNotes,
+  type ElementId,
+  type Layer,
+  type Link,
+  type Slide,
+  asId,
+  entryAt,
+  type SlideId,
+} from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { ListTree, Minus, Plus } from 'lucide-react';
 import { useEffect, useRef, useState, type DragEvent, type ReactElement } from 'react';
@@ -32,8 +42,8 @@ import { WaysIn, WaysOut } from './Ways';
 
 export default function SlideEditor(): ReactElement {
   const { deckId, deck } = useDeck();
-  const { slideId } = useParams();
-  const slide = slideId ? deck.slides[slideId] : undefined;
+  const slideId = asId<SlideId>(useParams().slideId);
+  const slide = entryAt(deck.slides, slideId);
   if (slide) {
     return (
       <CreditsOf deck={deck}>

@@ -14,6 +14,7 @@ import {
   type NewElement,
   type RichText,
   type Slide,
+  type ElementId,
 } from '@gobrel/core';
 import { useCallback, useRef } from 'react';
 import { uploadPicture } from '../api/assets';
@@ -47,7 +48,7 @@ export interface StageClipboard {
 export function useStageClipboard(
   slide: Slide,
   edit: StageEdit,
-  remove: (ids: string[]) => void,
+  remove: (ids: ElementId[]) => void,
 ): StageClipboard {
   const { deckId, deck, run, isOpen } = useDeck();
   const { tell, trouble } = useNotices();

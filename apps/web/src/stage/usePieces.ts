@@ -13,6 +13,7 @@ import {
   type Slide,
   type SlideElement,
   type ZoneElement,
+  type SlideId,
 } from '@gobrel/core';
 import { useMemo, useState } from 'react';
 
@@ -41,7 +42,7 @@ export function usePieces(args: {
   onRefused: (reason: string) => void;
 }): PieceWork {
   const { slide, placements, isHeld, onChange } = args;
-  const [picking, setPicking] = useState<{ slideId: string; id: ElementId } | null>(null);
+  const [picking, setPicking] = useState<{ slideId: SlideId; id: ElementId } | null>(null);
   const [said, setSaid] = useState('');
   const picked = picking?.slideId === slide.id ? picking.id : null;
   const lying = useMemo(() => lyingPieces(slide, placements), [slide, placements]);

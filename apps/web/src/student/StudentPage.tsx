@@ -12,6 +12,7 @@ import {
   type LinkId,
   type PutUp,
   type SlideElement,
+  entryAt,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
@@ -146,11 +147,11 @@ function AtWork(props: {
     const timer = setTimeout(() => void bring().catch(() => undefined), AFTER_FIRST_SLIDE);
     return () => clearTimeout(timer);
   }, [edition, isOnline]);
-  const asked = edition.slides[state?.askedSlideId ?? ''];
+  const asked = entryAt(edition.slides, state?.askedSlideId);
   const vote = state?.vote?.isOpen && state.vote.slideId === walk.here ? state.vote : null;
 
   const isKnown = useSavedState(document) === 'kept' || state !== null;
-  const here = edition.slides[walk.here ?? ''] ? walk.here : null;
+  const here = entryAt(edition.slides, walk.here) ? walk.here : null;
   useEffect(() => {
     if (isClosed || !isKnown) return;
     const wanted = pace === 'together' && classSlide ? classSlide : null;
@@ -165,7 +166,7 @@ function AtWork(props: {
   const marksComeAtOnce = lesson.seesMarks === 'at-once' && !isClosed;
   const done = marksComeAtOnce ? toldDone : null;
   const graph = useMemo(() => routeGraph(edition), [edition]);
-  const slide = asked ?? edition.slides[here ?? edition.startSlideId ?? ''];
+  const slide = asked ?? entryAt(edition.slides, here ?? edition.startSlideId);
   const isNarrow = useIsNarrow();
   const putUp = (lesson.seesClassAnswers && state?.putUp) || null;
   const isOnSlide =

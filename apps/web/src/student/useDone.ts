@@ -1,4 +1,11 @@
-import { answerGiven, questionsOn, type Deck, type ElementId, type Folio } from '@gobrel/core';
+import {
+  answerGiven,
+  questionsOn,
+  type Deck,
+  type ElementId,
+  type Folio,
+  idsOf,
+} from '@gobrel/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { isRefusal, sentenceOf } from '../api/http';
 import { doneWith } from '../api/student';
@@ -59,7 +66,7 @@ export function useDone(args: {
   }, [asked, folioId]);
 
   const meant = useMemo(
-    () => Object.keys(asked).filter((id) => asked[id] === answerNow(edition, folio, id)),
+    () => idsOf(asked).filter((id) => asked[id] === answerNow(edition, folio, id)),
     [asked, edition, folio],
   );
   useEffect(() => {

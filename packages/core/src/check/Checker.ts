@@ -1,3 +1,4 @@
+import { idsOf, type SlideId } from '../parts/ids.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
 import type { ThemeName } from '../themes/themes.js';
 import { whatStudentsMeet, type StudentsMeet } from '../deck/met.js';
@@ -136,14 +137,14 @@ const isWhole = (deck: Deck, { deck: met, unmet }: StudentsMeet): boolean =>
   met.startSlideId === deck.startSlideId &&
   met.trails === deck.trails &&
   (met.slides === deck.slides ||
-    Object.keys(deck.slides).every((id) => met.slides[id] === deck.slides[id]));
+    idsOf(deck.slides).every((id) => met.slides[id] === deck.slides[id]));
 
 const isSameList = (a: readonly Link[], b: readonly Link[]): boolean =>
   a.length === b.length && a.every((link, index) => link === b[index]);
 
 /** Slides that anything in a report is about, with the most telling finding of each. */
-export function findingsBySlide(findings: readonly Finding[]): Map<string, Finding[]> {
-  const by = new Map<string, Finding[]>();
+export function findingsBySlide(findings: readonly Finding[]): Map<SlideId, Finding[]> {
+  const by = new Map<SlideId, Finding[]>();
   for (const finding of findings) {
     if (!finding.slideId) continue;
     const list = by.get(finding.slideId);

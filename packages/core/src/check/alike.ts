@@ -1,4 +1,4 @@
-import { isSameTarget, slideIdOf, targetWords } from '../deck/links/target.js';
+import { isSameTarget, slideAt, targetWords } from '../deck/links/target.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
 import { folded } from '../map/find.js';
 import type { Finding } from './finding.js';
@@ -64,7 +64,7 @@ const sameWordings = (deck: Deck, slide: Slide, links: readonly Link[]): Finding
       a.wording !== '' && saysTheSame(a.wording, b.wording) && !isSameTarget(a.target, b.target),
   ).map((group): Finding => {
     const last = group.at(-1)!;
-    const target = deck.slides[slideIdOf(last.target)];
+    const target = slideAt(deck, last.target);
     return {
       kind: 'same-wording',
       slideId: slide.id,

@@ -140,7 +140,7 @@ function laySheet(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Plan {
   const { x, y, w, h } = element.box;
   return () => {
     const sheetId = addElementTo(doc, slideId, {
-      id: newId(),
+      id: newId<ElementId>(),
       kind: 'shape',
       shape: 'rounded',
       layer: element.layer,

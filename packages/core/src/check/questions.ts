@@ -50,7 +50,7 @@ export function questionFindings(slide: Slide): Finding[] {
     }
     const named = key && markingOf(key.kind).right;
     if (named) {
-      const known = new Set(optionsOf(element.question).map(({ id }) => id));
+      const known = new Set<string>(optionsOf(element.question).map(({ id }) => id));
       const right = named.of(key).filter((id) => known.has(id));
       if (right.length < named.of(key).length) {
         found.push({

@@ -1,5 +1,5 @@
 import { firstOnMap, type StudentsMeet, type Unmet } from '../deck/met.js';
-import { slideIdOf } from '../deck/links/target.js';
+import { slideAt } from '../deck/links/target.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
 import { leadsOn, waitsForChoice, type RouteGraph } from '../map/graph.js';
 import { isLoop, type Routes } from '../map/routes.js';
@@ -66,9 +66,10 @@ function noStart(slides: Slide[]): Finding[] {
 }
 
 function startLeftOut(deck: Deck, students: StudentsMeet): Finding[] {
-  const start = deck.slides[deck.startSlideId ?? ''];
+  const start = deck.startSlideId && deck.slides[deck.startSlideId];
   if (!start?.isLeftOut) return [];
-  const instead = deck.slides[students.deck.startSlideId ?? ''];
+  const { startSlideId } = students.deck;
+  const instead = startSlideId ? deck.slides[startSlideId] : undefined;
   return [
     {
       kind: 'start-left-out',
@@ -236,7 +237,7 @@ function onSlide(
         mends: [{ label: 'Make a slide for it', do: 'new-slide', linkId: link.id }, cut(link)],
       });
     }
-    const target = deck.slides[slideIdOf(link.target)];
+    const target = slideAt(deck, link.target);
     if (target && why === 'to-left-out') found.push(closed(link, target));
   }
   return links.length < 2 ? found : found.concat(alikeFindings(deck, slide, links));

@@ -1,7 +1,6 @@
 import * as Y from 'yjs';
-import type { ElementId, LinkId, SlideId } from '../parts/ids.js';
+import { asId, type ElementId, type LinkId, type SlideId, idOf, type Id } from '../parts/ids.js';
 import { LIMITS } from '../parts/limits.js';
-import { asId } from '../parts/decode.js';
 import {
   deckMap,
   elementsOfRead,
@@ -52,7 +51,7 @@ export class DeckReader {
       this.#changed();
     });
     linksMap(doc).observeDeep((events) => {
-      for (const event of events) for (const id of touched(event)) this.#staleLinks.add(id);
+      for (const event of events) for (const id of touched<LinkId>(event)) this.#staleLinks.add(id);
       this.#changed();
     });
     for (const map of [deckMap(doc), sectionsMap(doc), trailsMap(doc), setAsideMap(doc)]) {
@@ -106,7 +105,8 @@ export class DeckReader {
     for (const [id, value] of all) {
       if (!(value instanceof Y.Map) || !asId(id)) continue;
       const known = this.#staleLinks.has(id) ? undefined : this.#links.get(id);
-      const slide = slides[asId(value.get('from'))];
+      const from = asId<SlideId>(value.get('from'));
+      const slide = from ? slides[from] : undefined;
       const entry =
         known && known.slide === slide ? known : { link: readLink(id, value, slides), slide };
       if (known?.link && entry.link && isSameReading(known.link, entry.link)) {
@@ -128,9 +128,9 @@ export class DeckReader {
 
   /** Notes what of which slide an event touches; true when slides themselves came, went or were replaced. */
   #note(event: MapEvent): boolean {
-    const [slideId, part, elementId] = event.path as string[];
+    const [slideId, part, elementId] = event.path as [SlideId?, string?, ElementId?];
     if (slideId === undefined) {
-      for (const id of touched(event)) this.#staleSlides.set(id, 'all');
+      for (const id of touched<SlideId>(event)) this.#staleSlides.set(id, 'all');
       return true;
     }
     const known = this.#staleSlides.get(slideId);
@@ -140,7 +140,7 @@ export class DeckReader {
     if (part === undefined && changed.has('elements')) this.#staleSlides.set(slideId, 'all');
     else {
       if (elementId !== undefined) stale.add(elementId);
-      else if (part === 'elements') for (const id of changed) stale.add(id);
+      else if (part === 'elements') for (const id of changed) stale.add(idOf(id));
       this.#staleSlides.set(slideId, stale);
     }
     return false;
@@ -160,9 +160,9 @@ const keysOf = (event: MapEvent): ReadonlySet<string> =>
   event instanceof Y.YMapEvent ? (event as { keysChanged: Set<string> }).keysChanged : new Set();
 
 /** The entries of the observed map that an event touches, at any depth. */
-function touched(event: MapEvent): Iterable<string> {
+function touched<T extends Id<string>>(event: MapEvent): Iterable<T> {
   const [key] = event.path;
-  return typeof key === 'string' ? [key] : keysOf(event);
+  return (typeof key === 'string' ? [key] : keysOf(event)) as Iterable<T>;
 }
 
 /** The slide around a link changed, but the link reads as before: target and ends are untouched, so this is enough. */

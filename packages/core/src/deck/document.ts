@@ -1,11 +1,21 @@
 import * as Y from 'yjs';
-import type { ElementId, LinkId, SectionId, SlideId } from '../parts/ids.js';
+import {
+  asId,
+  type ElementId,
+  type Id,
+  type LinkId,
+  type SectionId,
+  type SlideId,
+  type StopId,
+  type TrailId,
+  idsOf,
+  type OptionId,
+} from '../parts/ids.js';
 import { LIMITS } from '../parts/limits.js';
 import {
   asBoolean,
   asLanguage,
   asColour,
-  asId,
   asNumber,
   asOneOf,
   asRecord,
@@ -49,14 +59,21 @@ import {
  * `text` of an element is an XML fragment; boxes, assets, questions and keys are plain values replaced whole.
  * A folio document keeps its leaves under the same `slides`, so the same commands and readings serve both.
  */
+/** A map of the document that goes by ids; what its keys really are is for `asId` to say. */
+export interface IdMap<T extends Id<string>> extends Y.Map<unknown> {
+  keys(): IterableIterator<T>;
+  entries(): IterableIterator<[T, unknown]>;
+  [Symbol.iterator](): IterableIterator<[T, unknown]>;
+}
 export type YElement = Y.Map<unknown>;
 export type YSlide = Y.Map<unknown>;
 
 export const deckMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('deck');
-export const slidesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('slides');
-export const linksMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('links');
-export const sectionsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('sections');
-export const trailsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('trails');
+export const slidesMap = (doc: Y.Doc): IdMap<SlideId> => doc.getMap('slides') as IdMap<SlideId>;
+export const linksMap = (doc: Y.Doc): IdMap<LinkId> => doc.getMap('links') as IdMap<LinkId>;
+export const sectionsMap = (doc: Y.Doc): IdMap<SectionId> =>
+  doc.getMap('sections') as IdMap<SectionId>;
+export const trailsMap = (doc: Y.Doc): IdMap<TrailId> => doc.getMap('trails') as IdMap<TrailId>;
 export const setAsideMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('setAside');
 
 export function slideOf(doc: Y.Doc, slideId: SlideId): YSlide | undefined {
@@ -64,9 +81,9 @@ export function slideOf(doc: Y.Doc, slideId: SlideId): YSlide | undefined {
   return slide instanceof Y.Map ? slide : undefined;
 }
 
-export function elementsOf(slide: YSlide): Y.Map<unknown> {
+export function elementsOf(slide: YSlide): IdMap<ElementId> {
   const elements = slide.get('elements');
-  return elements instanceof Y.Map ? elements : new Y.Map();
+  return (elements instanceof Y.Map ? elements : new Y.Map()) as IdMap<ElementId>;
 }
 
 export function elementOf(
@@ -99,9 +116,9 @@ export function readDeck(doc: Y.Doc): Deck {
 export function readLinkOf(doc: Y.Doc, linkId: LinkId): Link | undefined {
   const link = linksMap(doc).get(linkId);
   if (!(link instanceof Y.Map)) return undefined;
-  const from = asId(link.get('from'));
-  const slide = slideOf(doc, from);
-  return slide && readLink(linkId, link, { [from]: readSlide(from, slide) });
+  const from = asId<SlideId>(link.get('from'));
+  const slide = from && slideOf(doc, from);
+  return slide ? readLink(linkId, link, { [from]: readSlide(from, slide) }) : undefined;
 }
 
 /** All of a deck but its slides and links. */
@@ -110,14 +127,14 @@ export function readHead(
   slides: Record<SlideId, Slide>,
 ): Omit<Deck, 'slides' | 'links'> {
   const head = deckMap(doc);
-  const start = asId(head.get('startSlideId'));
+  const start = asId<SlideId>(head.get('startSlideId'));
   const trails = readTrails(doc, slides);
   const standard = asId(head.get('defaultTrailId'));
   return {
     title: asString(head.get('title'), 'Untitled deck', 200),
     theme: asOneOf(head.get('theme'), THEMES, 'paper'),
     language: asLanguage(head.get('language')),
-    startSlideId: slides[start] ? start : null,
+    startSlideId: start && slides[start] ? start : null,
     sections: readSections(doc),
     trails,
     defaultTrailId: (trails.find(({ id }) => id === standard) ?? trails[0])?.id ?? null,
@@ -131,9 +148,9 @@ function readStops(entries: unknown[], slides: Record<SlideId, Slide>): Trail['s
   const last = new Map(entries.map((entry, index) => [asId(asRecord(entry).id), index]));
   return entries.flatMap((entry, index) => {
     const stop = asRecord(entry);
-    const [id, slideId] = [asId(stop.id), asId(stop.slideId)];
-    return id && slides[slideId] && last.get(id) === index
-      ? [{ id, slideId, closeUpId: asId(stop.closeUpId) || null }]
+    const [id, slideId] = [asId<StopId>(stop.id), asId<SlideId>(stop.slideId)];
+    return id && slideId && slides[slideId] && last.get(id) === index
+      ? [{ id, slideId, closeUpId: asId(stop.closeUpId) }]
       : [];
   });
 }
@@ -170,12 +187,12 @@ function readSections(doc: Y.Doc): Record<SectionId, Section> {
       id,
       name: asString(section.get('name'), '', 200),
       tint: asOneOf(section.get('tint'), TINTS, 'petrol'),
-      parentId: asId(section.get('parentId')) || null,
+      parentId: asId(section.get('parentId')),
       isFolded: asBoolean(section.get('isFolded')),
     };
   }
   // Two who put sections into each other at once make a ring. It is opened at the same one for everybody.
-  for (const id of Object.keys(sections).sort()) {
+  for (const id of idsOf(sections).sort()) {
     const section = sections[id]!;
     const seen = new Set([section.id]);
     let above = section.parentId;
@@ -214,8 +231,8 @@ export function readSlide(
     isPattern: asBoolean(slide.get('isPattern')),
     isReady: asBoolean(slide.get('isReady')),
     runsOn: asBoolean(slide.get('runsOn')),
-    sectionId: asId(slide.get('sectionId')) || null,
-    trunkId: asId(slide.get('trunkId')),
+    sectionId: asId(slide.get('sectionId')),
+    trunkId: asId<LinkId>(slide.get('trunkId')) ?? '',
     layout: layoutNameOf(slide),
     theme: THEMES.find((theme) => theme === slide.get('theme')) ?? '',
     // Slides once had a fill of their own and nothing else under them.
@@ -239,7 +256,7 @@ export function readElements(
 }
 
 /** All entries, or as many as are taken: the same ones for everybody who reads the document. */
-export function firstOf<T>(entries: Iterable<[string, T]>, most: number): [string, T][] {
+export function firstOf<K extends string, T>(entries: Iterable<[K, T]>, most: number): [K, T][] {
   const all = [...entries];
   if (all.length <= most) return all;
   return all.sort(([a], [b]) => (a < b ? -1 : 1)).slice(0, most);
@@ -272,9 +289,9 @@ function readGround(value: unknown): Ground {
   };
 }
 
-export function elementsOfRead(slide: YSlide): Iterable<[string, unknown]> {
+export function elementsOfRead(slide: YSlide): Iterable<[ElementId, unknown]> {
   const elements = slide.get('elements');
-  return elements instanceof Y.Map ? elements.entries() : [];
+  return elements instanceof Y.Map ? (elements as IdMap<ElementId>).entries() : [];
 }
 
 /** Bottom to top. Equal orders (two editors at once) fall back to the id, so every copy agrees. */
@@ -310,9 +327,9 @@ export function readLink(
   link: Y.Map<unknown>,
   slides: Record<SlideId, Slide>,
 ): Link | undefined {
-  const from = asId(link.get('from'));
-  const slide = slides[from];
-  if (!slide) return undefined;
+  const from = asId<SlideId>(link.get('from'));
+  const slide = from ? slides[from] : undefined;
+  if (!from || !slide) return undefined;
   const stored = asString(link.get('wording'), '', 500);
   const { carrier, wording } = readCarrier(id, asRecord(link.get('carrier')), slide, stored);
   return { id, from, carrier, target: readTarget(link.get('target')), wording };
@@ -325,10 +342,10 @@ function readCarrier(
   slide: Slide,
   stored: string,
 ): { carrier: Carrier; wording: string } {
-  const elementId = asId(carrier.elementId);
+  const elementId = asId<ElementId>(carrier.elementId);
   const element = slide.elements.find((candidate) => candidate.id === elementId);
   const none = { carrier: { kind: 'none' } as const, wording: stored };
-  if (!element) return none;
+  if (!elementId || !element) return none;
   if (carrier.kind === 'words') {
     const words = 'text' in element ? linkedWords(element.text).get(id) : undefined;
     return words === undefined
@@ -336,12 +353,12 @@ function readCarrier(
       : { carrier: { kind: 'words', elementId }, wording: words.trim() };
   }
   if (carrier.kind === 'option') {
-    const optionId = asId(carrier.optionId);
+    const optionId = asId<OptionId>(carrier.optionId);
     const option =
       element.kind === 'question'
         ? optionsOf(element.question).find((candidate) => candidate.id === optionId)
         : undefined;
-    return option
+    return optionId && option
       ? { carrier: { kind: 'option', elementId, optionId }, wording: option.text || stored }
       : none;
   }

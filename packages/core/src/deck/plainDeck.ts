@@ -1,5 +1,6 @@
+import { asId, idOf, type SlideId } from '../parts/ids.js';
 import * as Y from 'yjs';
-import { asId, asRecord } from '../parts/decode.js';
+import { asRecord } from '../parts/decode.js';
 import {
   deckMap,
   elementsOf,
@@ -25,7 +26,7 @@ export function readPlainDeck(value: unknown): Deck {
     for (const key of ['title', 'theme', 'language', 'startSlideId', 'defaultTrailId']) {
       if (deck[key] !== null && deck[key] !== undefined) deckMap(doc).set(key, deck[key]);
     }
-    for (const [id, slide] of Object.entries(asRecord(deck.slides))) putSlide(doc, id, slide);
+    for (const [id, slide] of Object.entries(asRecord(deck.slides))) putSlide(doc, idOf(id), slide);
     for (const link of Object.values(asRecord(deck.links)) as Link[]) {
       putLink(doc, link.id, link.from, link.carrier, link.target, link.wording);
     }
@@ -37,7 +38,7 @@ export function readPlainDeck(value: unknown): Deck {
       const { stops, ...trail } = asRecord(entry);
       const map = mapOf({ ...trail, order: `a${index.toString(36).padStart(3, '0')}` });
       map.set('stops', Y.Array.from(Array.isArray(stops) ? stops : []));
-      trailsMap(doc).set(asId(trail.id), map);
+      trailsMap(doc).set(asId(trail.id) ?? '', map);
     });
     for (const [key, aside] of Object.entries(asRecord(deck.setAside))) {
       setAsideMap(doc).set(key, aside);
@@ -46,7 +47,7 @@ export function readPlainDeck(value: unknown): Deck {
   return readDeck(doc);
 }
 
-function putSlide(doc: Y.Doc, id: string, value: unknown): void {
+function putSlide(doc: Y.Doc, id: SlideId, value: unknown): void {
   const { elements, ...fields } = asRecord(value);
   const slide = mapOf(fields);
   slidesMap(doc).set(id, slide);

@@ -1,5 +1,5 @@
-import { asBoolean, asId, asNumber, asOneOf, asRecord, asString } from '../parts/decode.js';
-import type { ElementId } from '../parts/ids.js';
+import { asBoolean, asNumber, asOneOf, asRecord, asString } from '../parts/decode.js';
+import { asId, type ElementId } from '../parts/ids.js';
 import { LAYERS, SLOTS, type Box, type Layer, type Slot } from '../parts/place.js';
 import {
   amount,
@@ -91,7 +91,7 @@ export const BASE: Fields<Omit<ElementBase, 'id'>> = {
   isLocked: withheld(asBoolean, true),
   opacity: amount(1, 0, 1),
   groupId: {
-    ...given((value) => asId(value) || null),
+    ...given((value) => asId<ElementId>(value)),
     copied: (value, copyOf) => value && copyOf(value),
   },
   slot: given((value) => SLOTS.find((slot) => slot === value) ?? null),

@@ -2,7 +2,6 @@ import * as Y from 'yjs';
 import {
   asBoolean,
   asColour,
-  asId,
   asList,
   asNumber,
   asOneOf,
@@ -11,7 +10,7 @@ import {
 } from '../parts/decode.js';
 import { DASHES, SHADOWS, type Fill, type Outline, type Shadow } from '../parts/fill.js';
 import { FAMILY_NAMES } from '../parts/fonts.js';
-import type { ElementId } from '../parts/ids.js';
+import { asId, type ElementId } from '../parts/ids.js';
 import type { Box } from '../parts/place.js';
 import { plain, readFragment, writeFragment, type RichText } from '../parts/richText.js';
 import { sameData } from '../parts/sameData.js';
@@ -153,7 +152,7 @@ export function readFill(value: unknown): Fill {
 }
 
 export const asIds = (value: unknown): ElementId[] =>
-  asList(value).flatMap((entry) => asId(entry) || []);
+  asList(value).flatMap((entry) => asId<ElementId>(entry) ?? []);
 
 /** What stands for the words of an element in the document; undefined for one without words. */
 export function fragmentOf(element: Raw): Y.XmlFragment | undefined {

@@ -4,7 +4,6 @@ import type { ElementId } from '../parts/ids.js';
 import { LIMITS } from '../parts/limits.js';
 import { boundsOf, union } from '../geometry/transform.js';
 import { elementKind, followed, type SlideElement } from './registry.js';
-import { sure } from '../parts/sure.js';
 
 type Elements = readonly SlideElement[];
 
@@ -25,7 +24,7 @@ export function settle(elements: Elements, before: Elements = []): SlideElement[
   let settled = [...elements];
   if (hasGroups) settled = withGroupBoxes(settled).map(same);
   if (!hasFollowers) return settled;
-  const byId = new Map(settled.map((element) => [element.id, element]));
+  const byId = new Map<ElementId, SlideElement>(settled.map((element) => [element.id, element]));
   return settled.map((element) =>
     isFollower(element) ? same(followed(element, (id) => byId.get(id))) : element,
   );
@@ -66,11 +65,7 @@ function withGroupBoxes(elements: Elements): SlideElement[] {
   // Inner groups first: each hands its box on to the one around it.
   const inner = homed
     .filter(({ kind }) => kind === 'group')
-    .sort(
-      (one, other) =>
-        sure(depths.get(other.id), 'every group has its depth') -
-        sure(depths.get(one.id), 'every group has its depth'),
-    );
+    .sort((one, other) => (depths.get(other.id) ?? 0) - (depths.get(one.id) ?? 0));
   const around = new Map<ElementId, Box>();
   for (const { id, groupId } of inner) {
     const box = union(boxes.get(id) ?? []);
@@ -95,15 +90,11 @@ function depthsOf(groups: ReadonlyMap<ElementId, SlideElement>): Map<ElementId, 
     while (at && groups.has(at) && !depths.has(at) && !seen.has(at)) {
       seen.add(at);
       path.push(at);
-      at = sure(groups.get(at), 'the walk goes along groups that are there').groupId;
+      at = groups.get(at)?.groupId ?? null;
     }
     const isRing = at !== null && seen.has(at);
     // What lies in a ring, or in what lies too deep, is in none.
-    let depth = isRing
-      ? -1
-      : at !== null && groups.has(at)
-        ? sure(depths.get(at), 'groups on the way up have their depth by now')
-        : 0;
+    let depth = isRing ? -1 : at !== null && groups.has(at) ? (depths.get(at) ?? 0) : 0;
     const isLost = isRing || (at !== null && groups.has(at) && depth === 0);
     for (const one of path.reverse()) {
       depth = isLost || depth < 0 || depth >= LIMITS.groupDepth ? -1 : depth + 1;

@@ -1,3 +1,4 @@
+import type { ElementId } from '../parts/ids.js';
 import type { Layer } from '../parts/place.js';
 import type { ElementBase } from './base.js';
 import type { Fields } from './fields.js';
@@ -53,5 +54,5 @@ export interface ElementKindOf<E extends OfAKind, N extends keyof E = never> {
   /** Hashes of the sounds and videos that it plays. */
   media?(element: E): string[];
   /** The same thing after others have moved: what sticks to them has followed. */
-  follow?(element: E, find: (id: string) => ElementBase | undefined): E;
+  follow?(element: E, find: (id: ElementId) => ElementBase | undefined): E;
 }

@@ -19,7 +19,6 @@ import { shape } from './shape/shape.js';
 import { table } from './table/table.js';
 import { text } from './text/text.js';
 import { zone } from './zone/zone.js';
-import { sure } from '../parts/sure.js';
 
 /** One line per kind of thing on a slide. */
 const KINDS = {
@@ -68,16 +67,16 @@ export function elementKind(kind: unknown): AnyKind | undefined {
 }
 
 /** All fields of things of each kind, in the order in which they are read. */
-const FIELDS = new Map(
+const FIELDS = Object.fromEntries(
   ELEMENT_KINDS.map((kind) => [kind, Object.entries({ ...BASE, ...elementKind(kind).fields })]),
-) as Map<ElementKind, [key: string, field: Field<unknown>][]>;
+) as Record<ElementKind, [key: string, field: Field<unknown>][]>;
 
 /** An element out of the shared document; undefined for what cannot be one at all. */
 export function readElement(id: ElementId, raw: Raw): SlideElement | undefined {
   const kind = raw.get('kind');
   if (!isKind(kind)) return undefined;
   const element: Record<string, unknown> = { id, kind };
-  for (const [key, field] of sure(FIELDS.get(kind), 'every kind has its fields')) {
+  for (const [key, field] of FIELDS[kind]) {
     const value = field.read(raw, key);
     if (value === undefined) return undefined;
     element[key] = value;
@@ -90,7 +89,7 @@ export function writeElement(map: Y.Map<unknown>, element: NewElement & { order:
   if (!isKind(element.kind)) return;
   const said = element as unknown as Record<string, unknown>;
   map.set('kind', element.kind);
-  for (const [key, field] of sure(FIELDS.get(element.kind), 'every kind has its fields')) {
+  for (const [key, field] of FIELDS[element.kind]) {
     field.write(map, key, said[key]);
     if (field.once && said[field.once] !== undefined) map.set(field.once, said[field.once]);
   }
@@ -103,7 +102,7 @@ function eachField(
 ): SlideElement {
   const { id, kind } = element;
   const other: Record<string, unknown> = { id, kind };
-  for (const [key, field] of sure(FIELDS.get(kind), 'every kind has its fields')) {
+  for (const [key, field] of FIELDS[kind]) {
     other[key] = become(field, (element as unknown as Record<string, unknown>)[key]);
   }
   return other as unknown as SlideElement;
@@ -144,5 +143,5 @@ export const linesOn = (element: SlideElement): string[] =>
 /** The same element after others have moved: what sticks to them has followed. */
 export const followed = (
   element: SlideElement,
-  find: (id: string) => ElementBase | undefined,
+  find: (id: ElementId) => ElementBase | undefined,
 ): SlideElement => elementKind(element.kind).follow?.(element, find) ?? element;

@@ -1,8 +1,8 @@
 import { command, type Plan } from '../deck/command.js';
 import type * as Y from 'yjs';
-import { asId, asRecord } from '../parts/decode.js';
+import { asRecord } from '../parts/decode.js';
 import { changeText } from '../deck/text/sharedText.js';
-import type { ElementId } from '../parts/ids.js';
+import { asId, type ElementId } from '../parts/ids.js';
 
 import { isSharedText, type Answer } from '../questions/registry.js';
 
@@ -32,8 +32,9 @@ export function entryValue(doc: Y.Doc, questionId: ElementId, entry: unknown): u
 
 export function readEntries(doc: Y.Doc, entries: Y.Map<unknown>): Record<ElementId, unknown> {
   const read: Record<ElementId, unknown> = {};
-  for (const [id, entry] of entries) {
-    if (asId(id)) read[id] = entryValue(doc, id, entry);
+  for (const [key, entry] of entries) {
+    const id = asId<ElementId>(key);
+    if (id) read[id] = entryValue(doc, id, entry);
   }
   return read;
 }

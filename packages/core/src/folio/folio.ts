@@ -1,12 +1,12 @@
 import { command, type Plan } from '../deck/command.js';
 import * as Y from 'yjs';
-import { asId, asNumber, asRecord, asString } from '../parts/decode.js';
+import { asNumber, asRecord } from '../parts/decode.js';
 import { elementsOfRead, firstOf, readElements, readSlide, slidesMap } from '../deck/document.js';
 import { elementWords } from '../elements/registry.js';
 import { asTurn } from '../elements/fields.js';
 import type { Slide } from '../deck/types.js';
 import { LIMITS } from '../parts/limits.js';
-import { type ElementId, type LinkId, type SlideId } from '../parts/ids.js';
+import { asId, type ElementId, type LinkId, type SlideId, idOf } from '../parts/ids.js';
 import { refuse } from '../parts/refusals.js';
 import type { Placement, Placements } from '../stage/pieces.js';
 import { answersMap, draftsMap, readEntries } from './answers.js';
@@ -58,22 +58,25 @@ export function readFolio(doc: Y.Doc): Folio {
   const drafts = readEntries(doc, draftsMap(doc));
   const placements: Folio['placements'] = {};
   for (const [key, value] of placementsMap(doc)) {
-    const { slideId, elementId } = readPlacementKey(key);
-    if (slideId && elementId) {
+    const placed = readPlacementKey(key);
+    if (placed) {
+      const { slideId, elementId } = placed;
       (placements[slideId] ??= {})[elementId] = readPlacement(value);
     }
   }
   const votes: Folio['votes'] = {};
-  for (const [slideId, linkId] of votesMap(doc)) {
-    if (asId(slideId) && asId(linkId)) votes[slideId] = asId(linkId);
+  for (const [key, value] of votesMap(doc)) {
+    const [slideId, linkId] = [asId<SlideId>(key), asId<LinkId>(value)];
+    if (slideId && linkId) votes[slideId] = linkId;
   }
   return { answers, drafts, placements, votes, walk: readWalk(doc), leaves: readLeaves(doc) };
 }
 
-/** The two ids of a placement's key; both '' when it is no such key. */
-export function readPlacementKey(key: string): { slideId: SlideId; elementId: ElementId } {
-  const [slideId = '', elementId = '', ...rest] = key.split('/').map(asId);
-  return rest.length === 0 ? { slideId, elementId } : { slideId: '', elementId: '' };
+/** The two ids of a placement's key; null when it is no such key. */
+export function readPlacementKey(key: string): { slideId: SlideId; elementId: ElementId } | null {
+  const [slide, element, ...rest] = key.split('/');
+  const [slideId, elementId] = [asId<SlideId>(slide), asId<ElementId>(element)];
+  return slideId && elementId && rest.length === 0 ? { slideId, elementId } : null;
 }
 
 export function readPlacement(value: unknown): Placement {
@@ -92,9 +95,9 @@ function readWalk(doc: Y.Doc): Visit[] {
     .slice(-LONGEST_WALK)
     .flatMap((entry) => {
       const { slideId, at, via } = asRecord(entry);
-      const id = asId(slideId);
+      const id = asId<SlideId>(slideId);
       return id
-        ? [{ slideId: id, at: asNumber(at, 0, 0, 1e14), via: asString(via, 'start', 64) }]
+        ? [{ slideId: id, at: asNumber(at, 0, 0, 1e14), via: asId<LinkId>(via) ?? 'start' }]
         : [];
     });
 }
@@ -102,7 +105,7 @@ function readWalk(doc: Y.Doc): Visit[] {
 export function readLeaves(doc: Y.Doc): Leaf[] {
   return leavesInOrder(doc).map(({ id, slide, addedAt }) => ({
     ...readSlide(id, slide, readElements(slide, LIMITS.elementsPerLeaf)),
-    patternId: asId(slide.get('patternId')),
+    patternId: asId<SlideId>(slide.get('patternId')) ?? idOf(''),
     addedAt,
   }));
 }

@@ -1,8 +1,8 @@
 import type * as Y from 'yjs';
-import { asId, asNumber, asRecord } from '../parts/decode.js';
+import { asNumber, asRecord } from '../parts/decode.js';
 import type { Deck } from '../deck/types.js';
 import type { QuestionElement } from '../elements/question/question.js';
-import type { ElementId, LinkId, SlideId } from '../parts/ids.js';
+import { asId, type ElementId, type LinkId, type SlideId, idOf } from '../parts/ids.js';
 import { markAnswer } from '../questions/marking.js';
 import { answerGiven, questionsOn } from '../stage/asked.js';
 import { zoneUnder } from '../stage/zones.js';
@@ -129,7 +129,7 @@ export class FolioProjection {
     let at = 0;
     for (const [key, value] of placementsMap(this.#doc)) {
       const place = readPlacementKey(key);
-      if (place.slideId !== slideId) continue;
+      if (place?.slideId !== slideId) continue;
       lying[place.elementId] = readPlacement(value);
       at = Math.max(at, asNumber(asRecord(value).at, 0, 0, 1e14));
     }
@@ -142,7 +142,9 @@ export class FolioProjection {
 
   #takeAnswers(): ProjectedChanges['answers'] {
     const changed: ProjectedChanges['answers'] = [];
-    for (const [questionId, entry] of answersMap(this.#doc)) {
+    for (const [key, entry] of answersMap(this.#doc)) {
+      // Of what is no id there is no question.
+      const questionId = idOf<ElementId>(key);
       const value = entryValue(this.#doc, questionId, entry);
       const { text } = asRecord(value);
       const known = this.#answers.get(questionId);
@@ -169,7 +171,9 @@ export class FolioProjection {
     for (const [key, value] of placementsMap(this.#doc)) {
       if (this.#placements.get(key) === value) continue;
       this.#placements.set(key, value);
-      const { slideId, elementId } = readPlacementKey(key);
+      const placed = readPlacementKey(key);
+      if (!placed) continue;
+      const { slideId, elementId } = placed;
       const slide = this.#edition.slides[slideId];
       const piece = slide && pieceOf(slide, elementId);
       if (!piece) continue;
@@ -182,10 +186,11 @@ export class FolioProjection {
 
   #takeVotes(): ProjectedChanges['votes'] {
     const changed: ProjectedChanges['votes'] = [];
-    for (const [slideId, value] of votesMap(this.#doc)) {
-      if (this.#votes.get(slideId) === value) continue;
-      this.#votes.set(slideId, value);
-      const linkId = asId(value);
+    for (const [key, value] of votesMap(this.#doc)) {
+      if (this.#votes.get(key) === value) continue;
+      this.#votes.set(key, value);
+      const [slideId, linkId] = [asId<SlideId>(key), asId<LinkId>(value)];
+      if (!slideId || !linkId) continue;
       // Votes are for ways that lead out of that very slide.
       if (this.#edition.links[linkId]?.from === slideId) changed.push({ slideId, linkId });
     }
@@ -200,14 +205,14 @@ export class FolioProjection {
     this.#steps = walk.length;
     return fresh.flatMap((entry, index) => {
       const { slideId, at, via } = asRecord(entry);
-      const id = asId(slideId);
+      const id = asId<SlideId>(slideId);
       return id && this.#edition.slides[id]
         ? [
             {
               seq: first + index,
               slideId: id,
               at: typeof at === 'number' && Number.isFinite(at) ? at : 0,
-              via: typeof via === 'string' ? via.slice(0, 64) : 'start',
+              via: asId<LinkId>(via) ?? 'start',
             },
           ]
         : [];

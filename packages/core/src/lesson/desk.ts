@@ -1,5 +1,5 @@
 import type * as Y from 'yjs';
-import type { ElementId, FolioId, LinkId, SlideId } from '../parts/ids.js';
+import { type ElementId, type FolioId, type LinkId, type SlideId, idOf } from '../parts/ids.js';
 import type { Tally } from '../questions/marking.js';
 import type { Answer } from '../questions/registry.js';
 import type { Likened } from '../questions/textEntry/likening.js';
@@ -116,25 +116,36 @@ export function linedUp(
   return at < 0 ? [...others, folioId] : others.toSpliced(at, 0, folioId);
 }
 
+/** The ids that a key of the desk's document is made of: the server writes it. */
+const idsIn = (key: string): [string, string, string] => {
+  const [folio = '', second = '', third = ''] = key.split('/');
+  return [folio, second, third];
+};
+
 export function readDesk(doc: Y.Doc): Desk {
   const students = new Map<FolioId, DeskStudent>();
   for (const [folioId, entry] of deskEntries(doc)) {
-    students.set(folioId, { ...entry, folioId, answers: {}, placements: {}, votes: {} });
+    const id = idOf<FolioId>(folioId);
+    students.set(id, { ...entry, folioId: id, answers: {}, placements: {}, votes: {} });
   }
   for (const [key, given] of deskAnswers(doc)) {
-    const [folioId = '', questionId = ''] = key.split('/');
+    const [folio, question] = idsIn(key);
+    const [folioId, questionId] = [idOf<FolioId>(folio), idOf<ElementId>(question)];
     const student = students.get(folioId);
     const byHand = deskMarks(doc).get(key);
     if (student)
       student.answers[questionId] = byHand === undefined ? given : { ...given, score: byHand };
   }
   for (const [key, placement] of deskPlacements(doc)) {
-    const [folioId = '', slideId = '', elementId = ''] = key.split('/');
+    const [folio, slide, element] = idsIn(key);
+    const [folioId, slideId] = [idOf<FolioId>(folio), idOf<SlideId>(slide)];
+    const elementId = idOf<ElementId>(element);
     const student = students.get(folioId);
     if (student) (student.placements[slideId] ??= {})[elementId] = placement;
   }
   for (const [key, linkId] of deskVotes(doc)) {
-    const [folioId = '', slideId = ''] = key.split('/');
+    const [folio, slide] = idsIn(key);
+    const [folioId, slideId] = [idOf<FolioId>(folio), idOf<SlideId>(slide)];
     const student = students.get(folioId);
     if (student) student.votes[slideId] = linkId;
   }

@@ -2,7 +2,7 @@ import { wordsOf } from '../parts/richText.js';
 import type { Deck } from '../deck/types.js';
 import type { QuestionElement } from '../elements/question/question.js';
 import { questionsOf } from '../folio/projection.js';
-import type { ElementId, SlideId } from '../parts/ids.js';
+import { type ElementId, type SlideId, entriesOf } from '../parts/ids.js';
 import { sameData } from '../parts/sameData.js';
 import type { LessonState } from './state.js';
 import { sure } from '../parts/sure.js';
@@ -28,9 +28,9 @@ export function editionChanges(
   asked: readonly SlideId[] = [],
 ): EditionChanges {
   const slides = (deck: Deck): Deck['slides'] =>
-    Object.fromEntries(Object.entries(deck.slides).filter(([id]) => !asked.includes(id)));
+    Object.fromEntries(entriesOf(deck.slides).filter(([id]) => !asked.includes(id)));
   const [old, now] = [slides(before), slides(after)];
-  const named = (slide: Deck['slides'][string]): { slideId: SlideId; title: string } => ({
+  const named = (slide: Deck['slides'][SlideId]): { slideId: SlideId; title: string } => ({
     slideId: slide.id,
     title: slide.title,
   });

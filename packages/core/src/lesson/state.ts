@@ -1,6 +1,6 @@
 import type * as Y from 'yjs';
-import { asBoolean, asId, asNumber, asRecord, asString } from '../parts/decode.js';
-import type { ElementId, FolioId, SlideId } from '../parts/ids.js';
+import { asBoolean, asNumber, asRecord, asString } from '../parts/decode.js';
+import { asId, type ElementId, type FolioId, type SlideId, idOf } from '../parts/ids.js';
 
 /**
  * What everyone in a lesson is told, in the read-only document `lesson:<id>`: map `lesson`, version → LessonState.
@@ -101,39 +101,39 @@ export function decodeLessonState(raw: unknown): LessonState {
   const put = asRecord(putUp);
   const voted = asRecord(vote);
   const { folioId, who, leafId } = asRecord(presenting);
+  const [asked, answered] = [asId<ElementId>(put.questionId), asId<ElementId>(answer.questionId)];
+  const votedOn = asId<SlideId>(voted.slideId);
   return {
     version: asNumber(version, 0, 0),
     pace: pace === 'together' ? 'together' : 'own',
-    slideId: asId(slideId) || null,
+    slideId: asId(slideId),
     isHeld: asBoolean(isHeld),
     holdWord: asString(holdWord, '', 200),
     heldAt: asNumber(heldAt, 0, 0, 1e14),
     timerEndsAt: typeof timerEndsAt === 'number' ? asNumber(timerEndsAt, 0, 0, 1e14) : null,
-    putUp: asId(put.questionId)
+    putUp: asked
       ? {
-          questionId: asId(put.questionId),
+          questionId: asked,
           isInPlace: asBoolean(put.isInPlace),
           showsKey: asBoolean(put.showsKey),
         }
       : null,
     shown:
-      typeof answer.folioId === 'string' && asId(answer.questionId)
+      typeof answer.folioId === 'string' && answered
         ? {
-            folioId: answer.folioId,
-            questionId: asId(answer.questionId),
+            folioId: idOf(answer.folioId),
+            questionId: answered,
             withName: asBoolean(answer.withName),
           }
         : null,
-    askedSlideId: asId(askedSlideId) || null,
-    vote: asId(voted.slideId)
-      ? { slideId: asId(voted.slideId), isOpen: asBoolean(voted.isOpen) }
-      : null,
+    askedSlideId: asId(askedSlideId),
+    vote: votedOn ? { slideId: votedOn, isOpen: asBoolean(voted.isOpen) } : null,
     renewed: asNumber(renewed, 0, 0, 1e9),
     isEnded: asBoolean(isEnded),
     endedAt: asNumber(endedAt, 0, 0, 1e14),
     presenting:
       typeof folioId === 'string'
-        ? { folioId, who: asString(who, '', 200), leafId: asId(leafId) || null }
+        ? { folioId: idOf(folioId), who: asString(who, '', 200), leafId: asId(leafId) }
         : null,
   };
 }

@@ -2,7 +2,7 @@ import type { Deck, Link, Slide, Trail, TrailStop } from '../deck/types.js';
 import { elementById } from '../deck/arranging/elementById.js';
 import { linksOf } from '../deck/links/linksOf.js';
 import { defaultTrail, TrailSteps, type OnwardStep } from '../deck/trails/trailSteps.js';
-import type { LinkId, SlideId } from '../parts/ids.js';
+import { type LinkId, type SlideId, idsOf, idOf } from '../parts/ids.js';
 
 /** The deck as routes: slides and the links between them, indexed both ways. */
 export interface RouteGraph {
@@ -24,7 +24,7 @@ export interface RouteGraph {
 
 /** Two passes over the links, besides putting them in reading order. */
 export function routeGraph(deck: Deck): RouteGraph {
-  const ids = Object.keys(deck.slides);
+  const ids = idsOf(deck.slides);
   const indexOf = new Map<SlideId, number>();
   ids.forEach((id, index) => indexOf.set(id, index));
   const leaving = new Gathered(ids.length);
@@ -185,7 +185,7 @@ export function stopAfter(
   const trail = defaultTrail(deck);
   if (!trail) return undefined;
   return walked.reduce<number | undefined>((at, { slideId, via }) => {
-    const link = deck.links[via];
+    const link = deck.links[idOf<LinkId>(via)];
     const stepped = link && stopTo(deck, link, { trail, stop: at });
     return stepped !== undefined && trail.stops[stepped]?.slideId === slideId
       ? stepped

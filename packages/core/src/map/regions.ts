@@ -1,6 +1,6 @@
 import type { Box } from '../parts/place.js';
 import type { Deck, Section } from '../deck/types.js';
-import type { SectionId, SlideId } from '../parts/ids.js';
+import type { SectionId, SlideId, LinkId } from '../parts/ids.js';
 import { CARD } from '../deck/slides/cards.js';
 import type { RouteGraph } from './graph.js';
 
@@ -129,7 +129,7 @@ export interface SeenWire {
   id: string;
   from: string;
   to: string;
-  linkIds: string[];
+  linkIds: LinkId[];
 }
 
 export const foldedId = (sectionId: SectionId): string => `section:${sectionId}`;

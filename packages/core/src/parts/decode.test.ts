@@ -1,7 +1,7 @@
+import { asId } from './ids.js';
 import {
   asBoolean,
   asColour,
-  asId,
   asList,
   asNumber,
   asOneOf,
@@ -14,17 +14,17 @@ test.each([
   ['pier', 'pier'],
   ['lamp-out', 'lamp-out'],
   ['7d5f0e3a', '7d5f0e3a'],
-  ['', ''],
-  ['Pier', ''],
-  ['a b', ''],
-  ['a/b', ''],
-  ['../x', ''],
-  ['x'.repeat(65), ''],
-  ['constructor', ''],
-  ['__proto__', ''],
-  [7, ''],
-  [null, ''],
-  [['pier'], ''],
+  ['', null],
+  ['Pier', null],
+  ['a b', null],
+  ['a/b', null],
+  ['../x', null],
+  ['x'.repeat(65), null],
+  ['constructor', null],
+  ['__proto__', null],
+  [7, null],
+  [null, null],
+  [['pier'], null],
 ])('%j as an id is %j', (value, id) => expect(asId(value)).toBe(id));
 
 test.each([

@@ -39,13 +39,6 @@ export function asStrings(value: unknown, longest = 500): string[] {
   return asList(value, longest).filter((entry): entry is string => typeof entry === 'string');
 }
 
-/** An id as this program makes or the demo gives them; '' for anything else, also for names every object has. */
-export function asId(value: unknown): string {
-  return typeof value === 'string' && /^[a-z0-9-]{1,64}$/.test(value) && !(value in {})
-    ? value
-    : '';
-}
-
 /** A language tag as decks have them (BCP 47: a language, and where it is spoken); English for what is none. */
 export const asLanguage = (value: unknown): string =>
   typeof value === 'string' && /^[a-z]{2,3}(-[A-Z]{2})?$/.test(value) ? value : 'en';

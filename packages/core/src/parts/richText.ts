@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import type { LinkId } from './ids.js';
+import { type LinkId, asId } from './ids.js';
 
 /**
  * Rich text as plain data, in the shape ProseMirror uses for its documents. In the deck document it is a
@@ -138,8 +138,8 @@ export function linkedWords(text: RichText): Map<LinkId, string> {
   const walk = (node: RichNode): void => {
     if (node.text !== undefined) {
       for (const mark of node.marks ?? []) {
-        const linkId = mark.attrs?.linkId;
-        if (mark.type === LINK_MARK && typeof linkId === 'string') {
+        const linkId = mark.type === LINK_MARK ? asId<LinkId>(mark.attrs?.linkId) : null;
+        if (linkId) {
           found.set(linkId, (found.get(linkId) ?? '') + node.text);
         }
       }

@@ -1,4 +1,5 @@
-import { asId, asList, asNumber, asOneOf, asRecord, asString } from '../parts/decode.js';
+import { asId } from '../parts/ids.js';
+import { asList, asNumber, asOneOf, asRecord, asString } from '../parts/decode.js';
 
 /** A place on a picture in shares of its width and height, from 0 to 1. */
 export interface Spot {

@@ -1,4 +1,4 @@
-import type { ElementId } from '../parts/ids.js';
+import type { ElementId, MakeId, OptionId } from '../parts/ids.js';
 import type { Decimal } from './number/readNumber.js';
 import type { Item } from './parts.js';
 
@@ -24,7 +24,7 @@ export interface QuestionKind<Q extends AnyQuestion, K extends OfAKind, A extend
   /** Its answer is a long `text`, which a folio keeps as one that several devices may write in at once. */
   isSharedText?: true;
   /** A question as it begins. */
-  fresh(makeId: () => string): Q;
+  fresh(makeId: MakeId): Q;
   read(raw: Record<string, unknown>): Q | undefined;
   readKey(raw: Record<string, unknown>): K | undefined;
   /** The answer, or undefined when it is not one for this question: wrong shape, unknown parts, too much. */
@@ -38,9 +38,9 @@ export interface QuestionKind<Q extends AnyQuestion, K extends OfAKind, A extend
   /** What it is made of that may have pictures. */
   items?(question: Q): readonly Item[];
   /** Its parts that carry links of their own, and those that an answer picks. */
-  options?: { of(question: Q): readonly Item[]; picked(answer: A): readonly string[] };
+  options?: { of(question: Q): readonly Item[]; picked(answer: A): readonly OptionId[] };
   /** The question that asked the same before; '' for none. */
-  before?(question: Q): ElementId;
+  before?(question: Q): ElementId | '';
   /** An answer that is words, whole and as they were written. */
   inFull?(answer: A): string;
   /** Whether it can be asked as it is; it can when nothing is said. */
@@ -93,7 +93,7 @@ export interface Marking<Q extends AnyQuestion, K extends OfAKind, A extends OfA
   /** Whether no answer at all can be wholly right by this key; null when one can. */
   impossible?(question: Q, key: K): Impossible<Q, K> | null;
   /** The options that a key calls right, and the same key with only some of them; null for none. */
-  right?: { of(key: K): readonly string[]; only(key: K, optionIds: string[]): K | null };
+  right?: { of(key: K): readonly OptionId[]; only(key: K, optionIds: OptionId[]): K | null };
   emptyTally(question: Q): T;
   /**
    * Counts an answer into a tally that the caller owns, or takes it out again with −1; costs as much as the answer is

@@ -1,6 +1,6 @@
-import { asId, asList, asNumber, asRecord, asString } from '../parts/decode.js';
+import { asList, asNumber, asRecord, asString } from '../parts/decode.js';
 import { type CreditedAsset, readCreditedAsset } from '../parts/asset.js';
-import type { OptionId } from '../parts/ids.js';
+import { asId, type OptionId, type Id } from '../parts/ids.js';
 
 /** What several kinds of question are made of. */
 
@@ -19,7 +19,7 @@ export function readItems(value: unknown, most: number): Item[] {
   const seen = new Set<string>();
   return asList(value, most).flatMap((entry) => {
     const { id, text, picture } = asRecord(entry);
-    const itemId = asId(id);
+    const itemId = asId<OptionId>(id);
     if (!itemId || seen.has(itemId)) return [];
     seen.add(itemId);
     return [
@@ -29,8 +29,8 @@ export function readItems(value: unknown, most: number): Item[] {
 }
 
 /** Ids of a list that are ids, each once. */
-export const readIds = (value: unknown, most: number): string[] => [
-  ...new Set(asList(value, most).filter((id): id is string => asId(id) !== '')),
+export const readIds = <T extends Id<string>>(value: unknown, most: number): T[] => [
+  ...new Set(asList(value, most).flatMap((id) => asId<T>(id) ?? [])),
 ];
 
 /** Words on several lines. */

@@ -1,3 +1,4 @@
+import type { ElementId, OptionId } from '../parts/ids.js';
 import { asRecord } from '../parts/decode.js';
 import type { CreditedAsset } from '../parts/asset.js';
 import { choice } from './choice/choice.js';
@@ -103,7 +104,7 @@ export const picturesIn = ({ picture, question }: Asked): CreditedAsset[] =>
   );
 
 /** The question that asked the same before; '' for none. */
-export const askedBefore = (question: Question): string =>
+export const askedBefore = (question: Question): ElementId | '' =>
   kindOf(question.kind).before?.(question) ?? '';
 
 /** The options of a question that carry links of their own. */
@@ -111,5 +112,5 @@ export const optionsOf = (question: Question): readonly Item[] =>
   kindOf(question.kind).options?.of(question) ?? [];
 
 /** The options that an answer picks; none in one of another kind, or of nothing. */
-export const pickedIn = (answer: Answer | undefined): readonly string[] =>
+export const pickedIn = (answer: Answer | undefined): readonly OptionId[] =>
   (answer && kindOf(answer.kind).options?.picked(answer)) ?? [];

@@ -1,6 +1,6 @@
 import type { Deck } from '../deck/types.js';
 import type { QuestionElement } from '../elements/question/question.js';
-import type { ElementId, FolioId } from '../parts/ids.js';
+import type { ElementId, FolioId, SlideId } from '../parts/ids.js';
 import { questionsOn } from '../stage/asked.js';
 import { type Answer } from '../questions/registry.js';
 import { readingOrder } from '../stage/readingOrder.js';
@@ -93,6 +93,8 @@ function metBy(
   );
   return students.map(({ walk }) => {
     const walked = new Set(walk.map(({ slideId }) => slideId));
-    return questions.map(({ id }) => walked.has(slideOf.get(id) ?? ''));
+    const isWalked = (slideId: SlideId | undefined): boolean =>
+      slideId !== undefined && walked.has(slideId);
+    return questions.map(({ id }) => isWalked(slideOf.get(id)));
   });
 }

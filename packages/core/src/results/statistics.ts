@@ -1,3 +1,4 @@
+import type { SlideId } from '../parts/ids.js';
 import { quantile, spreadOf, type Bin } from '../questions/values.js';
 
 /** A figure with the number of students it rests on; of too few there is none, only how many it would take. */
@@ -209,7 +210,7 @@ export function strongDistractors(
 
 /** One step of a walk, as results know it: milliseconds since 1970. */
 export interface WalkStep {
-  slideId: string;
+  slideId: SlideId;
   at: number;
   via: string;
 }
@@ -218,7 +219,7 @@ export interface WalkStep {
 const AWAY = 30 * 60_000;
 
 export interface SlideTimes {
-  slideId: string;
+  slideId: SlideId;
   /** Median milliseconds between coming and going on, of all visits that were followed by another. */
   median: number;
   visits: number;
@@ -230,8 +231,8 @@ export interface SlideTimes {
 
 /** What walks say of each slide that was walked. */
 export function slideTimes(walks: readonly (readonly WalkStep[])[]): SlideTimes[] {
-  const stays = new Map<string, number[]>();
-  const counts = new Map<string, { visits: number; turnedBack: number; stopped: number }>();
+  const stays = new Map<SlideId, number[]>();
+  const counts = new Map<SlideId, { visits: number; turnedBack: number; stopped: number }>();
   for (const walk of walks) {
     walk.forEach((step, index) => {
       const next = walk[index + 1];

@@ -3,7 +3,7 @@ import { isPiece } from '../elements/elements.js';
 import type { SlideElement } from '../elements/registry.js';
 import { STAGE, type Box } from '../parts/place.js';
 import type { Slide } from '../deck/types.js';
-import type { ElementId } from '../parts/ids.js';
+import { type ElementId, idOf } from '../parts/ids.js';
 
 /** Where a student has put a piece: its upper left corner in slide units, and how far it was turned. */
 export interface Placement {
@@ -20,11 +20,11 @@ export const MOST_COPIES = 40;
 
 /** The first copy of a piece is the piece itself. */
 export const copyId = (pieceId: ElementId, copy: number): ElementId =>
-  copy === 0 ? pieceId : `${pieceId}--${copy}`;
+  copy === 0 ? pieceId : idOf(`${pieceId}--${copy}`);
 
 export function readCopyId(id: ElementId): { pieceId: ElementId; copy: number } {
   const [, pieceId, copy] = /^(.+)--(\d{1,3})$/.exec(id) ?? [];
-  return pieceId ? { pieceId, copy: Number(copy) } : { pieceId: id, copy: 0 };
+  return pieceId ? { pieceId: idOf(pieceId), copy: Number(copy) } : { pieceId: id, copy: 0 };
 }
 
 /** The piece that an identity stands for, if the slide has it and so many of it. */

@@ -7,7 +7,7 @@ import type { TextStyle } from '../parts/typography.js';
 import type { QuestionDetails } from '../deck/arranging/questionCommands.js';
 import { plain } from '../parts/richText.js';
 import { addSlide, setSlideFlag } from '../deck/slides/slideCommands.js';
-import { newId, type SlideId } from '../parts/ids.js';
+import { newId, type SlideId, type MakeId, type ElementId } from '../parts/ids.js';
 
 import type { Item } from '../questions/parts.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
@@ -20,7 +20,7 @@ export type StarterGroup = (typeof STARTER_GROUPS)[number];
 export interface StarterKit {
   /** Its picture out of the picture box; null while it has not come. */
   picture: CreditedAsset | null;
-  makeId: () => string;
+  makeId: MakeId;
 }
 
 /** A ready-made slide to begin from, in the theme of the deck it comes into. */
@@ -115,7 +115,7 @@ export const card = (text: string, x: number, y: number): NewElement => ({
 });
 
 /** A zone with its name standing in it. */
-export const zone = (name: string, where: Box, expects: string[] = []): NewElement[] => [
+export const zone = (name: string, where: Box, expects: ElementId[] = []): NewElement[] => [
   { kind: 'zone', layer: 'pieces', name, box: where, isVisible: true, tidy: 'grid', expects },
   words(name, box(where.x + 16, where.y + where.h - 52, where.w - 32, 40), { style: 'caption' }),
 ];

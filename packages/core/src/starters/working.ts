@@ -1,3 +1,4 @@
+import type { ElementId } from '../parts/ids.js';
 import {
   ask,
   card,
@@ -104,7 +105,7 @@ export const WORKING: readonly Starter[] = [
     title: 'Sort into two',
     use: 'Pieces into two zones.',
     build: ({ makeId }) => {
-      const ids = Array.from({ length: 6 }, makeId);
+      const ids = Array.from({ length: 6 }, () => makeId<ElementId>());
       const pieces = ids.map((id, at) => ({
         ...card(`piece ${at + 1}`, 96 + (at % 3) * 224, 566 + Math.floor(at / 3) * 72),
         id,
@@ -128,7 +129,7 @@ export const WORKING: readonly Starter[] = [
     title: 'Sort into three',
     use: 'Pieces into three zones, and one that belongs nowhere.',
     build: ({ makeId }) => {
-      const ids = Array.from({ length: 7 }, makeId);
+      const ids = Array.from({ length: 7 }, () => makeId<ElementId>());
       const pieces = ids.map((id, at) => ({
         ...card(
           at === 6 ? 'odd one' : `piece ${at + 1}`,
@@ -267,7 +268,7 @@ export const WORKING: readonly Starter[] = [
         ['middle', 1 / 3],
         ['right part', 2 / 3],
       ].map(([label, x]) => ({
-        id: makeId(),
+        id: makeId<ElementId>(),
         label: String(label),
         shape: 'box' as const,
         corners: [],
@@ -348,7 +349,7 @@ export const WORKING: readonly Starter[] = [
     title: 'Predict, then look',
     use: 'A scale before and after seeing it.',
     build: ({ makeId }) => {
-      const first = makeId();
+      const first = makeId<ElementId>();
       const again = scale('not at all', 'wholly');
       return [
         {

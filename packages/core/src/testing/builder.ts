@@ -15,7 +15,7 @@ import { STAGE, type Box } from '../parts/place.js';
 import { type AssetRef } from '../parts/asset.js';
 import { type LayoutName } from '../layouts/layouts.js';
 import { type TextStyle } from '../parts/typography.js';
-import type { ElementId, SlideId } from '../parts/ids.js';
+import { idOf, type ElementId, type LinkId, type OptionId, type SlideId } from '../parts/ids.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
 import { type NewElement } from '../elements/registry.js';
 import { type Result } from '../parts/refusals.js';
@@ -62,7 +62,7 @@ export function deckNamed(title: string, ...slides: SlidePlan[]): Y.Doc {
 
 export function slide(name: string, ...parts: SlidePart[]): SlidePlan {
   const [id = '', title] = name.split(/:\s*/, 2);
-  return { id, title: title ?? id, layout: 'choices', parts };
+  return { id: idOf<SlideId>(id), title: title ?? id, layout: 'choices', parts };
 }
 
 /** A slide without the title text on its stage. */
@@ -75,14 +75,14 @@ export function at(x: number, y: number, plan: SlidePlan): SlidePlan {
 }
 
 /** A choice that leads to another slide of the deck. */
-export function choice(wording: string, target: SlideId, id?: string): SlidePart {
+export function choice(wording: string, target: string, id?: string): SlidePart {
   return {
     when: 'later',
     apply: (doc, slideId) =>
       must(
         addChoice(doc, slideId, wording, {
-          slideId: target,
-          linkId: id ?? linkIdOf(slideId, target, wording),
+          slideId: idOf<SlideId>(target),
+          linkId: id === undefined ? linkIdOf(slideId, target, wording) : idOf<LinkId>(id),
         }),
       ),
   };
@@ -90,24 +90,28 @@ export function choice(wording: string, target: SlideId, id?: string): SlidePart
 
 /** A choice that leads anywhere: along a trail, to the web, nowhere yet. */
 export function way(wording: string, target: Target, id?: string): SlidePart {
+  const linkId = id === undefined ? undefined : idOf<LinkId>(id);
   return {
     when: 'later',
-    apply: (doc, slideId) => must(addChoiceTo(doc, slideId, wording, target, id)),
+    apply: (doc, slideId) => must(addChoiceTo(doc, slideId, wording, target, linkId)),
   };
 }
 
-const linkIdOf = (from: string, to: string, wording: string): string =>
-  `${from}-${to}-${wording}`
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .slice(0, 56)
-    .replace(/-$/, '');
+const linkIdOf = (from: string, to: string, wording: string): LinkId =>
+  idOf(
+    `${from}-${to}-${wording}`
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .slice(0, 56)
+      .replace(/-$/, ''),
+  );
 
 /** Links words that stand in one of the slide's texts. */
-export function words(elementId: ElementId, run: string, target: SlideId): SlidePart {
+export function words(elementId: string, run: string, target: string): SlidePart {
   return {
     when: 'later',
-    apply: (doc, slideId) => must(linkWordsOf(doc, slideId, elementId, run, toSlide(target))),
+    apply: (doc, slideId) =>
+      must(linkWordsOf(doc, slideId, idOf(elementId), run, toSlide(idOf(target)))),
   };
 }
 
@@ -131,13 +135,13 @@ const box = (x: number, y: number, w: number, h: number): Box => ({ x, y, w, h }
 
 export function text(
   content: string,
-  options: { id?: ElementId; style?: TextStyle; box?: Box; colour?: string; size?: number } = {},
+  options: { id?: string; style?: TextStyle; box?: Box; colour?: string; size?: number } = {},
 ): SlidePart {
   return element({
     kind: 'text',
     layer: 'content',
     style: options.style ?? 'body',
-    id: options.id,
+    id: options.id === undefined ? undefined : idOf<ElementId>(options.id),
     box: options.box ?? box(96, 156, 720, 120),
     text: plain(...content.split('\n')),
     colour: options.colour,
@@ -145,30 +149,32 @@ export function text(
   });
 }
 
-export function piece(id: ElementId, content: string, where: Box): SlidePart {
+export function piece(id: string, content: string, where: Box): SlidePart {
   return element({
     kind: 'text',
     layer: 'pieces',
     style: 'body',
-    id,
+    id: idOf<ElementId>(id),
     box: where,
     text: plain(content),
     name: content,
   });
 }
 
-export function zone(
-  id: ElementId,
-  name: string,
-  where: Box,
-  expects: ElementId[] = [],
-): SlidePart {
-  return element({ kind: 'zone', layer: 'pieces', id, name, box: where, expects });
+export function zone(id: string, name: string, where: Box, expects: string[] = []): SlidePart {
+  return element({
+    kind: 'zone',
+    layer: 'pieces',
+    id: idOf<ElementId>(id),
+    name,
+    box: where,
+    expects: expects.map((one) => idOf(one)),
+  });
 }
 
 /** A question of any kind, with its key if it has one. */
 export function question(
-  id: ElementId,
+  id: string,
   prompt: string,
   asked: Question,
   key: QuestionKey | null = null,
@@ -178,7 +184,7 @@ export function question(
   return element({
     kind: 'question',
     layer: 'content',
-    id,
+    id: idOf<ElementId>(id),
     box: where,
     text: plain(prompt),
     question: asked,
@@ -189,16 +195,16 @@ export function question(
 
 /** A choice question; options that start with '*' are the key. Option ids are 'a', 'b', 'c' … */
 export function choiceQuestion(
-  id: ElementId,
+  id: string,
   prompt: string,
   options: string[],
   settings: { box?: Box; isMultiple?: boolean; isPartial?: boolean } = {},
 ): SlidePart {
-  const ids = options.map((_, index) => 'abcdefghijkl'[index]!);
+  const ids = options.map((_, index) => idOf<OptionId>('abcdefghijkl'[index]!));
   return element({
     kind: 'question',
     layer: 'content',
-    id,
+    id: idOf<ElementId>(id),
     box: settings.box ?? box(96, 170, 560, 300),
     text: plain(prompt),
     question: {
@@ -226,11 +232,11 @@ export function choiceQuestion(
 export const OWN = { title: '', author: '', source: '', licence: 'own' } as const;
 
 /** A picture on the background layer over the whole stage. */
-export function scenery(asset: AssetRef, id: ElementId, alt = ''): SlidePart {
+export function scenery(asset: AssetRef, id: string, alt = ''): SlidePart {
   return element({
     kind: 'picture',
     layer: 'background',
-    id,
+    id: idOf<ElementId>(id),
     box: box(0, 0, STAGE.width, STAGE.height),
     asset,
     credit: OWN,

@@ -3,7 +3,7 @@ import type { Folio } from '../folio/folio.js';
 import type { LessonSettings } from '../lesson/settings.js';
 import type { DeskStudent } from '../lesson/desk.js';
 import type { LessonState } from '../lesson/state.js';
-import type { SlideId } from '../parts/ids.js';
+import type { ElementId, FolioId, SlideId } from '../parts/ids.js';
 import type { StudentResult } from '../results/results.js';
 
 /** A lesson in the list of those that were held with a deck. */
@@ -32,11 +32,11 @@ export interface Lesson<Time = string> {
   opensAt: Time | null;
   closesAt: Time | null;
   state: LessonState;
-  lineUp: string[];
+  lineUp: FolioId[];
   /** Slides that were asked on the fly. */
   asked: SlideId[];
   /** Texts that count as others, by question: what was written → what it counts as, both as they are compared. */
-  likened: Record<string, Record<string, string>>;
+  likened: Record<ElementId, Record<string, string>>;
   /** Answers that are starred: `folio/question`, in the order they were. */
   starred: string[];
   startedAt: Time;

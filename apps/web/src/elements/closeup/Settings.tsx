@@ -4,6 +4,7 @@ import {
   type CloseUpElement,
   type ElementId,
   type SlideId,
+  type StopId,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useDeck } from '../../deck/DeckContext';
@@ -39,7 +40,7 @@ export function Settings(props: SettingsOf<CloseUpElement>): ReactElement {
 function TrailStops(props: { slideId: SlideId; closeUpId: ElementId }): ReactElement {
   const { slideId, closeUpId } = props;
   const { deck, run } = useDeck();
-  const stopOn = (trail: (typeof deck.trails)[number]): string | undefined =>
+  const stopOn = (trail: (typeof deck.trails)[number]): StopId | undefined =>
     trail.stops.find((stop) => stop.slideId === slideId && stop.closeUpId === closeUpId)?.id;
   const count = deck.trails.filter(stopOn).length;
   return (

@@ -1,4 +1,4 @@
-import type { Deck, MediaElement, SlideId } from '@gobrel/core';
+import type { Deck, MediaElement, SlideId, SectionId } from '@gobrel/core';
 import {
   createContext,
   useEffect,
@@ -28,9 +28,10 @@ export function PlayingSlides(props: {
 
 /** The sound that was begun on a slide of the section one is in, and plays on until the section is left. */
 function RunningSound({ deck, here }: { deck: Deck; here: SlideId | null }): ReactElement | null {
-  const [running, setRunning] = useState<{ sound: MediaElement; sectionId: string | null } | null>(
-    null,
-  );
+  const [running, setRunning] = useState<{
+    sound: MediaElement;
+    sectionId: SectionId | null;
+  } | null>(null);
   const audio = useRef<HTMLAudioElement>(null);
   const slide = here ? deck.slides[here] : undefined;
   const begun = slide?.elements.find(
@@ -62,7 +63,7 @@ function RunningSound({ deck, here }: { deck: Deck; here: SlideId | null }): Rea
 }
 
 /** Whether a section is another or lies in it, at whatever depth. */
-function isWithin(deck: Deck, sectionId: string | null, outer: string | null): boolean {
+function isWithin(deck: Deck, sectionId: SectionId | null, outer: SectionId | null): boolean {
   if (outer === null) return sectionId === null;
   const seen = new Set<string>();
   for (let id = sectionId; id !== outer; id = deck.sections[id]?.parentId ?? null) {

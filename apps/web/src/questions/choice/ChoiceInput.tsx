@@ -1,4 +1,4 @@
-import { shuffled } from '@gobrel/core';
+import { shuffled, type OptionId } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { ItemBody } from '../ItemBody';
 import type { QuestionInputProps, QuestionStillProps } from '../kind';
@@ -31,7 +31,7 @@ export function ChoiceInput({
 }: QuestionInputProps<'choice'>): ReactElement {
   const picked = answer?.optionIds ?? [];
   const options = question.isShuffled ? shuffled(question.options, seed) : question.options;
-  const pick = (id: string): void => {
+  const pick = (id: OptionId): void => {
     if (!question.isMultiple) return onAnswer({ kind: 'choice', optionIds: [id] });
     const next = picked.includes(id) ? picked.filter((other) => other !== id) : [...picked, id];
     const inOrder = question.options

@@ -1,3 +1,4 @@
+import { idOf, type OptionId } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Bars, missingRow, type BarRow } from '../Bars';
 import type { TallyViewProps } from '../kind';
@@ -22,7 +23,7 @@ export default function ChoiceTallyView(props: TallyViewProps<'choice'>): ReactE
     .sort(([, a], [, b]) => b - a)
     .slice(0, 12)
     .map(([ids, count]): BarRow => {
-      const picked = ids.split(' ');
+      const picked = ids.split(' ').map((id) => idOf<OptionId>(id));
       const isKey = key.length === picked.length && picked.every((id) => key.includes(id));
       const text = picked.map(name).join(' + ');
       return { id: ids, text, count, look: isKey ? 'key' : 'plain' };

@@ -1,4 +1,4 @@
-import { MOST_ROWS, newId, type Item } from '@gobrel/core';
+import { MOST_ROWS, newId, type Item, type OptionId } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { filled, ItemList, unordered } from '../ItemList';
 import { QuestionDialog } from '../QuestionDialog';
@@ -9,7 +9,7 @@ export default function MatchEdit(props: QuestionEditProps<'match'>): ReactEleme
   const { question, key } = props.element;
   const [lefts, setLefts] = useState<Item[]>(question.lefts);
   const [rights, setRights] = useState<Item[]>(question.rights);
-  const [pairs, setPairs] = useState<Record<string, string[]>>(
+  const [pairs, setPairs] = useState<Record<OptionId, OptionId[]>>(
     // A new one joins what stands side by side.
     key?.pairs ??
       Object.fromEntries(
@@ -56,7 +56,7 @@ export default function MatchEdit(props: QuestionEditProps<'match'>): ReactEleme
             const added = next.find(({ id }) => !lefts.some((item) => item.id === id));
             // A new pair has a new partner.
             if (added && rights.length < MOST_ROWS) {
-              const partner = newId();
+              const partner = newId<OptionId>();
               setRights([...rights, { id: partner, text: '', picture: null }]);
               setPairs({ ...pairs, [added.id]: [partner] });
             }

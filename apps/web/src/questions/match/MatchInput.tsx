@@ -1,4 +1,4 @@
-import { shuffled } from '@gobrel/core';
+import { shuffled, type OptionId } from '@gobrel/core';
 import { useState, type ReactElement, type ReactNode } from 'react';
 import { ItemBody } from '../ItemBody';
 import type { QuestionInputProps, QuestionStillProps } from '../kind';
@@ -29,17 +29,17 @@ export function Still({ question }: QuestionStillProps<'match'>): ReactElement {
 /** One on the left is taken up, then the one on the right it belongs to; joined ones bear the same letter. */
 export function Input(props: QuestionInputProps<'match'>): ReactElement {
   const { question, answer, isHeld, onAnswer } = props;
-  const [taken, setTaken] = useState<string | null>(null);
+  const [taken, setTaken] = useState<OptionId | null>(null);
   const pairs = answer?.pairs ?? {};
   const rights = shuffled(question.rights, props.seed);
   const letterOf = (left: string): string =>
     'ABCDEFGHIJKLMNOP'[question.lefts.findIndex(({ id }) => id === left)] ?? '';
-  const join = (right: string): void => {
+  const join = (right: OptionId): void => {
     if (!taken) return;
     onAnswer({ kind: 'match', pairs: { ...pairs, [taken]: right } });
     setTaken(null);
   };
-  const part = (left: string): void => {
+  const part = (left: OptionId): void => {
     const { [left]: _gone, ...others } = pairs;
     onAnswer({ kind: 'match', pairs: others });
     setTaken(null);

@@ -1,3 +1,4 @@
+import { idOf, type OptionId } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Matrix } from '../Matrix';
 import type { TallyViewProps } from '../kind';
@@ -15,7 +16,9 @@ export default function MatchTallyView(props: TallyViewProps<'match'>): ReactEle
         rows={named(lefts)}
         columns={named(rights)}
         count={(left, right) => tally.pairs[`${left} ${right}`] ?? 0}
-        isRight={(left, right) => showsKey && !!element.key?.pairs[left]?.includes(right)}
+        isRight={(left, right) =>
+          showsKey && !!element.key?.pairs[idOf<OptionId>(left)]?.includes(idOf(right))
+        }
         most={tally.answered}
       />
       <p className="mt-1.5 text-[13px] text-soft">

@@ -18,7 +18,7 @@ import {
   type SortingStrategy,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { shuffled, type Item } from '@gobrel/core';
+import { shuffled, type Item, idOf } from '@gobrel/core';
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, GripVertical } from 'lucide-react';
 import { useRef, type ReactElement } from 'react';
 import { ItemBody } from '../ItemBody';
@@ -72,7 +72,7 @@ export function Input(props: QuestionInputProps<'order'>): ReactElement {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const drop = ({ active, over }: DragEndEvent): void => {
-    if (over) move(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
+    if (over) move(ids.indexOf(idOf(String(active.id))), ids.indexOf(idOf(String(over.id))));
   };
   return (
     <div style={{ fontSize: '0.92em' }}>

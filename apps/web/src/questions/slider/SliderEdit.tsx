@@ -1,4 +1,4 @@
-import { questionsOn, readNumber, wordsOf } from '@gobrel/core';
+import { questionsOn, readNumber, wordsOf, asId, type ElementId } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { useEditedDeck } from '../../deck/DeckContext';
 import { Field } from '../../ui/Field';
@@ -74,7 +74,7 @@ export default function SliderEdit(props: QuestionEditProps<'slider'>): ReactEle
           Asked the same before by
           <select
             value={before}
-            onChange={(event) => setBefore(event.target.value)}
+            onChange={(event) => setBefore(asId<ElementId>(event.target.value) ?? '')}
             className="mt-1 block h-10 w-full rounded-[6px] border border-line bg-sheet px-2 font-normal"
           >
             <option value="">no other question</option>

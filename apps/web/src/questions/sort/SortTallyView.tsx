@@ -1,3 +1,4 @@
+import { idOf, type ElementId } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Matrix } from '../Matrix';
 import type { TallyViewProps } from '../kind';
@@ -13,7 +14,9 @@ export default function SortTallyView(props: TallyViewProps<'sort'>): ReactEleme
         rows={pieces}
         columns={zones}
         count={(piece, zone) => tally.ends[`${piece} ${zone}`] ?? 0}
-        isRight={(piece, zone) => showsKey && !!element.key?.expects[zone]?.includes(piece)}
+        isRight={(piece, zone) =>
+          showsKey && !!element.key?.expects[idOf<ElementId>(zone)]?.includes(idOf(piece))
+        }
         most={tally.answered}
       />
       <p className="mt-1.5 text-[13px] text-soft">

@@ -1,6 +1,6 @@
 import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
-import { newId, type ElementId, type LinkId, type SlideId } from '../../parts/ids.js';
+import { newId, type ElementId, type LinkId, type SlideId, idOf } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
 import { withMembers } from '../../elements/groups.js';
 import { asRecord } from '../../parts/decode.js';
@@ -66,20 +66,21 @@ export function readElementClip(text: string): ElementClip | undefined {
       return undefined;
     const doc = new Y.Doc();
     const slide = new Y.Map<unknown>();
+    const clip = idOf<SlideId>('clip');
     doc.transact(() => {
-      slidesMap(doc).set('clip', slide);
+      slidesMap(doc).set(clip, slide);
       slide.set('elements', new Y.Map());
       for (const element of elements.slice(0, MOST_ELEMENTS)) {
-        addElementTo(doc, 'clip', element as NewElement);
+        addElementTo(doc, clip, element as NewElement);
       }
       for (const link of links.slice(0, MOST_ELEMENTS) as Link[]) {
-        putLink(doc, link.id, 'clip', link.carrier, link.target, link.wording);
+        putLink(doc, link.id, clip, link.carrier, link.target, link.wording);
       }
     });
     const deck = readDeck(doc);
     return {
       deckId,
-      elements: sure(deck.slides.clip, 'a clip is one slide').elements,
+      elements: sure(deck.slides[clip], 'a clip is one slide').elements,
       links: Object.values(deck.links),
     };
   } catch {
@@ -111,8 +112,8 @@ export const pasteElements = command(
     if (clip.elements.length > room) {
       return refuse('thing.room', { count: clip.elements.length, room: Math.max(0, room) });
     }
-    const elementIds = new Map(clip.elements.map(({ id }) => [id, newId()]));
-    const linkIds = new Map(clip.links.map(({ id }) => [id, newId()]));
+    const elementIds = new Map(clip.elements.map(({ id }) => [id, newId<ElementId>()]));
+    const linkIds = new Map(clip.links.map(({ id }) => [id, newId<LinkId>()]));
     const lost: string[] = [];
     return () => {
       for (const element of clip.elements) {
@@ -207,7 +208,7 @@ function relinked(text: RichText, linkIds: ReadonlyMap<LinkId, LinkId>): RichTex
       ? {
           marks: node.marks.flatMap((mark) => {
             if (mark.type !== LINK_MARK) return [mark];
-            const linkId = linkIds.get(String(mark.attrs?.linkId));
+            const linkId = linkIds.get(idOf(String(mark.attrs?.linkId)));
             return linkId ? [{ ...mark, attrs: { linkId } }] : [];
           }),
         }

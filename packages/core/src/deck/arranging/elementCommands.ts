@@ -48,11 +48,7 @@ export const addElement = command(
     if (element.id && elementsOf(slide).has(element.id)) {
       return refuse('thing.double');
     }
-    let elementId = '';
-    return () => {
-      elementId = addElementTo(doc, slideId, element);
-      return { elementId };
-    };
+    return () => ({ elementId: addElementTo(doc, slideId, element) });
   },
 );
 
@@ -60,7 +56,7 @@ export const addElement = command(
 export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement): ElementId {
   const slide = slideOf(doc, slideId);
   if (!slide) throw new Error(`no slide ${slideId}`);
-  const id = element.id ?? newId();
+  const id: ElementId = element.id ?? newId();
   const order = orderInFront(slide, element.layer);
   const map = new Y.Map<unknown>();
   elementsOf(slide).set(id, map);
@@ -219,7 +215,7 @@ function keepWording(doc: Y.Doc, linkId: LinkId): void {
 }
 
 /** The links that an element, its words or its options carry. */
-export function carriedLinks(doc: Y.Doc, elementId: ElementId): string[] {
+export function carriedLinks(doc: Y.Doc, elementId: ElementId): LinkId[] {
   return [...linksMap(doc)].flatMap(([linkId, link]) => {
     const carrier = link instanceof Y.Map ? (link.get('carrier') as { elementId?: string }) : null;
     return carrier?.elementId === elementId ? [linkId] : [];

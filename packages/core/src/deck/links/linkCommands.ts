@@ -1,11 +1,13 @@
 import { command, isRefusal, type Plan } from '../command.js';
 import * as Y from 'yjs';
 import {
+  asId,
   newId,
   type ElementId,
   type LinkId,
   type OptionId,
   type SlideId,
+  idOf,
 } from '../../parts/ids.js';
 import { refuse, type Refusal } from '../../parts/refusals.js';
 import { nextChoiceBox } from '../../layouts/layouts.js';
@@ -21,7 +23,7 @@ import {
 } from '../document.js';
 import { fragmentOf } from '../../elements/fields.js';
 
-import { asId, asString } from '../../parts/decode.js';
+import { asString } from '../../parts/decode.js';
 import { addElementTo, carriedLinks, relinkText } from '../arranging/elementCommands.js';
 import { rewriteWords } from '../text/rewriteCommands.js';
 import { optionsOf } from '../../questions/registry.js';
@@ -30,6 +32,7 @@ import { addSlide } from '../slides/slideCommands.js';
 import { readAddress, toSlide, type Target } from './target.js';
 import type { Carrier } from '../types.js';
 import { elementKind, readElement } from '../../elements/registry.js';
+import { sure } from '../../parts/sure.js';
 
 /** Why a link cannot lead there, or null. */
 function objection(doc: Y.Doc, target: Target): Refusal | null {
@@ -73,9 +76,9 @@ export const addChoice = command(
     if (!slide) return refuse('slide.gone');
     if (to?.slideId && !slidesMap(doc).has(to.slideId)) return refuse('link.slideGone');
     const words = wording.trim().slice(0, 300);
-    const linkId = to?.linkId ?? newId();
-    let slideId = to?.slideId ?? '';
+    const linkId: LinkId = to?.linkId ?? newId();
     return () => {
+      let slideId = to?.slideId;
       if (!slideId) {
         const added = addSlide(doc, {
           id: to?.newSlideId,
@@ -84,10 +87,8 @@ export const addChoice = command(
           at: to?.at,
           layout: 'text',
         });
-        if (added.ok) {
-          slideId = added.slideId;
-          slideOf(doc, slideId)?.set('trunkId', linkId);
-        }
+        slideId = sure(added.ok ? added.slideId : null, 'there was no slide of the new id');
+        slideOf(doc, slideId)?.set('trunkId', linkId);
       }
       addChoiceLine(doc, from, linkId, words, toSlide(slideId));
       return { linkId, slideId };
@@ -139,7 +140,7 @@ function addChoiceLine(
   putLink(doc, linkId, from, { kind: 'element', elementId }, target, words);
 }
 
-const choiceIdOf = (linkId: LinkId): ElementId => `${linkId}-choice`.slice(-64);
+const choiceIdOf = (linkId: LinkId): ElementId => idOf(`${linkId}-choice`.slice(-64));
 
 /** Inside an open transaction. */
 export function putLink(
@@ -230,7 +231,8 @@ function linkCarrier(
   // Two who link one thing at once write one link: it is named after what carries it.
   const ownName = carrier.kind === 'option' ? carrier.optionId : '';
   const named = ['l', carrier.elementId, ownName].filter(Boolean).join('-');
-  const linkId = linksMap(doc).has(named) || !asId(named) ? newId() : named;
+  const isFree = !linksMap(doc).has(named);
+  const linkId: LinkId = (isFree && asId<LinkId>(named)) || newId();
   return () => {
     putLink(doc, linkId, from, carrier, target, '');
     return { linkId };
@@ -256,7 +258,7 @@ export const linkWordsOf = command(
     if (!fragment || words.trim() === '') return refuse('link.noWords');
     const why = objection(doc, target);
     if (why) return why;
-    const linkId = newId();
+    const linkId = newId<LinkId>();
     if (!findWords(fragment, words)) return refuse('link.otherWords', { words });
     return () => {
       linkWords(fragment, words, linkId);

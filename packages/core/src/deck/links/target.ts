@@ -1,6 +1,6 @@
-import { type ElementId, type SlideId } from '../../parts/ids.js';
+import { asId, type ElementId, type SlideId } from '../../parts/ids.js';
 import { refuse, type Result } from '../../parts/refusals.js';
-import { asId, asNumber, asRecord, asString } from '../../parts/decode.js';
+import { asNumber, asRecord, asString } from '../../parts/decode.js';
 
 /** Ways to go that depend on the walk or on the trail, not on a slide picked beforehand. */
 export const STEPS = ['next', 'previous', 'first', 'last', 'back', 'restart'] as const;
@@ -20,7 +20,7 @@ export type Target =
   | { kind: 'slide'; slideId: SlideId; spotId?: ElementId }
   | { kind: 'step'; step: Step }
   /** `slideId` '' is that deck's start; `title` is what it was called when it was picked. */
-  | { kind: 'deck'; deckId: string; slideId: SlideId; title: string }
+  | { kind: 'deck'; deckId: string; slideId: SlideId | ''; title: string }
   /** http, https or mailto, nothing else. */
   | { kind: 'web'; address: string }
   | { kind: 'file'; file: FileRef };
@@ -31,17 +31,19 @@ export const toStep = (step: Step): Target => ({ kind: 'step', step });
 
 const LONGEST_ADDRESS = 2000;
 
-/** The slide of this deck that a link names, or ''. */
-export const slideIdOf = (target: Target): SlideId =>
-  target.kind === 'slide' ? target.slideId : '';
+/** The slide of this deck that a link names; undefined for none, or one that is gone. */
+export const slideAt = <S>(
+  { slides }: { slides: Record<SlideId, S> },
+  target: Target,
+): S | undefined => (target.kind === 'slide' ? slides[target.slideId] : undefined);
 
 /** Anything that is no target reads as none: the choice stays and Check says that it leads nowhere. */
 export function readTarget(value: unknown): Target {
   const raw = asRecord(value);
   switch (raw.kind) {
     case 'slide': {
-      const slideId = asId(raw.slideId);
-      const spotId = asId(raw.spotId);
+      const slideId = asId<SlideId>(raw.slideId);
+      const spotId = asId<ElementId>(raw.spotId);
       if (!slideId) return NOWHERE;
       return spotId ? { kind: 'slide', slideId, spotId } : { kind: 'slide', slideId };
     }
@@ -53,7 +55,7 @@ export function readTarget(value: unknown): Target {
       return {
         kind: 'deck',
         deckId,
-        slideId: asId(raw.slideId),
+        slideId: asId<SlideId>(raw.slideId) ?? '',
         title: asString(raw.title, '', 300),
       };
     }

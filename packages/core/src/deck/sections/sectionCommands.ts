@@ -1,8 +1,7 @@
 import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
-import { newId, type SectionId, type SlideId } from '../../parts/ids.js';
+import { asId, newId, type SectionId, type SlideId } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
-import { asId } from '../../parts/decode.js';
 import { readHead, sectionsMap, slideOf, slidesMap } from '../document.js';
 import { TINTS, type Section, type Tint } from '../types.js';
 
@@ -29,9 +28,9 @@ export const addSection = command(
     if (name === '') return refuse('section.name');
     const slides = args.slideIds.flatMap((id) => slideOf(doc, id) ?? []);
     if (slides.length === 0) return refuse('section.empty');
-    const sectionId = args.id ?? newId();
+    const sectionId: SectionId = args.id ?? newId();
     const homes = new Set(slides.map((slide) => asId(slide.get('sectionId'))));
-    const parentId = homes.size === 1 ? [...homes][0]! : '';
+    const parentId = homes.size === 1 ? [...homes][0]! : null;
     return () => {
       const section = new Y.Map<unknown>();
       sectionsMap(doc).set(sectionId, section);

@@ -1,6 +1,6 @@
 import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
-import { type SectionId, type SlideId } from '../../parts/ids.js';
+import { type SectionId, type SlideId, idsOf } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
 import { THEMES, type ThemeName } from '../../themes/themes.js';
 import { deckMap, readSlide, slideOf, slidesMap } from '../document.js';
@@ -35,7 +35,7 @@ export type Reach = 'slide' | 'section' | 'deck';
 
 /** The slides that a reach means, seen from one of them; a slide in no section stands for itself. */
 export function slidesWithin(deck: Deck, slideId: SlideId, reach: Reach): SlideId[] {
-  if (reach === 'deck') return Object.keys(deck.slides);
+  if (reach === 'deck') return idsOf(deck.slides);
   const sectionId = deck.slides[slideId]?.sectionId ?? null;
   if (reach === 'slide' || !sectionId || !deck.sections[sectionId]) return [slideId];
   const inside = new Set<SectionId>([sectionId]);

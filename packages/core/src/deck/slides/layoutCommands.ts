@@ -1,6 +1,6 @@
 import { command, type Plan } from '../command.js';
 import type * as Y from 'yjs';
-import { type SlideId } from '../../parts/ids.js';
+import type { SlideId, ElementId } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
 import {
   layoutOf,
@@ -82,7 +82,7 @@ export function fillSlot(
   slideId: SlideId,
   spec: SlotSpec,
   words = '',
-  id?: string,
+  id?: ElementId,
 ): void {
   if (spec.takes !== 'text') return;
   addElementTo(doc, slideId, {

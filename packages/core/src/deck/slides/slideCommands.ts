@@ -1,6 +1,6 @@
 import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
-import { newId, type ElementId, type SlideId, type SectionId } from '../../parts/ids.js';
+import { newId, type ElementId, type SlideId, type SectionId, idOf } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
 import { layoutOf, type LayoutName } from '../../layouts/layouts.js';
 import { cardSpotBeside, freeCardSpot } from './cards.js';
@@ -32,7 +32,7 @@ export const addSlide = command(
   'addSlide',
   'deck:write',
   (doc: Y.Doc, args: SlideArgs): Plan<{ slideId: SlideId }> => {
-    const slideId = args.id ?? newId();
+    const slideId: SlideId = args.id ?? newId();
     if (slidesMap(doc).has(slideId)) return refuse('slide.double');
     const title = args.title.trim().slice(0, LONGEST_TITLE);
     const layout = args.layout ?? 'text';
@@ -66,7 +66,7 @@ export const addSlide = command(
 
 /** The title text that is made with a slide has an identity that follows from the slide's. */
 export function titleIdOf(slideId: SlideId): ElementId {
-  return `${slideId}-title`.slice(-64);
+  return idOf(`${slideId}-title`.slice(-64));
 }
 
 /**

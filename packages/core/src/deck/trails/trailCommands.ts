@@ -49,7 +49,7 @@ export const addTrail = command(
       followsLinks?: boolean;
     },
   ): Plan<{ trailId: TrailId }> => {
-    const trailId = args.id ?? newId();
+    const trailId: TrailId = args.id ?? newId();
     const name = args.name.trim().slice(0, 200);
     if (name === '') return refuse('trail.name');
     if (trailsMap(doc).size >= MOST_TRAILS) return refuse('trail.tooMany', { most: MOST_TRAILS });

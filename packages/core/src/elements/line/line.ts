@@ -1,6 +1,6 @@
-import { asId, asList, asNumber, asOneOf, asRecord } from '../../parts/decode.js';
+import { asList, asNumber, asOneOf, asRecord } from '../../parts/decode.js';
 import { DASHES, type Dash } from '../../parts/fill.js';
-import type { ElementId } from '../../parts/ids.js';
+import { asId, type ElementId } from '../../parts/ids.js';
 import type { Point } from '../../geometry/Pen.js';
 import { around, fromShares } from '../../geometry/transform.js';
 import type { ElementBase } from '../base.js';
@@ -85,7 +85,7 @@ export function lineThrough(points: readonly Point[]): { box: Box; points: Point
 /** The same line with the ends that stick to something where that is now; unchanged when nothing has moved. */
 export function follow(
   line: LineElement,
-  find: (elementId: string) => ElementBase | undefined,
+  find: (elementId: ElementId) => ElementBase | undefined,
 ): LineElement {
   if (!line.from && !line.to) return line;
   const [start, end] = [line.from, line.to].map((anchor) => {
@@ -130,7 +130,7 @@ function anchored(): Field<Anchor | null> {
 
 function readAnchor(value: unknown): Anchor | null {
   const { elementId, x, y } = asRecord(value);
-  const id = asId(elementId);
+  const id = asId<ElementId>(elementId);
   return id ? { elementId: id, x: asNumber(x, 0.5, 0, 1), y: asNumber(y, 0.5, 0, 1) } : null;
 }
 

@@ -81,7 +81,8 @@ class Comparison {
       if (item.join) continue;
       const known = this.#kept.get(item);
       // What hangs under a line that is nothing yet waits for it.
-      const slideId = known?.slideId ?? (item.isWrong || this.#isWaiting(item) ? null : newId());
+      const slideId =
+        known?.slideId ?? (item.isWrong || this.#isWaiting(item) ? null : newId<SlideId>());
       if (!slideId) continue;
       this.#slideOf.set(item, slideId);
       const { title } = item.isWrong ? sure(known, 'only a known line is wrong') : item;
@@ -277,7 +278,7 @@ class Comparison {
     const wording = child.wording ?? '';
     if (!old) {
       if (!target) return undefined;
-      const linkId = newId();
+      const linkId = newId<LinkId>();
       this.#steps.push({ do: 'link', linkId, from, wording, target });
       this.#noteTrunk(child, linkId);
       return linkId;

@@ -1,3 +1,4 @@
+import { asId, type SlideId } from '../../parts/ids.js';
 import { readAddress, stepWords, STEPS, type Step, type Target } from '../../deck/links/target.js';
 import { told } from '../../parts/told.js';
 
@@ -198,7 +199,12 @@ function readJoin(words: string, goal: string): PlanJoin | string {
   if (deck) {
     return {
       kind: 'target',
-      target: { kind: 'deck', deckId: deck[1]!, slideId: deck[2]!, title: words },
+      target: {
+        kind: 'deck',
+        deckId: deck[1]!,
+        slideId: asId<SlideId>(deck[2]) ?? '',
+        title: words,
+      },
     };
   }
   const file = /^file:([0-9a-f]{64})\/(\d{1,9})$/.exec(goal);

@@ -54,7 +54,7 @@ export const choice: QuestionKind<ChoiceQuestion, ChoiceKey, ChoiceAnswer> = {
   }),
 
   readKey(raw) {
-    const optionIds = readIds(raw.optionIds, MOST_OPTIONS);
+    const optionIds = readIds<OptionId>(raw.optionIds, MOST_OPTIONS);
     return optionIds.length > 0
       ? { kind: 'choice', optionIds, isPartial: asBoolean(raw.isPartial) }
       : undefined;

@@ -1,3 +1,4 @@
+import type { OptionId } from '../../parts/ids.js';
 import type { Marking } from '../kind.js';
 import { bump } from '../values.js';
 import type { MatchAnswer, MatchKey, MatchQuestion } from './match.js';
@@ -12,7 +13,7 @@ export interface MatchTally {
 export const matchMarking: Marking<MatchQuestion, MatchKey, MatchAnswer, MatchTally> = {
   /** The share of the left ones that are joined as they should be, or rightly left alone. */
   mark({ lefts }, key, { pairs }) {
-    const isRight = (id: string): boolean => {
+    const isRight = (id: OptionId): boolean => {
       const wanted = key.pairs[id];
       const joined = pairs[id];
       return wanted ? joined !== undefined && wanted.includes(joined) : joined === undefined;

@@ -1,5 +1,5 @@
 import { asRecord } from '../../parts/decode.js';
-import type { OptionId } from '../../parts/ids.js';
+import { type OptionId, asId } from '../../parts/ids.js';
 import type { QuestionKind } from '../kind.js';
 import { readIds, readItems, readPoints, type Item } from '../parts.js';
 
@@ -44,9 +44,10 @@ export const match: QuestionKind<MatchQuestion, MatchKey, MatchAnswer> = {
 
   readKey(raw) {
     const pairs: Record<OptionId, OptionId[]> = {};
-    for (const [left, rights] of Object.entries(asRecord(raw.pairs)).slice(0, MOST_ROWS)) {
-      const ids = readIds(rights, MOST_ROWS);
-      if (readIds([left], 1).length > 0 && ids.length > 0) pairs[left] = ids;
+    for (const [key, rights] of Object.entries(asRecord(raw.pairs)).slice(0, MOST_ROWS)) {
+      const left = asId<OptionId>(key);
+      const ids = readIds<OptionId>(rights, MOST_ROWS);
+      if (left && ids.length > 0) pairs[left] = ids;
     }
     return Object.keys(pairs).length > 0 ? { kind: 'match', pairs } : undefined;
   },
@@ -55,10 +56,13 @@ export const match: QuestionKind<MatchQuestion, MatchKey, MatchAnswer> = {
     const given = asRecord(raw.pairs);
     if (raw.pairs !== given) return undefined;
     const pairs: Record<OptionId, OptionId> = {};
-    for (const [left, right] of Object.entries(given)) {
-      const isKnown = lefts.some(({ id }) => id === left) && rights.some(({ id }) => id === right);
-      if (!isKnown) return undefined;
-      pairs[left] = right as OptionId;
+    for (const [key, value] of Object.entries(given)) {
+      const [left, right] = [
+        lefts.find(({ id }) => id === key),
+        rights.find(({ id }) => id === value),
+      ];
+      if (!left || !right) return undefined;
+      pairs[left.id] = right.id;
     }
     return { kind: 'match', pairs };
   },

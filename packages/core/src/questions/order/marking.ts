@@ -1,4 +1,4 @@
-import type { OptionId } from '../../parts/ids.js';
+import { type OptionId, idOf } from '../../parts/ids.js';
 import type { Marking } from '../kind.js';
 import { bump, shuffled } from '../values.js';
 import type { OrderAnswer, OrderKey, OrderQuestion } from './order.js';
@@ -61,7 +61,8 @@ export const orderMarking: Marking<OrderQuestion, OrderKey, OrderAnswer, OrderTa
 export function meanPlaces(tally: OrderTally): { id: OptionId; mean: number }[] {
   const sums = new Map<OptionId, number>();
   for (const [entry, count] of Object.entries(tally.places)) {
-    const [id = '', place = '0'] = entry.split(' ');
+    const [item = '', place = '0'] = entry.split(' ');
+    const id = idOf<OptionId>(item);
     sums.set(id, (sums.get(id) ?? 0) + count * (Number(place) + 1));
   }
   return [...sums]

@@ -47,7 +47,7 @@ export const order: QuestionKind<OrderQuestion, OrderKey, OrderAnswer> = {
   }),
 
   readKey(raw) {
-    const itemIds = readIds(raw.itemIds, MOST_ITEMS);
+    const itemIds = readIds<OptionId>(raw.itemIds, MOST_ITEMS);
     return itemIds.length > 1
       ? { kind: 'order', itemIds, credit: asOneOf(raw.credit, ORDER_CREDITS, 'exact') }
       : undefined;
@@ -55,7 +55,7 @@ export const order: QuestionKind<OrderQuestion, OrderKey, OrderAnswer> = {
 
   readAnswer({ items }, raw) {
     if (!Array.isArray(raw.itemIds) || raw.itemIds.length !== items.length) return undefined;
-    const itemIds = readIds(raw.itemIds, MOST_ITEMS);
+    const itemIds = readIds<OptionId>(raw.itemIds, MOST_ITEMS);
     const isWhole = items.every(({ id }) => itemIds.includes(id));
     return isWhole && itemIds.length === items.length ? { kind: 'order', itemIds } : undefined;
   },

@@ -1,5 +1,5 @@
-import { asId, asNumber, asRecord, asString } from '../../parts/decode.js';
-import type { ElementId } from '../../parts/ids.js';
+import { asNumber, asRecord, asString } from '../../parts/decode.js';
+import { asId, type ElementId } from '../../parts/ids.js';
 import type { QuestionKind } from '../kind.js';
 import { readPoints } from '../parts.js';
 
@@ -13,7 +13,7 @@ export interface SliderQuestion {
   lowLabel: string;
   highLabel: string;
   /** The slider that asked the same before; '' for none. */
-  before: ElementId;
+  before: ElementId | '';
   points: number;
 }
 
@@ -55,7 +55,7 @@ export const slider: QuestionKind<SliderQuestion, SliderKey, SliderAnswer> = {
       step: asNumber(raw.step, 1, (to - from) / 10_000, to - from),
       lowLabel: asString(raw.lowLabel, '', 100),
       highLabel: asString(raw.highLabel, '', 100),
-      before: asId(raw.before),
+      before: asId<ElementId>(raw.before) ?? '',
       points: readPoints(raw.points),
     };
   },

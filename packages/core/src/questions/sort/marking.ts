@@ -1,3 +1,4 @@
+import type { ElementId } from '../../parts/ids.js';
 import type { Marking } from '../kind.js';
 import { bump } from '../values.js';
 import type { SortAnswer, SortKey, SortQuestion } from './sort.js';
@@ -15,13 +16,13 @@ export const sortMarking: Marking<SortQuestion, SortKey, SortAnswer, SortTally> 
    * is right when it holds all it expects and nothing else.
    */
   mark({ credit, pieces, zones }, key, { zoneIds }) {
-    const wantedFor = (piece: string): string[] =>
+    const wantedFor = (piece: ElementId): ElementId[] =>
       zones.flatMap(({ id }) => (key.expects[id]?.includes(piece) ? [id] : []));
-    const isPieceRight = ({ id }: { id: string }): boolean =>
+    const isPieceRight = ({ id }: { id: ElementId }): boolean =>
       isSame(wantedFor(id), zoneIds[id] ?? []);
     if (credit === 'zone') {
       const asked = zones.filter(({ id }) => key.expects[id]);
-      const isZoneRight = ({ id: zone }: { id: string }): boolean =>
+      const isZoneRight = ({ id: zone }: { id: ElementId }): boolean =>
         isSame(
           key.expects[zone]!,
           pieces.flatMap(({ id }) => (zoneIds[id]?.includes(zone) ? [id] : [])),

@@ -53,11 +53,12 @@ export const sort: QuestionKind<SortQuestion, SortKey, SortAnswer> = {
     const given = asRecord(raw.zoneIds);
     if (raw.zoneIds !== given) return undefined;
     const zoneIds: SortAnswer['zoneIds'] = {};
-    for (const [piece, zones] of Object.entries(given)) {
-      const ids = readIds(zones, MOST);
-      if (!question.pieces.some(({ id }) => id === piece)) return undefined;
+    for (const [key, zones] of Object.entries(given)) {
+      const ids = readIds<ElementId>(zones, MOST);
+      const piece = question.pieces.find(({ id }) => id === key);
+      if (!piece) return undefined;
       if (!ids.every((id) => question.zones.some((zone) => zone.id === id))) return undefined;
-      if (ids.length > 0) zoneIds[piece] = ids;
+      if (ids.length > 0) zoneIds[piece.id] = ids;
     }
     return { kind: 'sort', zoneIds };
   },
