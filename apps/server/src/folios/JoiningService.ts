@@ -83,7 +83,8 @@ export class JoiningService {
           handedInAt: null,
           handUpAt: null,
         });
-        await this.#folios.save(folio);
+        // One row alone: a class that joins at once need not wait for transactions around it.
+        await this.#folios.save(folio, { transaction: false });
         await this.projector.announce(lesson.id, folio.id);
         return folio;
       } catch (error) {
