@@ -61,6 +61,8 @@ class AppModule {
           namingStrategy: new PostgresNames(),
           uuidExtension: 'pgcrypto',
           installExtensions: false,
+          // What is not given is no condition to TypeORM: it would find, change or delete any row.
+          invalidWhereValuesBehavior: { null: 'throw', undefined: 'throw' },
           poolSize: 12,
           retryAttempts: 3,
         }),

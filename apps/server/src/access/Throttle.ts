@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, LessThan, type Repository } from 'typeorm';
 import { FailureRow } from '../accounts/accounts.entities.js';
+import { number, theRow } from '../database/rows.js';
 import { tooMany } from '../problems/problem.js';
 import { hashToken } from './tokens.js';
 
@@ -16,10 +17,9 @@ const KEPT = 86_400_000;
 @Injectable()
 export class Throttle {
   #cleanedAt = 0;
-
   readonly #failures: Repository<FailureRow>;
 
-  constructor(database: DataSource) {
+  constructor(private readonly database: DataSource) {
     this.#failures = database.getRepository(FailureRow);
   }
 
@@ -30,14 +30,15 @@ export class Throttle {
 
   /** How often it was recorded for the key within the last `seconds`. */
   async count(key: string, seconds: number): Promise<number> {
-    return (
-      this.#failures
-        .createQueryBuilder('failure')
-        .where('failure.key = :key', { key: hashToken(key) })
-        // By the database's clock, which several servers share.
-        .andWhere('failure.at > now() - make_interval(secs => :seconds)', { seconds })
-        .getCount()
+    // By the database's clock, which several servers share.
+    const { failures } = await theRow(
+      this.database,
+      { failures: number },
+      `SELECT count(*)::int AS failures FROM failure
+       WHERE key = $1 AND at > now() - make_interval(secs => $2)`,
+      [hashToken(key), seconds],
     );
+    return failures;
   }
 
   async record(key: string): Promise<void> {

@@ -1,6 +1,7 @@
 import type { BlockedName } from '@gobrel/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, type Repository } from 'typeorm';
+import { DataSource, type Repository } from 'typeorm';
+import { isAny } from '../database/rows.js';
 import { LessonBlockRow } from '../lessons/lessons.entities.js';
 
 /** Names by their letters and digits alone: a dot, a space or an accent makes no other name. */
@@ -15,7 +16,7 @@ const keyOf = (name: string): string =>
 export class BlocksService {
   readonly #blocks: Repository<LessonBlockRow>;
 
-  constructor(database: DataSource) {
+  constructor(private readonly database: DataSource) {
     this.#blocks = database.getRepository(LessonBlockRow);
   }
 
@@ -38,6 +39,10 @@ export class BlocksService {
   }
 
   async isBlocked(lessonId: string, names: readonly string[]): Promise<boolean> {
-    return this.#blocks.existsBy({ lessonId, name: In(names.map(keyOf)) });
+    return isAny(
+      this.database,
+      'SELECT 1 FROM lesson_block WHERE lesson_id = $1 AND name = ANY($2::text[])',
+      [lessonId, names.map(keyOf)],
+    );
   }
 }

@@ -20,6 +20,7 @@ import { SyncService } from '../sync/SyncService.js';
 import { AttemptsService } from './AttemptsService.js';
 import { BlocksService } from './BlocksService.js';
 import { FolioProjector } from './FolioProjector.js';
+import { findFolio, type JoinedFolio } from './folioRows.js';
 import { AnswerRow, FolioRow } from './folios.entities.js';
 
 @Injectable()
@@ -101,14 +102,14 @@ export class FoliosService {
     if (row) await this.projector.announce(row.lesson_id, folioId);
   }
 
-  async require(folioId: string): Promise<FolioRow> {
-    const folio = await this.#folios.findOneBy({ id: idOf<FolioId>(folioId) });
+  async require(folioId: string): Promise<JoinedFolio> {
+    const folio = await findFolio(this.database, 'id = $1', [folioId]);
     if (!folio) throw notFound('folio');
     return folio;
   }
 
   /** A folio of this very lesson. */
-  async requireIn(lessonId: string, folioId: string): Promise<FolioRow> {
+  async requireIn(lessonId: string, folioId: string): Promise<JoinedFolio> {
     const folio = await this.require(folioId);
     if (folio.lessonId !== lessonId) throw notFound('student');
     return folio;

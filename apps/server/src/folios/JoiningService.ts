@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { makeReturnCode, SERVER_LIMITS, type NameOnList, type FolioId } from '@gobrel/core';
-import { DataSource, type Repository } from 'typeorm';
+import { makeReturnCode, SERVER_LIMITS, sure, type FolioId, type NameOnList } from '@gobrel/core';
+import { DataSource } from 'typeorm';
 import { Throttle } from '../access/Throttle.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
 import type { Lesson } from '../lessons/lessonRows.js';
@@ -10,8 +10,9 @@ import { BlocksService } from './BlocksService.js';
 import { FolioProjector } from './FolioProjector.js';
 import { SyncService } from '../sync/SyncService.js';
 import { ClassStudentRow } from '../classes/classes.entities.js';
-import { flag, id, rowOf, rowsOf, text } from '../database/rows.js';
-import { FolioRow, StudentTokenRow } from './folios.entities.js';
+import { flag, number, rowsOf, text, theRow } from '../database/rows.js';
+import { findFolio, FOLIO_COLUMNS, folioBy, type JoinedFolio } from './folioRows.js';
+import { StudentTokenRow } from './folios.entities.js';
 
 /** Seconds in which wrong return codes are counted together. */
 const CODES_WITHIN = 300;
@@ -19,17 +20,13 @@ const CODES_WITHIN = 300;
 /** How students come into a lesson: by a name that is theirs alone, as a group, or back with their return code. */
 @Injectable()
 export class JoiningService {
-  readonly #folios: Repository<FolioRow>;
-
   constructor(
     private readonly database: DataSource,
     private readonly projector: FolioProjector,
     private readonly throttle: Throttle,
     private readonly blocks: BlocksService,
     private readonly sync: SyncService,
-  ) {
-    this.#folios = database.getRepository(FolioRow);
-  }
+  ) {}
 
   async namesFor(lesson: Lesson): Promise<NameOnList[]> {
     if (!lesson.classListId) return [];
@@ -54,7 +51,7 @@ export class JoiningService {
       isPractice?: boolean;
       key?: string;
     },
-  ): Promise<FolioRow> {
+  ): Promise<JoinedFolio> {
     const { name, group } = await this.#nameOf(lesson, who);
     const sharedAs = lesson.settings.byGroups && group ? group : null;
     const called = sharedAs ?? name;
@@ -70,21 +67,23 @@ export class JoiningService {
     const status = hasWaitingRoom && !who.isPractice && !who.id ? 'waiting' : 'in';
     for (let attempt = 0; attempt < 20; attempt++) {
       try {
-        const folio = this.#folios.create({
-          id: who.id,
-          lessonId: lesson.id,
-          classStudentId: sharedAs ? null : (who.classStudentId ?? null),
-          name: called,
-          returnCode: makeReturnCode(random),
-          status,
-          isPractice: who.isPractice ?? false,
-          groupName: sharedAs,
-          joinKey: who.key ?? null,
-          handedInAt: null,
-          handUpAt: null,
-        });
-        // One row alone: a class that joins at once need not wait for transactions around it.
-        await this.#folios.save(folio, { transaction: false });
+        const made = await folioBy(
+          this.database,
+          `INSERT INTO folio (id, lesson_id, class_student_id, name, return_code, status, is_practice, group_name, join_key)
+           VALUES (coalesce($5::uuid, gen_random_uuid()), $1, $2, $3, $4, $6, $7, $8, $9) RETURNING ${FOLIO_COLUMNS}`,
+          [
+            lesson.id,
+            sharedAs ? null : (who.classStudentId ?? null),
+            called,
+            makeReturnCode(random),
+            who.id ?? null,
+            status,
+            who.isPractice ?? false,
+            sharedAs,
+            who.key ?? null,
+          ],
+        );
+        const folio = sure(made, 'what is put in is returned');
         await this.projector.announce(lesson.id, folio.id);
         return folio;
       } catch (error) {
@@ -106,32 +105,37 @@ export class JoiningService {
 
   async #requireRoom(lessonId: string): Promise<void> {
     const { peoplePerLesson } = SERVER_LIMITS;
-    if ((await this.#folios.countBy({ lessonId })) >= peoplePerLesson) {
+    const { people } = await theRow(
+      this.database,
+      { people: number },
+      'SELECT count(*)::int AS people FROM folio WHERE lesson_id = $1',
+      [lessonId],
+    );
+    if (people >= peoplePerLesson) {
       throw refused(`This lesson is full: ${peoplePerLesson} have joined. Tell your teacher.`);
     }
   }
 
   /** The folio of a device that asks again, because it never heard that it had joined. */
-  #folioOfKey(lessonId: string, joinKey: string): Promise<FolioRow | null> {
-    return this.#folios.findOneBy({ lessonId, joinKey });
+  #folioOfKey(lessonId: string, joinKey: string): Promise<JoinedFolio | null> {
+    return findFolio(this.database, 'lesson_id = $1 AND join_key = $2', [lessonId, joinKey]);
   }
 
   /** The folio that a group of the class list shares. */
-  #folioOfGroup(lessonId: string, groupName: string): Promise<FolioRow | null> {
-    return this.#folios.findOneBy({ lessonId, groupName });
+  #folioOfGroup(lessonId: string, groupName: string): Promise<JoinedFolio | null> {
+    return findFolio(this.database, 'lesson_id = $1 AND group_name = $2', [lessonId, groupName]);
   }
 
   /** The folio of this name, if the teacher has said that one more device may come in: that one is used up. */
-  async #letDeviceIn(lessonId: string, name: string, key?: string): Promise<FolioRow | null> {
+  #letDeviceIn(lessonId: string, name: string, key?: string): Promise<JoinedFolio | null> {
     // Looked for and used up at once: of two devices that come together one is let in.
-    const row = await rowOf(
+    return folioBy(
       this.database,
-      { id: id<FolioId>() },
       `UPDATE folio SET may_add_device = false, join_key = coalesce($3, join_key)
-       WHERE lesson_id = $1 AND lower(name) = lower($2) AND group_name IS NULL AND may_add_device RETURNING id`,
+       WHERE lesson_id = $1 AND lower(name) = lower($2) AND group_name IS NULL AND may_add_device
+       RETURNING ${FOLIO_COLUMNS}`,
       [lessonId, name, key ?? null],
     );
-    return row && this.#folios.findOneBy({ id: row.id });
   }
 
   async #nameOf(
@@ -152,8 +156,8 @@ export class JoiningService {
   }
 
   /** The folio that a return code opens, or null. */
-  findByReturnCode(lessonId: string, returnCode: string): Promise<FolioRow | null> {
-    return this.#folios.findOneBy({ lessonId, returnCode });
+  findByReturnCode(lessonId: string, returnCode: string): Promise<JoinedFolio | null> {
+    return findFolio(this.database, 'lesson_id = $1 AND return_code = $2', [lessonId, returnCode]);
   }
 
   /** Return codes are short: in one lesson no more than sixty wrong ones are taken in five minutes, wherever from. */

@@ -27,12 +27,14 @@ import {
   text,
   written,
   type RowOf,
+  type Rows,
 } from '../database/rows.js';
 import type { Told } from './deskDocument.js';
 
 /**
  * The rows a folio document is projected into, written many folios at a time. It is SQL all along: a class of two hundred
  * costs a handful of statements a second this way, where row by row it was hundreds that their changes had to wait for.
+ * So is what a class asks that joins at once: through finders of whole rows it cost a quarter more of the processor.
  */
 
 export interface FolioChanges {
@@ -251,6 +253,36 @@ export const readAnswers = (
     'SELECT a.* FROM answer a JOIN folio f ON f.id = a.folio_id WHERE f.lesson_id = $1',
     [lessonId],
   );
+
+const FOLIO = {
+  id: id<FolioId>(),
+  lessonId: text,
+  name: text,
+  returnCode: text,
+  handedInAt: orNull(moment),
+  status: oneOf(STATUSES),
+  handUpAt: orNull(moment),
+};
+/** A folio as those need it who join, and every request of its student. */
+export type JoinedFolio = RowOf<typeof FOLIO>;
+/** The columns of a `JoinedFolio`. */
+export const FOLIO_COLUMNS = `id, lesson_id AS "lessonId", name, return_code AS "returnCode",
+  handed_in_at AS "handedInAt", status, hand_up_at AS "handUpAt"`;
+
+/** The folio that a statement about the table `folio` tells of, or returns. */
+export const folioBy = (
+  rows: Rows,
+  statement: string,
+  given: readonly unknown[],
+): Promise<JoinedFolio | null> => rowOf(rows, FOLIO, statement, given);
+
+/** The folio for which a condition holds; null for none. */
+export const findFolio = (
+  rows: Rows,
+  condition: string,
+  given: readonly unknown[],
+): Promise<JoinedFolio | null> =>
+  folioBy(rows, `SELECT ${FOLIO_COLUMNS} FROM folio WHERE ${condition}`, given);
 
 /** What the rows know of a folio whose document is opened; null of one that is gone. */
 export const readKnown = (database: DataSource, folioId: string): Promise<KnownOfFolio | null> =>

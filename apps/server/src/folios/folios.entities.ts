@@ -136,17 +136,20 @@ export class AttemptRow {
   handedInAt: Date;
 }
 
-/** What a student answered last. */
-@Entity('answer')
-export class AnswerRow {
+/** What is told of a folio by a key of its own. */
+abstract class OfFolio {
   @PrimaryColumn('uuid')
   folioId: string;
 
-  @PrimaryColumn('text')
-  questionId: ElementId;
-
   @ManyToOne(() => FolioRow, { onDelete: 'CASCADE' })
   folio?: FolioRow;
+}
+
+/** What a student answered last. */
+@Entity('answer')
+export class AnswerRow extends OfFolio {
+  @PrimaryColumn('text')
+  questionId: ElementId;
 
   @Column('jsonb')
   answer: Answer;
@@ -171,15 +174,9 @@ export class AnswerRow {
 
 /** What a teacher gives by hand: it goes before what the key gives. */
 @Entity('mark')
-export class MarkRow {
-  @PrimaryColumn('uuid')
-  folioId: string;
-
+export class MarkRow extends OfFolio {
   @PrimaryColumn('text')
   questionId: ElementId;
-
-  @ManyToOne(() => FolioRow, { onDelete: 'CASCADE' })
-  folio?: FolioRow;
 
   @Column('real', { nullable: true })
   score: number | null;
@@ -197,18 +194,12 @@ export class MarkRow {
 
 /** Where a student has put a piece, in slide units. */
 @Entity('placement')
-export class PlacementRow {
-  @PrimaryColumn('uuid')
-  folioId: string;
-
+export class PlacementRow extends OfFolio {
   @PrimaryColumn('text')
   slideId: SlideId;
 
   @PrimaryColumn('text')
   elementId: ElementId;
-
-  @ManyToOne(() => FolioRow, { onDelete: 'CASCADE' })
-  folio?: FolioRow;
 
   @Column('real')
   x: number;
@@ -222,15 +213,9 @@ export class PlacementRow {
 
 /** A step of a student's walk, counted from 0. */
 @Entity('visit')
-export class VisitRow {
-  @PrimaryColumn('uuid')
-  folioId: string;
-
+export class VisitRow extends OfFolio {
   @PrimaryColumn('int')
   seq: number;
-
-  @ManyToOne(() => FolioRow, { onDelete: 'CASCADE' })
-  folio?: FolioRow;
 
   @Column('text')
   slideId: SlideId;
@@ -245,15 +230,9 @@ export class VisitRow {
 
 /** The way that a student votes for on a slide. */
 @Entity('vote')
-export class VoteRow {
-  @PrimaryColumn('uuid')
-  folioId: string;
-
+export class VoteRow extends OfFolio {
   @PrimaryColumn('text')
   slideId: SlideId;
-
-  @ManyToOne(() => FolioRow, { onDelete: 'CASCADE' })
-  folio?: FolioRow;
 
   @Column('text')
   linkId: LinkId;

@@ -26,7 +26,6 @@ import { textHeight } from '../stage/textHeight.js';
 import { luminanceOf } from '../parts/luminance.js';
 import { behind, neededContrast, standingOut, type Pixels } from './contrast.js';
 import type { Finding, Mend } from './finding.js';
-import { sure } from '../parts/sure.js';
 
 /**
  * The smallest type that is read from the back row, in slide units: body about a thirtieth of the slide's height, as
@@ -61,8 +60,7 @@ export function readingFindings(
         : element.kind === 'shape'
           ? shapeType(element, theme)
           : null;
-    const small =
-      element.kind === 'text' && tooSmall(slide, element, sure(type, 'a text has its type'));
+    const small = element.kind === 'text' && type !== null && tooSmall(slide, element, type);
     if (small) found.push(small);
     const long = overflow(slide, element, theme, type);
     if (long) found.push(long);

@@ -1,6 +1,5 @@
 import { readNumber } from '../questions/number/readNumber.js';
 import type { Answer, KindName, Question, QuestionKey } from '../questions/registry.js';
-import { sure } from '../parts/sure.js';
 
 /**
  * What a question is in the Experience API: how a response is written, what is right, and the parts that both name.
@@ -59,11 +58,7 @@ export const INTERACTIONS: Interactions = {
   textEntry: ({ key, answer }) => ({
     interactionType: 'fill-in',
     response: answer.text,
-    ...right(
-      ...plain(key?.accepted ?? []).map(
-        (text) => caseMatters(sure(key, 'there is something accepted').heedsCase) + text,
-      ),
-    ),
+    ...right(...(key ? plain(key.accepted).map((text) => caseMatters(key.heedsCase) + text) : [])),
   }),
   extendedText: ({ answer }) => ({ interactionType: 'long-fill-in', response: answer.text }),
   number: ({ question, key, answer }) => ({

@@ -65,7 +65,6 @@ export const addChoice = command(
     wording: string,
     to?: {
       slideId?: SlideId;
-      newSlideId?: SlideId;
       title?: string;
       linkId?: LinkId;
       /** Where the new slide's card is put, in map units. */
@@ -81,13 +80,12 @@ export const addChoice = command(
       let slideId = to?.slideId;
       if (!slideId) {
         const added = addSlide(doc, {
-          id: to?.newSlideId,
           title: to?.title ?? words,
           beside: from,
           at: to?.at,
           layout: 'text',
         });
-        slideId = sure(added.ok ? added.slideId : null, 'there was no slide of the new id');
+        slideId = sure(added.ok ? added.slideId : null, 'a new id is nobody’s');
         slideOf(doc, slideId)?.set('trunkId', linkId);
       }
       addChoiceLine(doc, from, linkId, words, toSlide(slideId));
