@@ -1,4 +1,4 @@
-import type { Deck, Link, Slide, Trail, TrailStop } from '../deck/types.js';
+import type { Deck, Link, Slide, Trail } from '../deck/types.js';
 import { elementById } from '../deck/arranging/elementById.js';
 import { linksOf } from '../deck/links/linksOf.js';
 import { defaultTrail, TrailSteps, type OnwardStep } from '../deck/trails/trailSteps.js';
@@ -167,12 +167,25 @@ export function arriveAt(
   slideId: SlideId,
   from: number | undefined,
 ): number | undefined {
-  const stops = trail?.stops ?? [];
-  const isThere = (stop: TrailStop): boolean => stop.slideId === slideId;
-  const after = stops.findIndex((stop, index) => index > (from ?? -1) && isThere(stop));
-  const at = after >= 0 ? after : stops.findIndex(isThere);
-  return at < 0 ? undefined : at;
+  const there = trail ? stopsOn(trail, slideId) : [];
+  return there.find((at) => at > (from ?? -1)) ?? there[0];
 }
+
+/** The stops of a trail on a slide, in order: places of its list. */
+export function stopsOn(trail: Trail, slideId: SlideId): readonly number[] {
+  let known = stopsBySlide.get(trail);
+  if (!known) {
+    known = new Map<SlideId, number[]>();
+    for (const [at, stop] of trail.stops.entries()) {
+      const there = known.get(stop.slideId);
+      if (there) there.push(at);
+      else known.set(stop.slideId, [at]);
+    }
+    stopsBySlide.set(trail, known);
+  }
+  return known.get(slideId) ?? [];
+}
+const stopsBySlide = new WeakMap<Trail, Map<SlideId, number[]>>();
 
 /**
  * The stop of the default trail at which a walk has come, given as its slides and the links that led to them; undefined
@@ -240,7 +253,7 @@ export function stopTo(
   const stops = trail?.stops ?? [];
   const by = target.step === 'next' ? 1 : -1;
   const isHere = (at: number): boolean => stops[at]?.slideId === from;
-  const onSlide = [...stops.keys()].filter(isHere);
+  const onSlide = trail ? stopsOn(trail, from) : [];
   for (const at of stop !== undefined && isHere(stop) ? [stop, ...onSlide] : onSlide) {
     let to = at + by;
     while (!meetsCloseUps && isHere(to)) to += by;

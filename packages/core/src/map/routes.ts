@@ -1,6 +1,7 @@
-import type { Deck, Link } from '../deck/types.js';
-import type { SlideId } from '../parts/ids.js';
-import type { RouteGraph } from './graph.js';
+import { defaultTrail } from '../deck/trails/trailSteps.js';
+import type { Deck, Link, Trail } from '../deck/types.js';
+import type { LinkId, SlideId } from '../parts/ids.js';
+import { arriveAt, stopsOn, stopTo, type RouteGraph } from './graph.js';
 import { sure } from '../parts/sure.js';
 
 /**
@@ -38,6 +39,7 @@ export function routesOf(deck: Deck, graph: RouteGraph): Routes {
   const to: number[] = [];
   const isEnding = new Uint8Array(n);
   const isStop = new Uint8Array(n);
+  const taken = stepsTaken(deck, graph);
   for (let index = 0; index < n; index += 1) {
     const id = ids[index]!;
     first[index] = to.length;
@@ -50,7 +52,9 @@ export function routesOf(deck: Deck, graph: RouteGraph): Routes {
         }
       }
       const leadsTo =
-        link.target.kind === 'slide' ? [link.target.slideId] : (graph.to.get(link.id) ?? []);
+        link.target.kind === 'slide'
+          ? [link.target.slideId]
+          : (taken?.get(link.id) ?? graph.to.get(link.id) ?? []);
       for (const slideId of leadsTo) {
         const target = indexOf.get(slideId);
         if (target !== undefined) to.push(target);
@@ -68,6 +72,54 @@ export function routesOf(deck: Deck, graph: RouteGraph): Routes {
 }
 
 const isBack = ({ target }: Link): boolean => target.kind === 'step' && target.step === 'back';
+const isAlong = ({ target }: Link): boolean =>
+  target.kind === 'step' && (target.step === 'next' || target.step === 'previous');
+
+/**
+ * Where steps along the trail lead from slides that it passes several times: that depends on the stop to which one has
+ * come, so the walk is gone through by slide and stop. Null where no step hangs on it; links that nobody comes to are
+ * not in it. One pass over the links of every slide, for each of its stops.
+ */
+function stepsTaken(deck: Deck, graph: RouteGraph): Map<LinkId, Set<SlideId>> | null {
+  const trail = defaultTrail(deck);
+  const start = deck.startSlideId;
+  if (!trail || !start) return null;
+  const hangsOnStop = (link: Link): boolean => isAlong(link) && isPassedAgain(trail, link.from);
+  if (!Object.values(deck.links).some(hangsOnStop)) return null;
+  const taken = new Map<LinkId, Set<SlideId>>();
+  const seen = new Map<SlideId, Set<number | undefined>>();
+  const waiting: { slideId: SlideId; stop: number | undefined }[] = [];
+  const arrive = (slideId: SlideId, stop: number | undefined): void => {
+    const stops = seen.get(slideId) ?? new Set();
+    if (stops.has(stop) || !graph.waysOut.has(slideId)) return;
+    seen.set(slideId, stops.add(stop));
+    waiting.push({ slideId, stop });
+  };
+  arrive(start, arriveAt(trail, start, undefined));
+  for (let here = waiting.pop(); here; here = waiting.pop()) {
+    const { slideId, stop } = here;
+    for (const link of graph.waysOut.get(slideId) ?? []) {
+      if (isAlong(link)) {
+        const to = stopTo(deck, link, { trail, stop });
+        if (to === undefined) continue;
+        const next = trail.stops[to]!.slideId;
+        if (hangsOnStop(link)) taken.set(link.id, (taken.get(link.id) ?? new Set()).add(next));
+        arrive(next, to);
+        continue;
+      }
+      const leadsTo = isBack(link)
+        ? (graph.waysIn.get(slideId) ?? []).map(({ from }) => from)
+        : (graph.to.get(link.id) ?? []);
+      for (const next of leadsTo) arrive(next, arriveAt(trail, next, stop));
+    }
+  }
+  return taken;
+}
+
+/** Whether a trail comes to a slide again after it has left it. */
+function isPassedAgain(trail: Trail, slideId: SlideId): boolean {
+  return stopsOn(trail, slideId).some((at, index, all) => index > 0 && all[index - 1]! < at - 1);
+}
 
 /**
  * The same walk with the ways that begin anew taken out: those that come to the start again from a slide where the route
