@@ -17,22 +17,8 @@ import { AssetsModule } from './assets/assets.module.js';
 import { ClassesModule } from './classes/classes.module.js';
 import { CONFIG, type Config } from './config.js';
 import { serveInterface } from './serveInterface.js';
-import {
-  FilesAndTrails1700000000001,
-  FirstSchema1700000000000,
-  LessonsAndResults1700000000003,
-  MediaAndStage1700000000002,
-  RowsFollowDocuments1700000000005,
-  DoneAnswers1700000000006,
-  PictureUses1700000000007,
-  StoreAsTheyCome1700000000008,
-  UsesOfAll1700000000009,
-  FailureIds1700000000011,
-  MoreRoles1700000000010,
-  SharedFolios1700000000004,
-} from './database/migrations.js';
-import { ENTITIES } from './database/entities.js';
-import { PostgresNames } from './database/PostgresNames.js';
+import { MIGRATIONS } from './database/migrations.js';
+import { MAPPING } from './database/entities.js';
 import { migrate } from './database/startLock.js';
 import { DecksModule } from './decks/decks.module.js';
 import { HealthController } from './HealthController.js';
@@ -57,12 +43,7 @@ class AppModule {
           type: 'postgres',
           url: config.databaseUrl,
           synchronize: false,
-          entities: ENTITIES,
-          namingStrategy: new PostgresNames(),
-          uuidExtension: 'pgcrypto',
-          installExtensions: false,
-          // What is not given is no condition to TypeORM: it would find, change or delete any row.
-          invalidWhereValuesBehavior: { null: 'throw', undefined: 'throw' },
+          ...MAPPING,
           poolSize: 12,
           retryAttempts: 3,
         }),
@@ -83,22 +64,6 @@ class AppModule {
     };
   }
 }
-
-/** From the first to the last. */
-const MIGRATIONS = [
-  FirstSchema1700000000000,
-  FilesAndTrails1700000000001,
-  MediaAndStage1700000000002,
-  LessonsAndResults1700000000003,
-  SharedFolios1700000000004,
-  RowsFollowDocuments1700000000005,
-  DoneAnswers1700000000006,
-  PictureUses1700000000007,
-  StoreAsTheyCome1700000000008,
-  UsesOfAll1700000000009,
-  MoreRoles1700000000010,
-  FailureIds1700000000011,
-];
 
 /** The whole server, ready to listen. */
 export async function createApp(config: Config): Promise<NestExpressApplication> {

@@ -1,7 +1,7 @@
 import { Column, DataSource, Entity, PrimaryColumn } from 'typeorm';
 import { makeDatabase, startServer } from '../testing/testServer.js';
-import { ENTITIES } from './entities.js';
-import { PostgresNames } from './PostgresNames.js';
+import { DeckRow } from '../decks/decks.entities.js';
+import { ENTITIES, MAPPING } from './entities.js';
 
 let url: string;
 beforeAll(async () => {
@@ -15,10 +15,8 @@ async function drift(entities: (new () => object)[]): Promise<string[]> {
   const database = await new DataSource({
     type: 'postgres',
     url,
+    ...MAPPING,
     entities,
-    namingStrategy: new PostgresNames(),
-    uuidExtension: 'pgcrypto',
-    installExtensions: false,
   }).initialize();
   try {
     const { upQueries } = await database.driver.createSchemaBuilder().log();
@@ -84,4 +82,18 @@ test.each([
     lantern: string;
   }
   expect(await drift([Drifted])).toContainEqual(expect.stringMatching(told));
+});
+
+test('what is not given is no condition that any row would meet', async () => {
+  const database = await new DataSource({ type: 'postgres', url, ...MAPPING }).initialize();
+  const decks = database.getRepository(DeckRow);
+  await decks.insert({ title: 'Keep the Lamp Lit', summary: {} as never });
+  for (const id of [undefined, null as never]) {
+    await expect(decks.findOneBy({ id })).rejects.toThrow();
+    await expect(decks.existsBy({ id })).rejects.toThrow();
+    await expect(decks.update({ id }, { title: 'Gone' })).rejects.toThrow();
+    await expect(decks.delete({ id })).rejects.toThrow();
+  }
+  expect(await decks.find()).toMatchObject([{ title: 'Keep the Lamp Lit' }]);
+  await database.destroy();
 });

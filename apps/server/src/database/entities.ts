@@ -7,6 +7,7 @@ import * as lessons from '../lessons/lessons.entities.js';
 import * as media from '../media/media.entities.js';
 import * as starters from '../starters/starters.entities.js';
 import * as sync from '../sync/sync.entities.js';
+import { PostgresNames } from './PostgresNames.js';
 
 /** Every table there is; a test holds them against what the migrations make. */
 export const ENTITIES = [
@@ -20,3 +21,14 @@ export const ENTITIES = [
   starters,
   sync,
 ].flatMap((group) => Object.values<new () => object>(group));
+
+/** How entities lie in the database, and what they may be asked. */
+export const MAPPING = {
+  entities: ENTITIES,
+  namingStrategy: new PostgresNames(),
+  // Ids are made by `gen_random_uuid`, which needs no extension.
+  uuidExtension: 'pgcrypto',
+  installExtensions: false,
+  // What is not given would be no condition to TypeORM: it would find, change or delete any row.
+  invalidWhereValuesBehavior: { null: 'throw', undefined: 'throw' },
+} as const;
