@@ -14,6 +14,7 @@ const CORE = [
   ['elements'],
   ['deck'],
   ['map', 'stage'],
+  ['composition'],
   ['folio', 'starters'],
   ['check', 'lesson', 'results'],
   ['wire'],

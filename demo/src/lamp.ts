@@ -181,7 +181,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
           points: 1,
           lowLabel: 'none of it',
           highLabel: 'all of it',
-          before: '',
+          before: null,
         },
         { kind: 'slider', low: 6, high: 10 },
         low,

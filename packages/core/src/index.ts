@@ -91,6 +91,7 @@ export { defaultTrail } from './deck/trails/trailSteps.js';
 export { readPlainDeck } from './deck/plainDeck.js';
 export {
   addElement,
+  addPlaced,
   addStroke,
   removeElements,
   rubOut,
@@ -128,7 +129,7 @@ export * from './map/plan/planChange.js';
 export * from './map/plan/applyPlan.js';
 export * from './layouts/layouts.js';
 export * from './themes/themes.js';
-export { wordsHeight } from './check/reading.js';
+export { questionSize, wordsHeight } from './stage/wordsHeight.js';
 export { textWidth } from './stage/typeWidths.js';
 export * from './stage/covering.js';
 export * from './stage/zones.js';
@@ -229,3 +230,20 @@ export type * from './wire/people.js';
 export type * from './wire/pictures.js';
 export type * from './wire/screens.js';
 export type * from './wire/student.js';
+export { arrangementFor, arrangementsOf, type Arrangement } from './composition/arrange.js';
+export {
+  ARRANGEMENT_NAMES,
+  ARRANGEMENTS,
+  type ArrangementName,
+} from './composition/arrangements.js';
+export {
+  arranged,
+  isArrangement,
+  leaveAsItLies,
+  setOut,
+  setOutAgain,
+  slidesToSetOut,
+  takeUp,
+  waysToSetOut,
+} from './composition/setOutCommands.js';
+export { wasMovedByHand } from './composition/given.js';

@@ -16,6 +16,7 @@ import {
 import {
   createContext,
   useContext,
+  useEffect,
   useMemo,
   useState,
   useSyncExternalStore,
@@ -28,6 +29,7 @@ import type { OpenDocument } from '../sync/openDocument';
 import { useReader } from '../sync/useDocument';
 import { useNotices } from '../ui/Notice';
 import { runner } from '../ui/runner';
+import { settingOut, settingOutTyped } from './settingOut';
 
 /** The open deck, for every view of the workspace. */
 interface OpenDeck {
@@ -91,7 +93,7 @@ function gated(
   trouble: (reason: string) => void,
 ): Pick<OpenDeck, 'run' | 'refusalOf' | 'isOpen'> {
   return {
-    run: runner(doc, gate, trouble),
+    run: settingOut(doc, runner(doc, gate, trouble)),
     refusalOf(command, ...args) {
       const refusal = refusalOf(gate, doc, command, ...args);
       return refusal && told(refusal);
@@ -114,6 +116,7 @@ export function DeckProvider(props: {
   const graph = useMemo(() => routeGraph(deck), [deck]);
   const access = useSyncExternalStore(document.subscribe, document.access);
   const gate = useMemo(() => gated(doc, GATES[access], trouble), [doc, access, trouble]);
+  useEffect(() => settingOutTyped(doc, gate.run, ySyncPluginKey), [doc, gate]);
   const value = useMemo<OpenDeck>(
     () => ({
       deckId,

@@ -292,7 +292,7 @@ function OtherDecks({ sought = '', onPick }: PlaceProps): ReactElement {
         </p>
         <Row
           onClick={() =>
-            onPick({ kind: 'deck', deckId: opened.id, slideId: '', title: opened.title })
+            onPick({ kind: 'deck', deckId: opened.id, slideId: null, title: opened.title })
           }
         >
           Where it starts

@@ -7,9 +7,9 @@ import {
   type SlideId,
 } from '@gobrel/core';
 
-/** The address of a slide in the workspace; a link that was copied is this. */
-export const slideAddress = (deckId: string, slideId: string): string =>
-  `${location.origin}/deck/${deckId}/slide/${slideId}`;
+/** The address of a slide, or of the deck, in the workspace; a link that was copied is this. */
+export const slideAddress = (deckId: string, slideId: string | null): string =>
+  `${location.origin}/deck/${deckId}${slideId ? `/slide/${slideId}` : ''}`;
 
 /** What a link copies to the clipboard, so that pasting it on something else leads there too. */
 export function addressOf(target: Target, deckId: string): string | null {
@@ -35,7 +35,7 @@ export function pastedTarget(text: string, deckId: string, deck: Deck): Target |
   const slideId = asId<SlideId>(named);
   if (url.origin === location.origin && url.pathname.startsWith('/deck/')) {
     if (otherDeck === deckId && slideId && deck.slides[slideId]) return { kind: 'slide', slideId };
-    return { kind: 'deck', deckId: otherDeck, slideId: slideId ?? '', title: '' };
+    return { kind: 'deck', deckId: otherDeck, slideId, title: '' };
   }
   return { kind: 'web', address: read.address };
 }

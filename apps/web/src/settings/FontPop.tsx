@@ -47,9 +47,9 @@ export function FontPop(
     >
       <div className="flex flex-col gap-2">
         <div role="radiogroup" aria-label="Family" className="flex flex-col">
-          {['' as const, ...FAMILY_NAMES].map((name: FamilyName | '') => (
+          {[null, ...FAMILY_NAMES].map((name: FamilyName | null) => (
             <button
-              key={name}
+              key={name ?? ''}
               type="button"
               role="radio"
               aria-checked={element.family === name}

@@ -90,7 +90,7 @@ function WholeMarks(props: SettingsOf<Worded & Typography>): ReactElement {
                 icon={icon}
                 label={label}
                 isOn={element.align === align}
-                onClick={() => set({ align: element.align === align ? '' : align })}
+                onClick={() => set({ align: element.align === align ? null : align })}
               />
             ))}
           </span>
@@ -129,7 +129,7 @@ function TypingMarks(props: SettingsOf<Worded & Typography> & { editor: Editor }
     editor,
     selector: ({ editor }) => ({
       marks: [...MARKS, ...MORE_MARKS].filter(([type]) => editor.isActive(type)).map(([t]) => t),
-      align: ALIGNS.find(([, , , css]) => editor.isActive({ textAlign: css }))?.[0] ?? '',
+      align: ALIGNS.find(([, , , css]) => editor.isActive({ textAlign: css }))?.[0] ?? null,
       isBulleted: editor.isActive('bulletList'),
       isNumbered: editor.isActive('orderedList'),
       colour: String(editor.getAttributes('textStyle').color ?? ''),

@@ -1,4 +1,4 @@
-import { addElement, emptySlots, fitPicture, type Slide, type SlotSpec } from '@gobrel/core';
+import { addPlaced, emptySlots, fitPicture, type Slide, type SlotSpec } from '@gobrel/core';
 import { CircleHelp, Image } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { boxStyle } from '../stage/ElementView';
@@ -39,7 +39,7 @@ export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number
             label="A picture for this place"
             trigger={ghost(spec, 'A picture goes here')}
             onPicture={({ asset, credit, alt }) => {
-              const added = run(addElement, slide.id, {
+              const added = run(addPlaced, slide.id, {
                 kind: 'picture',
                 layer: 'content',
                 asset,
@@ -55,7 +55,7 @@ export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number
         ) : (
           <span key={spec.slot}>
             {ghost(spec, 'A question goes here', () => {
-              const added = run(addElement, slide.id, {
+              const added = run(addPlaced, slide.id, {
                 ...questionElement(slide),
                 slot: spec.slot,
                 box: spec.box,

@@ -36,7 +36,7 @@ import { setTrail } from '../deck/trails/trailCommands.js';
 import { themeFor } from '../deck/types.js';
 import type { SlideElement } from '../elements/registry.js';
 import { type ThemeName, coloursOf } from '../themes/themes.js';
-import { wordsHeight } from './reading.js';
+import { wordsHeight } from '../stage/wordsHeight.js';
 import { findingKey, findingPrint, type Finding, type Mend } from './finding.js';
 import { sure } from '../parts/sure.js';
 

@@ -5,40 +5,22 @@ import type { ShapeElement } from '../elements/shape/shape.js';
 import type { TextElement } from '../elements/text/text.js';
 import { type Slide } from '../deck/types.js';
 import { STAGE } from '../parts/place.js';
-import { type TextStyle, type Typography } from '../parts/typography.js';
 import {
   type ThemeName,
   coloursOf,
-  QUESTION_CARD,
-  SHAPE_PADDING,
   shapeType,
   textFill,
-  textPadding,
   textType,
-  typeInStyle,
   type SetType,
 } from '../themes/themes.js';
 import { wordCount } from '../map/measures.js';
-import { kindOf } from '../questions/registry.js';
 import { FAMILY_NAMES, familyOf, missingScripts } from '../parts/fonts.js';
-import { shapeWordsBox } from '../geometry/shapes/shapes.js';
-import { textHeight } from '../stage/textHeight.js';
+import { READABLE } from '../stage/legible.js';
+import { wordsHeight } from '../stage/wordsHeight.js';
 import { luminanceOf } from '../parts/luminance.js';
 import { behind, neededContrast, standingOut, type Pixels } from './contrast.js';
 import type { Finding, Mend } from './finding.js';
 
-/**
- * The smallest type that is read from the back row, in slide units: body about a thirtieth of the slide's height, as
- * is usual for rooms six times as deep as the picture is high; what is set larger or matters less in proportion.
- */
-const SMALLEST: Record<TextStyle, number> = {
-  title: 40,
-  subtitle: 26,
-  heading: 32,
-  body: 24,
-  choice: 24,
-  caption: 20,
-};
 /** More than a class reads while somebody talks. */
 const MOST_WORDS = 75;
 
@@ -76,7 +58,7 @@ export function readingFindings(
 }
 
 function tooSmall(slide: Slide, element: TextElement, { size }: SetType): Finding | null {
-  const least = SMALLEST[element.style];
+  const least = READABLE[element.style];
   if (size >= least || element.layer === 'background') return null;
   return {
     kind: 'small-text',
@@ -95,54 +77,6 @@ function tooSmall(slide: Slide, element: TextElement, { size }: SetType): Findin
     ],
   };
 }
-
-/** The height that an element's words take in its box, in slide units; null for what has no words of its own. */
-export function wordsHeight(
-  element: SlideElement,
-  theme: ThemeName,
-  set: SetType | null = null,
-): number | null {
-  switch (element.kind) {
-    case 'text': {
-      const type = set ?? textType(element, theme);
-      const padding = textPadding(element, theme);
-      const width = Math.max(type.size, element.box.w - 2 * padding);
-      return textHeight(element.text, width, type, element.columns);
-    }
-    case 'shape': {
-      const type = set ?? shapeType(element, theme);
-      const room = shapeWordsBox(element.shape, element.box.w, element.box.h);
-      const width = Math.max(type.size, room.w - 2 * SHAPE_PADDING);
-      // As if the whole box were room for words: a shape that keeps some of it needs as much more.
-      return (textHeight(element.text, width, type) + 2 * SHAPE_PADDING) * (element.box.h / room.h);
-    }
-    case 'question': {
-      const { padding, size } = QUESTION_CARD;
-      const type: SetType = {
-        ...typeInStyle(NO_TYPE, 'body', 'paper'),
-        size,
-        weight: 600,
-      };
-      const width = Math.max(size, element.box.w - 2 * padding);
-      const rows = kindOf(element.question.kind).lines(element.question).length;
-      return (
-        textHeight(element.text, width, type) + rows * size * 1.55 * type.leading + 2 * padding
-      );
-    }
-    default:
-      return null;
-  }
-}
-
-const NO_TYPE: Typography = {
-  family: '',
-  size: 0,
-  colour: '',
-  align: '',
-  upright: '',
-  leading: 0,
-  gap: 0,
-};
 
 function overflow(
   slide: Slide,

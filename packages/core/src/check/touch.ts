@@ -4,14 +4,10 @@ import type { SlideElement } from '../elements/registry.js';
 import { type Link, type Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { isInTheWay } from '../stage/covering.js';
-import { NARROWEST_STAGE } from '../themes/themes.js';
+import { SMALLEST_AREA } from '../stage/legible.js';
 import type { Finding, Mend } from './finding.js';
 import { sure } from '../parts/sure.js';
 
-/** The side of the smallest area that a finger meets, in CSS pixels (WCAG 2.5.5). */
-const FINGER = 44;
-/** The same on the stage of the narrowest screen on which the slide itself is touched, in slide units. */
-export const SMALLEST_AREA = Math.ceil((FINGER * STAGE.width) / NARROWEST_STAGE);
 /** Less than this much overlap, in slide units, is taken for touching edges. */
 const SLACK = 4;
 /** Things on a slide for which a free spot is looked for: what shares it is moved one after the other anyway. */

@@ -261,6 +261,27 @@ const CASES: Record<string, [Given, null | [Given, RefusalCode]]> = {
   ],
   voteFor: [always('pier', 'row'), null],
   place: [always('sea', { z: { x: 1, y: 1 } }, 1), null],
+  addPlaced: [
+    always('pier', { kind: 'closeup', layer: 'content', id: 'fresh', box } as core.NewElement),
+    [always('none', { kind: 'closeup', layer: 'content', box } as core.NewElement), 'slide.gone'],
+  ],
+  setOut: [always(['pier']), [always(['none']), 'slide.gone']],
+  setOutAgain: [
+    (doc) => {
+      must(core.setOut(doc, ['pier']));
+      must(core.addChoice(doc, 'pier', 'Wait', { slideId: 'sea' }));
+      return [['pier']];
+    },
+    null,
+  ],
+  leaveAsItLies: [
+    (doc) => {
+      must(core.setOut(doc, ['pier']));
+      return ['pier'];
+    },
+    [always('none'), 'slide.gone'],
+  ],
+  takeUp: [always('pier', ['t']), [always('pier', ['none']), 'thing.gone']],
   applyPlan: [
     always({ steps: [{ do: 'title', slideId: 'sea', title: 'Out' }], removed: [], cut: [] }),
     null,

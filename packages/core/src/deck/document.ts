@@ -31,7 +31,7 @@ import { elementWords } from '../elements/registry.js';
 import { linkedWords } from '../parts/richText.js';
 import { settle } from '../elements/groups.js';
 import { isKeptClear, LAYOUTS, type Occupied } from '../layouts/layouts.js';
-import { THEMES } from '../themes/themes.js';
+import { THEMES, type ThemeName } from '../themes/themes.js';
 import { readTarget } from './links/target.js';
 import {
   GROUND_FITS,
@@ -43,6 +43,7 @@ import {
   type Section,
   type SetAside,
   type Slide,
+  type SlideSetOut,
   type Trail,
 } from './types.js';
 
@@ -121,6 +122,9 @@ export function readLinkOf(doc: Y.Doc, linkId: LinkId): Link | undefined {
   return slide ? readLink(linkId, link, { [from]: readSlide(from, slide) }) : undefined;
 }
 
+export const readTheme = (doc: Y.Doc): ThemeName =>
+  asOneOf(deckMap(doc).get('theme'), THEMES, 'paper');
+
 /** All of a deck but its slides and links. */
 export function readHead(
   doc: Y.Doc,
@@ -132,7 +136,7 @@ export function readHead(
   const standard = asId(head.get('defaultTrailId'));
   return {
     title: asString(head.get('title'), 'Untitled deck', 200),
-    theme: asOneOf(head.get('theme'), THEMES, 'paper'),
+    theme: readTheme(doc),
     language: asLanguage(head.get('language')),
     startSlideId: start && slides[start] ? start : null,
     sections: readSections(doc),
@@ -232,14 +236,21 @@ export function readSlide(
     isReady: asBoolean(slide.get('isReady')),
     runsOn: asBoolean(slide.get('runsOn')),
     sectionId: asId(slide.get('sectionId')),
-    trunkId: asId<LinkId>(slide.get('trunkId')) ?? '',
+    trunkId: asId<LinkId>(slide.get('trunkId')),
     layout: layoutNameOf(slide),
-    theme: THEMES.find((theme) => theme === slide.get('theme')) ?? '',
+    theme: THEMES.find((theme) => theme === slide.get('theme')) ?? null,
+    setOut: readSetOut(slide.get('setOut')),
     // Slides once had a fill of their own and nothing else under them.
     ground: readGround(slide.get('ground') ?? { fill: slide.get('fill') }),
     notes: asString(slide.get('notes')),
     elements: [...known],
   };
+}
+
+function readSetOut(value: unknown): SlideSetOut | null {
+  if (!value) return null;
+  const { name, isChosen } = asRecord(value);
+  return { name: asString(name, '', 40) || null, isChosen: asBoolean(isChosen) };
 }
 
 export function readElements(

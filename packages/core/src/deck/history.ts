@@ -20,6 +20,8 @@ export function typed<T>(field: string, change: () => T): T {
 
 /** The origin of every transaction a command makes. */
 export const COMMAND = 'command';
+/** The origin of what follows from the step before by itself, and is taken back with it. */
+export const AFTERWARDS = 'afterwards';
 
 export interface History {
   undo(): void;
@@ -41,7 +43,7 @@ export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): Histor
   const manager = new Y.UndoManager(
     scope.map((map) => map(doc)),
     {
-      trackedOrigins: new Set([COMMAND, ...typingOrigins]),
+      trackedOrigins: new Set([COMMAND, AFTERWARDS, ...typingOrigins]),
       captureTimeout: 500,
       deleteFilter: (item) => !kept.has(item),
     },
@@ -60,6 +62,8 @@ export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): Histor
   };
   let last: string | null = null;
   doc.on('beforeTransaction', ({ origin }: Y.Transaction) => {
+    // However long ago the last step was: this belongs to it.
+    if (origin === AFTERWARDS && manager.canUndo()) manager.lastChange = Date.now();
     if (origin === COMMAND && (typing === null || typing !== last)) manager.stopCapturing();
   });
   doc.on('afterTransaction', ({ origin }: Y.Transaction) => {

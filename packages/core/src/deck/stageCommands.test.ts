@@ -491,7 +491,7 @@ describe('layouts, themes and grounds', () => {
     must(setSlideTheme(doc, 'a', 'almanac'));
     expect(readDeck(doc).slides.a!.theme).toBe('almanac');
     must(setThemeForAll(doc, 'meadow'));
-    expect(readDeck(doc)).toMatchObject({ theme: 'meadow', slides: { a: { theme: '' } } });
+    expect(readDeck(doc)).toMatchObject({ theme: 'meadow', slides: { a: { theme: null } } });
   });
 });
 
@@ -610,7 +610,7 @@ function apply(doc: Y.Doc, [what, m, n]: [string, number, number]): void {
     case 'ground':
       return void setGround(doc, ['s'], { fill: n % 2 ? '#445566' : '' });
     case 'theme':
-      return void setSlideTheme(doc, 's', n % 2 ? 'night' : '');
+      return void setSlideTheme(doc, 's', n % 2 ? 'night' : null);
     case 'flatten':
       return void moveLayer(doc, 's', n % 2 ? 'content' : 'background');
     case 'link':

@@ -40,6 +40,13 @@ export interface GroundPicture {
   credit: Credit;
 }
 
+export interface SlideSetOut {
+  /** The arrangement that it has; null for none yet. */
+  name: string | null;
+  /** Somebody chose it: it stays as long as it fits. */
+  isChosen: boolean;
+}
+
 export interface Slide {
   id: SlideId;
   /** The slide's name on cards, in links and in lists. */
@@ -61,12 +68,14 @@ export interface Slide {
   sectionId: SectionId | null;
   /**
    * The link that it came into being with: its written plan stands under that choice, and other links join it there.
-   * 'top' where the plan stands at the left edge, '' where nobody has said.
+   * 'top' where the plan stands at the left edge, null where nobody has said.
    */
-  trunkId: LinkId | 'top' | '';
+  trunkId: LinkId | 'top' | null;
   layout: LayoutName;
-  /** A theme of its own; '' for that of the deck. */
-  theme: ThemeName | '';
+  /** A theme of its own; null for that of the deck. */
+  theme: ThemeName | null;
+  /** How it sets itself out while things come and go; null for a slide that is laid out by hand. */
+  setOut: SlideSetOut | null;
   ground: Ground;
   /** For the teacher only. */
   notes: string;

@@ -29,6 +29,13 @@ export interface PieceRules {
   snaps: boolean;
 }
 
+/** How a thing was set out: what lies or is set otherwise since has been put so by hand. */
+export interface SetOut {
+  box: Box;
+  /** Type size in slide units; 0 for what has none. */
+  size: number;
+}
+
 /** What every thing on a slide has. */
 export interface ElementBase {
   id: ElementId;
@@ -47,6 +54,8 @@ export interface ElementBase {
   /** The group it belongs to. */
   groupId: ElementId | null;
   slot: Slot | null;
+  /** How it was set out last; null for what never was. */
+  setOut: SetOut | null;
   /** How students may move it; heeded on the pieces layer only. */
   piece: PieceRules;
 }
@@ -74,6 +83,12 @@ function readPiece(value: unknown): PieceRules {
   };
 }
 
+function readSetOut(value: unknown): SetOut | null {
+  if (!value) return null;
+  const { box, size } = asRecord(value);
+  return { box: readBox(box), size: asNumber(size, 0, 0, 400) };
+}
+
 /** Where a thing lies is always written down: it is looked at without reading the whole. */
 const always = <T>(field: Field<T>): Field<T> => ({
   ...field,
@@ -95,5 +110,6 @@ export const BASE: Fields<Omit<ElementBase, 'id'>> = {
     copied: (value, copyOf) => value && copyOf(value),
   },
   slot: given((value) => SLOTS.find((slot) => slot === value) ?? null),
+  setOut: withheld(readSetOut, null),
   piece: given(readPiece),
 };

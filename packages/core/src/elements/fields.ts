@@ -104,11 +104,11 @@ export const richText = (): Field<RichText> => ({
 
 /** How the words of a thing are set. */
 export const TYPOGRAPHY: Fields<Typography> = {
-  family: given((value) => FAMILY_NAMES.find((name) => name === value) ?? ''),
+  family: given((value) => FAMILY_NAMES.find((name) => name === value) ?? null),
   size: amount(0, 0, 400),
   colour: colour(),
-  align: given((value) => ALIGNMENTS.find((one) => one === value) ?? ''),
-  upright: given((value) => UPRIGHTS.find((one) => one === value) ?? ''),
+  align: given((value) => ALIGNMENTS.find((one) => one === value) ?? null),
+  upright: given((value) => UPRIGHTS.find((one) => one === value) ?? null),
   leading: amount(0, 0, 4),
   gap: amount(0, 0, 4),
 };

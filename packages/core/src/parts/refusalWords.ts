@@ -11,6 +11,8 @@ export const REFUSALS = {
   'deck.layout': 'There is no such layout.',
 
   'slide.gone': 'This slide is not there any more.',
+  'setOut.nothing':
+    'Nothing on this slide can be set out: it was put there by hand, or there is no room left beside it.',
   'slide.double': 'There is already a slide with this identity.',
   'slide.full': 'A slide holds {{most}} things at the most.',
   'slide.noScenery': 'There is no scenery on this slide.',

@@ -8,17 +8,28 @@ export type Alignment = (typeof ALIGNMENTS)[number];
 export const UPRIGHTS = ['top', 'middle', 'bottom'] as const;
 export type Upright = (typeof UPRIGHTS)[number];
 
-/** How words are set. 0 and '' leave it to the style, and thereby to the theme. */
+/** How words are set. 0, null and '' leave it to the style, and thereby to the theme. */
 export interface Typography {
-  family: FamilyName | '';
+  family: FamilyName | null;
   /** Type size in slide units. */
   size: number;
   /** '#rrggbb'. */
   colour: string;
-  align: Alignment | '';
-  upright: Upright | '';
+  align: Alignment | null;
+  upright: Upright | null;
   /** Line height in type sizes. */
   leading: number;
   /** Space between paragraphs in type sizes. */
   gap: number;
 }
+
+/** All of it as the style says. */
+export const AS_THE_STYLE: Typography = {
+  family: null,
+  size: 0,
+  colour: '',
+  align: null,
+  upright: null,
+  leading: 0,
+  gap: 0,
+};

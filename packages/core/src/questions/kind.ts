@@ -40,7 +40,7 @@ export interface QuestionKind<Q extends AnyQuestion, K extends OfAKind, A extend
   /** Its parts that carry links of their own, and those that an answer picks. */
   options?: { of(question: Q): readonly Item[]; picked(answer: A): readonly OptionId[] };
   /** The question that asked the same before; '' for none. */
-  before?(question: Q): ElementId | '';
+  before?(question: Q): ElementId | null;
   /** An answer that is words, whole and as they were written. */
   inFull?(answer: A): string;
   /** Whether it can be asked as it is; it can when nothing is said. */

@@ -76,7 +76,7 @@ const ASKED: Record<KindName, { question: Question; key: QuestionKey | null }> =
       step: 0.5,
       lowLabel: '',
       highLabel: '',
-      before: '',
+      before: null,
       points: 1,
     },
     key: { kind: 'slider', low: 6, high: 8 },

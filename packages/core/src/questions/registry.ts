@@ -103,9 +103,9 @@ export const picturesIn = ({ picture, question }: Asked): CreditedAsset[] =>
     (one) => one !== null,
   );
 
-/** The question that asked the same before; '' for none. */
-export const askedBefore = (question: Question): ElementId | '' =>
-  kindOf(question.kind).before?.(question) ?? '';
+/** The question that asked the same before; null for none. */
+export const askedBefore = (question: Question): ElementId | null =>
+  kindOf(question.kind).before?.(question) ?? null;
 
 /** The options of a question that carry links of their own. */
 export const optionsOf = (question: Question): readonly Item[] =>

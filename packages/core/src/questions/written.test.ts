@@ -35,7 +35,7 @@ const SCALE: Question = {
   points: 1,
   lowLabel: '',
   highLabel: '',
-  before: '',
+  before: null,
 };
 const accepts = (...accepted: string[]): QuestionKey => ({
   kind: 'textEntry',

@@ -6,11 +6,11 @@ import { familyWidth, typeInStyle } from '../themes/themes.js';
 import { textWidth } from './typeWidths.js';
 
 const OWN: Typography = {
-  family: '',
+  family: null,
   size: 0,
   colour: '',
-  align: '',
-  upright: '',
+  align: null,
+  upright: null,
   leading: 0,
   gap: 0,
 };

@@ -38,6 +38,25 @@ export function textHeight(text: RichText, width: number, type: SetType, columns
     : block.height;
 }
 
+/** The width in slide units of the longest word of a text. */
+export function longestWord(text: RichText, type: SetType): number {
+  const stretch = familyWidth(type.family);
+  let longest = 0;
+  const add = (nodes: readonly RichNode[]): void => {
+    for (const { text: words, marks, content } of nodes) {
+      if (content) add(content);
+      if (!words) continue;
+      const size = runSize(marks) || type.size;
+      const face = faceFor(type, marks?.some((mark) => mark.type === 'bold') ?? false);
+      for (const word of flatWords(words).split(/\s+/)) {
+        longest = Math.max(longest, textWidth(word, face, size) * stretch);
+      }
+    }
+  };
+  add(text.content);
+  return longest;
+}
+
 class Block {
   height = 0;
   #type: SetType;

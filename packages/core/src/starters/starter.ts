@@ -92,7 +92,7 @@ export const scale = (lowLabel: string, highLabel: string, high = 10): Question 
   step: 1,
   lowLabel,
   highLabel,
-  before: '',
+  before: null,
   points: 1,
 });
 
@@ -136,7 +136,9 @@ export const addStarter = command(
     const { picture = null, ...place } = where;
     return () => {
       const layout = starter.isPattern ? 'pattern' : 'choices';
-      const { slideId } = done(addSlide(doc, { title: starter.title, layout, ...place }));
+      const { slideId } = done(
+        addSlide(doc, { title: starter.title, layout, isByHand: true, ...place }),
+      );
       if (starter.isPattern) setSlideFlag(doc, slideId, 'isPattern', true);
       for (const element of starter.build({ picture, makeId: newId })) {
         addElementTo(doc, slideId, element);

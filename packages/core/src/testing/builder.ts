@@ -50,7 +50,7 @@ export function deckNamed(title: string, ...slides: SlidePlan[]): Y.Doc {
   const doc = new Y.Doc();
   must(renameDeck(doc, title));
   for (const { id, title: name, layout, at } of slides) {
-    must(addSlide(doc, { id, title: name, layout, at }));
+    must(addSlide(doc, { id, title: name, layout, at, isByHand: true }));
   }
   for (const when of ['now', 'later'] as const) {
     for (const { id, parts } of slides) {

@@ -1,4 +1,4 @@
-import { coloursOf, typeInStyle, type ChartElement } from '@gobrel/core';
+import { AS_THE_STYLE, coloursOf, typeInStyle, type ChartElement } from '@gobrel/core';
 import type { CSSProperties, ReactElement } from 'react';
 import { fillCss } from '../../parts/fill';
 import { typeCss } from '../../parts/type';
@@ -6,11 +6,7 @@ import type { BodyProps } from '../kind';
 import { Drawn } from './Drawn';
 
 /** How its values are set while they are typed. */
-const TYPE = typeInStyle(
-  { family: '', size: 18, colour: '', align: '', upright: '', leading: 0, gap: 0 },
-  'caption',
-  'paper',
-);
+const TYPE = typeInStyle({ ...AS_THE_STYLE, size: 18 }, 'caption', 'paper');
 
 export default function Body({ element, theme, words }: BodyProps<ChartElement>): ReactElement {
   const { paper, line } = coloursOf(theme);

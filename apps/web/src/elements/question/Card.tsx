@@ -1,11 +1,13 @@
 import {
-  QUESTION_CARD,
+  AS_THE_STYLE,
+  questionSize,
   typeInStyle,
   type ElementId,
   type Link,
   type LinkId,
   type OptionId,
   type QuestionElement,
+  type SetType,
 } from '@gobrel/core';
 import { Suspense, type ReactElement, type ReactNode } from 'react';
 import { QuestionPicture } from '../../questions/PictureSurface';
@@ -14,11 +16,7 @@ import { RichTextView } from '../../parts/RichTextView';
 import { typeCss } from '../../parts/type';
 
 /** A question is set in the calm type of the interface, whatever the theme. */
-const TYPE = typeInStyle(
-  { family: '', size: QUESTION_CARD.size, colour: '', align: '', upright: '', leading: 0, gap: 0 },
-  'body',
-  'paper',
-);
+const typeOf = (size: number): SetType => typeInStyle({ ...AS_THE_STYLE, size }, 'body', 'paper');
 
 /** The links that options of a question carry; of the picked options only, if those are given. */
 export const optionWays = (
@@ -42,14 +40,15 @@ export function QuestionCard(props: {
   children?: ReactNode;
 }): ReactElement {
   const { element, onFollow } = props;
+  const size = questionSize(element);
   const { Still, drawsOnPicture, fillsCard } = QUESTION_VIEWS[element.question.kind];
   return (
     <div
       className={`question-card slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-[10px] p-5 ${fillsCard ? 'h-full' : ''}`}
-      style={{ ...typeCss(TYPE), background: '#FFFFFF', border: '2px solid #DED6C6' }}
+      style={{ ...typeCss(typeOf(size)), background: '#FFFFFF', border: '2px solid #DED6C6' }}
     >
       <div className="font-semibold">
-        {props.words ?? <RichTextView text={element.text} typeSize={QUESTION_CARD.size} />}
+        {props.words ?? <RichTextView text={element.text} typeSize={size} />}
       </div>
       {props.children ?? (
         <>

@@ -2,27 +2,25 @@ import {
   coloursOf,
   flatWords,
   linesOn,
+  AS_THE_STYLE,
   QUESTION_CARD,
+  questionSize,
   typeInStyle,
   type QuestionElement,
 } from '@gobrel/core';
 import { card, type Painter } from '../../painting/canvas';
 import { paintText } from '../../painting/paintText';
 
-const QUESTION_TYPE = typeInStyle(
-  { family: '', size: QUESTION_CARD.size, colour: '', align: '', upright: '', leading: 0, gap: 0 },
-  'body',
-  'paper',
-);
-
 export const paint: Painter<QuestionElement> = ({ context }, element) => {
   const { w, h } = element.box;
-  const { padding, size } = QUESTION_CARD;
+  const { padding } = QUESTION_CARD;
+  const size = questionSize(element);
+  const words = typeInStyle({ ...AS_THE_STYLE, size }, 'body', 'paper');
   const { line } = coloursOf('paper');
   context.fillStyle = '#FFFFFF';
   card(context, { x: 0, y: 0, w, h }, line);
   const inner = { x: padding, y: padding, w: w - 2 * padding, h };
-  const type = { ...QUESTION_TYPE, weight: 600, linked: new Set<string>() };
+  const type = { ...words, weight: 600, linked: new Set<string>() };
   let y = inner.y + paintText(context, element.text, inner, type) + 12;
   for (const option of linesOn(element)) {
     const height = size * 1.9;

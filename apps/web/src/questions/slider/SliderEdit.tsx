@@ -73,8 +73,8 @@ export default function SliderEdit(props: QuestionEditProps<'slider'>): ReactEle
         <label className="block text-[14px] font-semibold">
           Asked the same before by
           <select
-            value={before}
-            onChange={(event) => setBefore(asId<ElementId>(event.target.value) ?? '')}
+            value={before ?? ''}
+            onChange={(event) => setBefore(asId<ElementId>(event.target.value))}
             className="mt-1 block h-10 w-full rounded-[6px] border border-line bg-sheet px-2 font-normal"
           >
             <option value="">no other question</option>

@@ -28,6 +28,7 @@ import { useDeck } from '../../deck/DeckContext';
 import { named, Plain, Pop, Select, Setting, Slide as Slider } from '../../ui/controls';
 import type { StageEdit } from '../../editing/useStageEdit';
 import { ColourPop, FillPop } from '../../settings/colours';
+import { SetOutPop } from './SetOutPop';
 import { PicturePop } from '../../ui/PicturePop';
 
 /** Nothing in hand: the slide itself, or its background. */
@@ -42,6 +43,7 @@ export function SlideSettings(props: {
   ) : (
     <>
       <b className="max-w-[220px] truncate">{slide.title || 'Untitled'}</b>
+      <SetOutPop slide={slide} />
       <LayoutPop slide={slide} />
       <ThemePop slide={slide} />
       <LanguagePop />
@@ -127,7 +129,7 @@ function ThemePop({ slide }: { slide: Slide }): ReactElement {
       </div>
       <div className="mt-2 flex flex-wrap border-t border-dotted border-line pt-2">
         {slide.theme && (
-          <Plain onClick={() => run(setSlideTheme, slide.id, '')}>As the deck again</Plain>
+          <Plain onClick={() => run(setSlideTheme, slide.id, null)}>As the deck again</Plain>
         )}
         <Plain onClick={() => run(setThemeForAll, now)}>This theme on every slide</Plain>
       </div>

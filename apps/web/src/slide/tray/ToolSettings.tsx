@@ -18,7 +18,7 @@ const WHAT_TO_DO: Record<Exclude<Tool, 'select'>, string> = {
 /** While a tool is in hand: what it does, and how its mark looks. */
 export function ToolSettings(props: {
   edit: StageEdit;
-  theme: ThemeName | '';
+  theme: ThemeName | null;
   pen: PenLook;
   onPen: (pen: PenLook) => void;
 }): ReactElement | null {

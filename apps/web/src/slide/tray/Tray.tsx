@@ -1,4 +1,4 @@
-import { addElement, type NewElement } from '@gobrel/core';
+import { addElement, addPlaced, type NewElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useDeck } from '../../deck/DeckContext';
 import { LookOnly } from '../../deck/LookOnly';
@@ -10,7 +10,8 @@ export function Tray(props: SelectionRowProps): ReactElement {
   const { slide, edit } = props;
   const { deck, run, isOpen } = useDeck();
   const add = (element: NewElement, thenType = false): void => {
-    const added = run(addElement, slide.id, element);
+    const command = element.layer === 'content' ? addPlaced : addElement;
+    const added = run(command, slide.id, element);
     if (added) edit.takeNew([added.elementId], element.layer, thenType);
   };
   return (

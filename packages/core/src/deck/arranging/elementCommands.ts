@@ -1,4 +1,4 @@
-import { command, type Plan } from '../command.js';
+import { command, isRefusal, type Plan } from '../command.js';
 import { generateKeyBetween } from 'fractional-indexing';
 import * as Y from 'yjs';
 import { newId, type ElementId, type LinkId, type SlideId } from '../../parts/ids.js';
@@ -52,6 +52,20 @@ export const addElement = command(
   },
 );
 
+/**
+ * The same for a thing that was given its place, as the free spot nearest the middle: a slide that sets itself out takes
+ * it in.
+ * Refused: `slide.full`, `slide.gone`, `thing.double`.
+ */
+export const addPlaced = command(
+  'addPlaced',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, element: NewElement): Plan<{ elementId: ElementId }> => {
+    const plan = addElement.plan(doc, slideId, element);
+    return isRefusal(plan) ? plan : () => ({ elementId: addPlacedTo(doc, slideId, element) });
+  },
+);
+
 /** The same inside a transaction that is already open; the slide must be there. */
 export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement): ElementId {
   const slide = slideOf(doc, slideId);
@@ -62,6 +76,16 @@ export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement):
   elementsOf(slide).set(id, map);
   writeElement(map, { ...element, order });
   return id;
+}
+
+/**
+ * The same for a thing that was given its place, not put there by hand: on a slide that sets itself out it is set out
+ * with the rest.
+ */
+export function addPlacedTo(doc: Y.Doc, slideId: SlideId, element: NewElement): ElementId {
+  const isSetOut = slideOf(doc, slideId)?.get('setOut') !== undefined;
+  const setOut = isSetOut ? { box: element.box, size: 0 } : null;
+  return addElementTo(doc, slideId, { ...element, setOut });
 }
 
 function orderInFront(slide: Y.Map<unknown>, layer: Layer): string {

@@ -24,7 +24,7 @@ import {
 import { fragmentOf } from '../../elements/fields.js';
 
 import { asString } from '../../parts/decode.js';
-import { addElementTo, carriedLinks, relinkText } from '../arranging/elementCommands.js';
+import { addPlacedTo, carriedLinks, relinkText } from '../arranging/elementCommands.js';
 import { rewriteWords } from '../text/rewriteCommands.js';
 import { optionsOf } from '../../questions/registry.js';
 import { findWords, linkWords, plain } from '../../parts/richText.js';
@@ -127,7 +127,7 @@ function addChoiceLine(
 ): void {
   const slide = slideOf(doc, from);
   if (!slide) return;
-  const elementId = addElementTo(doc, from, {
+  const elementId = addPlacedTo(doc, from, {
     id: choiceIdOf(linkId),
     kind: 'text',
     style: 'choice',

@@ -20,7 +20,7 @@ export type Target =
   | { kind: 'slide'; slideId: SlideId; spotId?: ElementId }
   | { kind: 'step'; step: Step }
   /** `slideId` '' is that deck's start; `title` is what it was called when it was picked. */
-  | { kind: 'deck'; deckId: string; slideId: SlideId | ''; title: string }
+  | { kind: 'deck'; deckId: string; slideId: SlideId | null; title: string }
   /** http, https or mailto, nothing else. */
   | { kind: 'web'; address: string }
   | { kind: 'file'; file: FileRef };
@@ -55,7 +55,7 @@ export function readTarget(value: unknown): Target {
       return {
         kind: 'deck',
         deckId,
-        slideId: asId<SlideId>(raw.slideId) ?? '',
+        slideId: asId<SlideId>(raw.slideId),
         title: asString(raw.title, '', 300),
       };
     }

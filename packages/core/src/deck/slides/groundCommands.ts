@@ -62,16 +62,16 @@ export const setTheme = command('setTheme', 'deck:write', (doc: Y.Doc, theme: Th
 });
 
 /**
- * Gives one slide a theme of its own; '' hands it back to that of the deck.
+ * Gives one slide a theme of its own; null hands it back to that of the deck.
  * Refused: `deck.theme`, `slide.gone`.
  */
 export const setSlideTheme = command(
   'setSlideTheme',
   'deck:write',
-  (doc: Y.Doc, slideId: SlideId, theme: ThemeName | ''): Plan => {
+  (doc: Y.Doc, slideId: SlideId, theme: ThemeName | null): Plan => {
     const slide = slideOf(doc, slideId);
     if (!slide) return refuse('slide.gone');
-    if (theme !== '' && !THEMES.includes(theme)) return refuse('deck.theme');
+    if (theme !== null && !THEMES.includes(theme)) return refuse('deck.theme');
     return () => {
       slide.set('theme', theme);
     };
@@ -90,7 +90,7 @@ export const setThemeForAll = command(
     return () => {
       deckMap(doc).set('theme', theme);
       for (const slide of slidesMap(doc).values()) {
-        if (slide instanceof Y.Map && slide.get('theme')) slide.set('theme', '');
+        if (slide instanceof Y.Map && slide.get('theme')) slide.set('theme', null);
       }
     };
   },

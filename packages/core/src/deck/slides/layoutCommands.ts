@@ -10,7 +10,7 @@ import {
   type SlotSpec,
 } from '../../layouts/layouts.js';
 import { occupiedOn, elementOf, elementsOf, readSlide, slideOf } from '../document.js';
-import { addElementTo } from '../arranging/elementCommands.js';
+import { addPlacedTo } from '../arranging/elementCommands.js';
 import { plain, wordsOf } from '../../parts/richText.js';
 import type { Box } from '../../parts/place.js';
 import type { Slide } from '../types.js';
@@ -43,7 +43,7 @@ export const setLayout = command(
           filled.add(slot);
           map.set('slot', slot);
           map.set('box', spec.box);
-          if (spec.takes === 'text') map.set('align', spec.align ?? '');
+          if (spec.takes === 'text') map.set('align', spec.align ?? null);
           if (spec.takes === 'text' && element.kind === 'text') map.set('style', spec.style);
         } else if (element.kind === 'text' && wordsOf(element.text) === '') {
           elementsOf(slide).delete(element.id);
@@ -85,7 +85,7 @@ export function fillSlot(
   id?: ElementId,
 ): void {
   if (spec.takes !== 'text') return;
-  addElementTo(doc, slideId, {
+  addPlacedTo(doc, slideId, {
     ...(id ? { id } : {}),
     kind: 'text',
     layer: 'content',

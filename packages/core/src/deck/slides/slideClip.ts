@@ -1,7 +1,7 @@
 import { command, isRefusal, type Plan } from '../command.js';
 import * as Y from 'yjs';
 import { cardSpotBeside } from './cards.js';
-import { newId, type ElementId, type LinkId, type SlideId, idOf } from '../../parts/ids.js';
+import { newId, type ElementId, type LinkId, type SlideId } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
 import { asRecord } from '../../parts/decode.js';
 import { readDeck, slideOf, slidesMap } from '../document.js';
@@ -111,7 +111,8 @@ export const pasteSlides = command(
         putSlide(doc, slideId, slide, (sectionId) => (isHome ? sectionId : null));
         const copy = sure(slideOf(doc, slideId), 'it was added just now');
         copy.set('title', rename(slide.title));
-        copy.set('trunkId', linkIds.get(idOf(slide.trunkId)) ?? '');
+        const { trunkId } = slide;
+        copy.set('trunkId', trunkId === 'top' ? 'top' : trunkId && (linkIds.get(trunkId) ?? null));
         copy.set('x', slide.x + by.dx);
         copy.set('y', slide.y + by.dy);
         for (const element of slide.elements) {

@@ -22,6 +22,8 @@ export interface SlideArgs {
   spot?: { x: number; y: number };
   /** Place the card beside this one. */
   beside?: SlideId;
+  /** What is on it stays as it was laid; otherwise it sets itself out while things come and go. */
+  isByHand?: boolean;
 }
 
 /**
@@ -47,6 +49,7 @@ export const addSlide = command(
       slide.set('isPlacedByHand', args.at !== undefined);
       slide.set('layout', layout);
       slide.set('elements', new Y.Map());
+      if (!args.isByHand) slide.set('setOut', { name: null, isChosen: false });
       for (const spec of layoutOf(layout).slots) {
         const isTitle = spec.slot === 'title';
         fillSlot(

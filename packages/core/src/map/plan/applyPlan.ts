@@ -1,10 +1,11 @@
 import { command, type Plan } from '../../deck/command.js';
 import * as Y from 'yjs';
-import { addElementTo } from '../../deck/arranging/elementCommands.js';
+import { addPlacedTo } from '../../deck/arranging/elementCommands.js';
 import { rewriteText } from '../../deck/text/rewriteCommands.js';
 import { elementOf, linksMap, readSlide, slideOf } from '../../deck/document.js';
 import { addChoiceTo, removeLink, retarget, rewordLink } from '../../deck/links/linkCommands.js';
 import { plain } from '../../parts/richText.js';
+import type { SetOut } from '../../elements/base.js';
 import {
   addSlide,
   removeSlides,
@@ -95,7 +96,7 @@ function writeText(doc: Y.Doc, slideId: SlideId, words: string): void {
   const element = planText(readSlide(slideId, slide));
   if (element) rewriteText(doc, slideId, element.id, words);
   else {
-    addElementTo(doc, slideId, {
+    addPlacedTo(doc, slideId, {
       kind: 'text',
       style: 'body',
       layer: 'content',
@@ -105,7 +106,7 @@ function writeText(doc: Y.Doc, slideId: SlideId, words: string): void {
   }
 }
 
-/** Hands the places of a slide's choice lines round, so that they stand in the order given. */
+/** Hands the places of a slide's choice lines round, so that they stand in the order given, and are set out in it. */
 function orderChoices(doc: Y.Doc, slideId: SlideId, linkIds: LinkId[]): void {
   const slide = slideOf(doc, slideId);
   if (!slide) return;
@@ -120,5 +121,16 @@ function orderChoices(doc: Y.Doc, slideId: SlideId, linkIds: LinkId[]): void {
     return element ? [element] : [];
   });
   const places = lines.map(({ box }) => box).sort((a, b) => a.y - b.y || a.x - b.x);
-  lines.forEach(({ id }, index) => elementOf(doc, slideId, id)?.set('box', places[index]));
+  const orders = lines.map(({ order }) => order).sort();
+  const given = lines.map(({ setOut }) => setOut).sort(byPlace);
+  lines.forEach(({ id }, index) => {
+    const element = elementOf(doc, slideId, id);
+    element?.set('box', places[index]);
+    element?.set('order', orders[index]);
+    if (given[index]) element?.set('setOut', given[index]);
+  });
 }
+
+/** Top to bottom and left to right, as things that were set out lie; others last. */
+const byPlace = (a: SetOut | null, b: SetOut | null): number =>
+  a && b ? a.box.y - b.box.y || a.box.x - b.box.x : Number(!a) - Number(!b);

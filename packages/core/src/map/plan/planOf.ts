@@ -41,7 +41,7 @@ export function planText(slide: Slide): TextElement | undefined {
 /** Whether a slide is written under this link: the one it was made with, or any where that one is gone. */
 function isTrunk(deck: Deck, link: Link, slide: Slide): boolean {
   if (slide.trunkId === 'top') return false;
-  if (slide.trunkId === '' || slide.trunkId === link.id) return true;
+  if (slide.trunkId === null || slide.trunkId === link.id) return true;
   const trunk = deck.links[slide.trunkId];
   return !(trunk && trunk.target.kind === 'slide' && trunk.target.slideId === slide.id);
 }

@@ -202,7 +202,7 @@ function readJoin(words: string, goal: string): PlanJoin | string {
       target: {
         kind: 'deck',
         deckId: deck[1]!,
-        slideId: asId<SlideId>(deck[2]) ?? '',
+        slideId: asId<SlideId>(deck[2]),
         title: words,
       },
     };

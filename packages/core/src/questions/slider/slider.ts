@@ -13,7 +13,7 @@ export interface SliderQuestion {
   lowLabel: string;
   highLabel: string;
   /** The slider that asked the same before; '' for none. */
-  before: ElementId | '';
+  before: ElementId | null;
   points: number;
 }
 
@@ -39,7 +39,7 @@ export const slider: QuestionKind<SliderQuestion, SliderKey, SliderAnswer> = {
     step: 1,
     lowLabel: 'not at all',
     highLabel: 'very',
-    before: '',
+    before: null,
     points: 1,
   }),
 
@@ -55,7 +55,7 @@ export const slider: QuestionKind<SliderQuestion, SliderKey, SliderAnswer> = {
       step: asNumber(raw.step, 1, (to - from) / 10_000, to - from),
       lowLabel: asString(raw.lowLabel, '', 100),
       highLabel: asString(raw.highLabel, '', 100),
-      before: asId<ElementId>(raw.before) ?? '',
+      before: asId<ElementId>(raw.before),
       points: readPoints(raw.points),
     };
   },

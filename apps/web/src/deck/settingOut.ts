@@ -1,0 +1,47 @@
+import {
+  AFTERWARDS,
+  COMMAND,
+  setOutAgain,
+  slidesToSetOut,
+  type RunCommand,
+  type SlideId,
+} from '@gobrel/core';
+import type * as Y from 'yjs';
+
+/**
+ * Runs commands so that slides that set themselves out take in what has come, gone or changed on them: one step, taken
+ * back as one.
+ */
+export const settingOut =
+  (doc: Y.Doc, run: RunCommand): RunCommand =>
+  (command, ...args) =>
+    doc.transact((transaction) => {
+      const done = run(command, ...args);
+      if (done) run(setOutAgain, slidesToSetOut(doc, transaction));
+      return done;
+    }, COMMAND);
+
+/** Milliseconds without a key after which words that were typed are set out. */
+const PAUSE = 700;
+
+/** The same for words that are typed into texts: they are taken in when the hand rests. Returns how to stop. */
+export function settingOutTyped(doc: Y.Doc, run: RunCommand, typingOrigin: unknown): () => void {
+  const waiting = new Set<SlideId>();
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const setOut = (): void => {
+    const slideIds = [...waiting];
+    waiting.clear();
+    doc.transact(() => run(setOutAgain, slideIds), AFTERWARDS);
+  };
+  const note = (transaction: Y.Transaction): void => {
+    if (transaction.origin !== typingOrigin) return;
+    for (const slideId of slidesToSetOut(doc, transaction)) waiting.add(slideId);
+    clearTimeout(timer);
+    timer = setTimeout(setOut, PAUSE);
+  };
+  doc.on('afterTransaction', note);
+  return () => {
+    clearTimeout(timer);
+    doc.off('afterTransaction', note);
+  };
+}

@@ -1,0 +1,97 @@
+import {
+  arranged,
+  ARRANGEMENTS,
+  isArrangement,
+  leaveAsItLies,
+  setOut,
+  takeUp,
+  waysToSetOut,
+  wasMovedByHand,
+  type Slide,
+} from '@gobrel/core';
+import { useMemo, type ReactElement } from 'react';
+import { useDeck } from '../../deck/DeckContext';
+import { SlideView } from '../../stage/SlideView';
+import { Plain, Pop } from '../../ui/controls';
+import { useNotices } from '../../ui/Notice';
+
+const MOST_SHOWN = 9;
+const WIDTH = 168;
+
+/** The ways in which a slide can be set out, as live small slides. */
+export function SetOutPop({ slide }: { slide: Slide }): ReactElement {
+  const name = slide.setOut?.name ?? null;
+  const value = slide.setOut
+    ? isArrangement(name)
+      ? ARRANGEMENTS[name].label
+      : 'By itself'
+    : 'By hand';
+  return (
+    <Pop label="Set out" value={value} width={3 * WIDTH + 60}>
+      <Ways slide={slide} />
+    </Pop>
+  );
+}
+
+function Ways({ slide }: { slide: Slide }): ReactElement {
+  const { deck, run } = useDeck();
+  const { tell } = useNotices();
+  const theme = slide.theme ?? deck.theme;
+  const ways = useMemo(() => waysToSetOut(slide, theme).slice(0, MOST_SHOWN), [slide, theme]);
+  const moved = slide.setOut
+    ? slide.elements.filter((element) => element.setOut && wasMovedByHand(element))
+    : [];
+  const everywhere = (): void => {
+    const slideIds = Object.values(deck.slides)
+      .filter(({ isPattern }) => !isPattern)
+      .map(({ id }) => id);
+    if (run(setOut, slideIds)) tell('The whole deck is set out. Undo brings it back as it was.');
+  };
+  return (
+    <div className="flex flex-col gap-2">
+      {ways.length === 0 ? (
+        <p className="text-soft">
+          Nothing here can be set out yet: put words, pictures or a question on the slide, or make
+          room beside what lies there.
+        </p>
+      ) : (
+        <div role="group" aria-label="Arrangements" className="grid grid-cols-3 gap-2">
+          {ways.map((way) => (
+            <button
+              key={way.name}
+              type="button"
+              aria-pressed={slide.setOut?.name === way.name}
+              onClick={() => run(setOut, [slide.id], way.name)}
+              className="rounded-[4px] border border-line p-1 text-left text-[12px] hover:border-petrol aria-pressed:border-petrol aria-pressed:bg-petrol-mist"
+            >
+              <span aria-hidden className="pointer-events-none block" inert>
+                <SlideView slide={arranged(slide, way)} theme={deck.theme} width={WIDTH} label="" />
+              </span>
+              <span className="block truncate px-1 pt-1">{ARRANGEMENTS[way.name].label}</span>
+            </button>
+          ))}
+        </div>
+      )}
+      <div className="flex flex-wrap border-t border-dotted border-line pt-2">
+        <Plain onClick={() => run(setOut, [slide.id])}>The best for it</Plain>
+        <Plain onClick={everywhere}>The whole deck</Plain>
+        {moved.length > 0 && (
+          <Plain
+            onClick={() =>
+              run(
+                takeUp,
+                slide.id,
+                moved.map(({ id }) => id),
+              )
+            }
+          >
+            Take up what was moved
+          </Plain>
+        )}
+        {slide.setOut && (
+          <Plain onClick={() => run(leaveAsItLies, slide.id)}>Leave it as it lies</Plain>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,118 @@
+import { wordsOf } from '../parts/richText.js';
+import type { TextStyle } from '../parts/typography.js';
+import { READABLE, SMALLEST_AREA } from '../stage/legible.js';
+import { textHeight } from '../stage/textHeight.js';
+import { longestWord } from '../stage/textHeight.js';
+import { questionHeight } from '../stage/wordsHeight.js';
+import {
+  CHOICE_PADDING,
+  QUESTION_CARD,
+  SHAPE_PADDING,
+  textType,
+  typeSpec,
+  type SetType,
+  type ThemeName,
+} from '../themes/themes.js';
+import type { Look } from './look.js';
+import type { Part } from './content.js';
+import type { TextElement } from '../elements/text/text.js';
+
+/** Measured without a browser, a few per cent may be missing. */
+const SLACK = 1.04;
+/** What the largest type of a style may be, as times of what the theme says. */
+const LARGEST: Record<TextStyle, number> = {
+  title: 1.5,
+  subtitle: 1.4,
+  heading: 1.4,
+  body: 1.6,
+  choice: 1.5,
+  caption: 1.3,
+};
+/** The least height of pictures and charts, and the least width of what has a form of its own. */
+const LEAST_PICTURE = 150;
+const LEAST_WIDTH: Partial<Record<Part['kind'], number>> = {
+  question: 430,
+  table: 320,
+  chart: 320,
+  media: 240,
+  formula: 200,
+  picture: 150,
+};
+
+/** What parts need on a slide of a theme, when type is set so many times as large as the theme says. Remembers. */
+export class Measures {
+  #theme: ThemeName;
+  #times: number;
+  #known = new Map<string, number>();
+
+  constructor(theme: ThemeName, times: number) {
+    this.#theme = theme;
+    this.#times = times;
+  }
+
+  get theme(): ThemeName {
+    return this.#theme;
+  }
+
+  /** The size that the words of questions are set in, in slide units; they may fill more room than that. */
+  get questionSize(): number {
+    return QUESTION_CARD.size * Math.max(1, Math.min(1.5, this.#times));
+  }
+
+  /** The size that a text is set in, in slide units. */
+  sizeOf(text: TextElement, { times = 1 }: Look): number {
+    // A size that was set by hand stays.
+    if (text.size && text.size !== text.setOut?.size) return text.size;
+    const standard = typeSpec(this.#theme, text.style).size;
+    const wanted = standard * Math.min(LARGEST[text.style], this.#times) * times;
+    return Math.max(READABLE[text.style], Math.round(wanted));
+  }
+
+  /** The height that a part needs in a width; Infinity where that is too narrow for it. Slide units. */
+  height(part: Part, width: number, look: Look): number {
+    const key = `${part.id} ${Math.round(width)} ${look.times ?? 1} ${look.fill ? 1 : 0}`;
+    let known = this.#known.get(key);
+    if (known === undefined) {
+      known = this.#height(part, width, look);
+      this.#known.set(key, known);
+    }
+    return known;
+  }
+
+  #height(part: Part, width: number, look: Look): number {
+    if (width < (LEAST_WIDTH[part.kind] ?? 0)) return Infinity;
+    switch (part.kind) {
+      case 'text':
+        return this.#textHeight(part, width, look);
+      case 'picture':
+      case 'chart':
+        return LEAST_PICTURE;
+      case 'media':
+        return part.medium === 'video' ? LEAST_PICTURE : part.box.h;
+      case 'formula':
+        return Math.min(120, (width * part.box.h) / part.box.w);
+      case 'table':
+        return part.box.h;
+      case 'question':
+        return questionHeight(part, width, this.questionSize) * SLACK;
+    }
+  }
+
+  #textHeight(text: TextElement, width: number, look: Look): number {
+    const type = this.typeOf(text, look);
+    const isChoice = text.style === 'choice';
+    const padding = isChoice ? CHOICE_PADDING : look.fill ? SHAPE_PADDING : 0;
+    const room = width - 2 * padding;
+    if (room < 60 || longestWord(text.text, type) > room) return Infinity;
+    const height = textHeight(text.text, room / SLACK, type, text.columns) + 4;
+    if (isChoice) return Math.max(SMALLEST_AREA + 4, height + CHOICE_PADDING);
+    return wordsOf(text.text) === ''
+      ? type.size * type.leading
+      : height + (look.fill ? 2 * padding : 0);
+  }
+
+  /** How the words of a text are set. */
+  typeOf(text: TextElement, look: Look): SetType {
+    return { ...textType(text, this.#theme), size: this.sizeOf(text, look) };
+  }
+}

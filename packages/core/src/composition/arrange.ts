@@ -1,0 +1,196 @@
+import type { Slide } from '../deck/types.js';
+import { STAGE, type Box } from '../parts/place.js';
+import { SMALLEST_AREA } from '../stage/legible.js';
+import { textWidth } from '../stage/typeWidths.js';
+import type { ThemeName } from '../themes/themes.js';
+import {
+  ARRANGEMENT_NAMES,
+  ARRANGEMENTS,
+  WHOLE_ROOM,
+  type ArrangementName,
+  type Region,
+  type Room,
+} from './arrangements.js';
+import { formOf, lay, leastHeight, MOST_CUT, type Places } from './cells.js';
+import { contentOf, lettersIn, partsOf, type Content, type Part } from './content.js';
+import { largestFree } from './largestFree.js';
+import { Measures } from './Measures.js';
+
+/** One way to set a slide out. */
+export interface Arrangement {
+  name: ArrangementName;
+  places: Places;
+  /** How good it looks, from 0 to about 1; the best first. */
+  score: number;
+}
+
+/** How many times as large as the theme says type is tried, the largest first. */
+const TIMES = [1.6, 1.4, 1.22, 1.1, 1, 0.88, 0.78];
+/** What an arrangement that the neighbours have is worth more: a deck keeps a rhythm. */
+const KINSHIP = 0.06;
+/** The one that a slide has must be worse by so much before another takes its place. */
+const STEADY = 0.12;
+
+/**
+ * All ways to set a slide out that break no rule, the best first: nothing overlaps or leaves the stage, type can be read
+ * from the back row and choices be touched, pictures keep what is on them, reading order is visual order, and what was
+ * put there by hand stays. Empty where there is nothing to set out, or no room that would do.
+ */
+export function arrangementsOf(
+  slide: Slide,
+  theme: ThemeName,
+  /** What neighbouring slides have. */
+  kin: readonly ArrangementName[] = [],
+): Arrangement[] {
+  const content = contentOf(slide);
+  const parts = partsOf(content);
+  if (parts.length === 0) return [];
+  const room = roomBeside(content.kept);
+  if (!room) return [];
+  const measures = TIMES.map((times) => new Measures(theme, times));
+  const found: Arrangement[] = [];
+  for (const name of ARRANGEMENT_NAMES) {
+    let best: Arrangement | null = null;
+    for (const regions of ARRANGEMENTS[name].set(content, room)) {
+      const places = largestThatFits(regions, measures);
+      if (!places || !keepsRules(parts, content.kept, places)) continue;
+      const score = scoreOf(content, parts, places, theme) + (kin.includes(name) ? KINSHIP : 0);
+      if (!best || score > best.score) best = { name, places, score };
+    }
+    if (best) found.push(best);
+  }
+  found.sort((a, b) => b.score - a.score);
+  return found.filter(
+    (one, at) => !found.slice(0, at).some((better) => looksLike(one.places, better.places)),
+  );
+}
+
+/** The arrangement that a slide takes: the one chosen for it, the one it has as long as that is good enough, or the best. */
+export function arrangementFor(
+  all: readonly Arrangement[],
+  has: { name: ArrangementName | null; isChosen: boolean },
+): Arrangement | null {
+  const [best] = all;
+  if (!best) return null;
+  const own = all.find(({ name }) => name === has.name);
+  return own && (has.isChosen || own.score >= best.score - STEADY) ? own : best;
+}
+
+function roomBeside(kept: readonly Box[]): Room | null {
+  if (kept.length === 0) return WHOLE_ROOM;
+  const box = largestFree(WHOLE_ROOM.box, kept, 24);
+  return box && box.w >= 320 && box.h >= 180 ? { box, isWhole: false } : null;
+}
+
+function largestThatFits(regions: readonly Region[], measures: readonly Measures[]): Places | null {
+  for (const one of measures) {
+    const fits = regions.every(({ cell, box }) => leastHeight(cell, box.w, one) <= box.h);
+    if (!fits) continue;
+    const places: Places = new Map();
+    for (const { cell, box } of regions) lay(cell, box, one, places);
+    return places;
+  }
+  return null;
+}
+
+/** The hard rules, reckoned from the boxes alone: whatever made them. Type sizes are held by `Measures`. */
+function keepsRules(parts: readonly Part[], kept: readonly Box[], places: Places): boolean {
+  const laid: { part: Part; box: Box }[] = [];
+  for (const part of parts) {
+    const box = places.get(part.id)?.box;
+    if (!box) return false;
+    if (box.x < 0 || box.y < 0) return false;
+    if (box.x + box.w > STAGE.width || box.y + box.h > STAGE.height) return false;
+    const isTouched = part.kind === 'text' && part.style === 'choice';
+    if (isTouched && (box.w < SMALLEST_AREA || box.h < SMALLEST_AREA)) return false;
+    if (part.kind === 'picture' && cutOff(formOf(part), box) > MOST_CUT + 0.01) return false;
+    if (laid.some((other) => meet(other.box, box)) || kept.some((other) => meet(other, box))) {
+      return false;
+    }
+    laid.push({ part, box });
+  }
+  return true;
+}
+
+/** The share of its width or height that a picture loses in a box that it fills; none where it is shown whole. */
+function cutOff(form: number, box: Box): number {
+  const ratio = form / (box.w / box.h);
+  return 1 - Math.min(ratio, 1 / ratio);
+}
+
+const meet = (a: Box, b: Box): boolean =>
+  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+
+const AREA = STAGE.width * STAGE.height;
+/** The share of a page that is filled when it looks neither bare nor crowded. */
+const WELL_FILLED = 0.52;
+
+function scoreOf(
+  content: Content,
+  parts: readonly Part[],
+  places: Places,
+  theme: ThemeName,
+): number {
+  const measures = new Measures(theme, 1);
+  let [filled, x, y, shown, type, texts] = [0, 0, 0, 0, 0, 0];
+  const edges = new Set<number>();
+  for (const part of parts) {
+    const place = places.get(part.id);
+    if (!place) continue;
+    const seen = seenOf(part, place.box, place.size, measures);
+    const area = seen.w * seen.h;
+    filled += area;
+    x += area * (seen.x + seen.w / 2);
+    y += area * (seen.y + seen.h / 2);
+    edges.add(Math.round(place.look.align === 'center' ? seen.x + seen.w / 2 : place.box.x));
+    if (part.kind !== 'text') shown += area;
+    else if (lettersIn(part) > 0) {
+      type += Math.min(1.4, place.size / measures.sizeOf({ ...part, size: 0 }, {}));
+      texts += 1;
+    }
+  }
+  if (filled === 0) return 0;
+  const fill = 1 - Math.min(1, Math.abs(filled / AREA - WELL_FILLED) / WELL_FILLED);
+  const balance =
+    1 -
+    Math.min(
+      1,
+      Math.abs(x / filled / STAGE.width - 0.5) + Math.abs(y / filled / STAGE.height - 0.48),
+    );
+  const large = texts > 0 ? type / texts / 1.4 : 1;
+  const order = 1 - Math.min(1, (edges.size - 1) / Math.max(3, parts.length));
+  const wants = content.pictures.length + content.blocks.length > 0;
+  const picture = wants ? Math.min(1, shown / AREA / 0.4) : 1;
+  return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture;
+}
+
+/** What of a box is seen: of a text the words, not the empty rest of its lines. */
+function seenOf(part: Part, box: Box, size: number, measures: Measures): Box {
+  if (part.kind !== 'text' || part.style === 'choice') return box;
+  const type = { ...measures.typeOf(part, {}), size };
+  const lines = Math.max(1, Math.round(box.h / (size * type.leading)));
+  const wide = Math.max(
+    ...part.text.content.map(({ content }) =>
+      textWidth((content ?? []).map(({ text }) => text ?? '').join(''), 'body', size),
+    ),
+    0,
+  );
+  const w = lines > part.text.content.length ? box.w : Math.min(box.w, wide);
+  return { ...box, w };
+}
+
+/** Whether a class would take two arrangements for one. */
+function looksLike(one: Places, other: Places): boolean {
+  let far = 0;
+  for (const [id, { box }] of one) {
+    const there = other.get(id)?.box;
+    if (!there) return false;
+    far = Math.max(
+      far,
+      Math.abs(box.x + box.w / 2 - there.x - there.w / 2),
+      Math.abs(box.y + box.h / 2 - there.y - there.h / 2),
+      Math.abs(box.w - there.w) / 2,
+    );
+  }
+  return far < 40;
+}

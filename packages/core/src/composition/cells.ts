@@ -1,0 +1,191 @@
+import type { ElementId } from '../parts/ids.js';
+import type { Box } from '../parts/place.js';
+import type { Upright } from '../parts/typography.js';
+import type { Part } from './content.js';
+import type { Look } from './look.js';
+import type { Measures } from './Measures.js';
+
+/** A region cut into parts: one, one above the other, side by side, or on equal tiles. */
+export type Cell =
+  | { is: 'part'; part: Part; look: Look }
+  | { is: 'rows'; cells: readonly Cell[]; gap: number; upright: Upright | 'foot' }
+  | { is: 'columns'; cells: readonly Cell[]; gap: number; shares: readonly number[] }
+  | { is: 'tiles'; cells: readonly Cell[]; gap: number; columns: number; most: number };
+
+/** Where a part lies and how it is set. Boxes in slide units; a size of 0 is that of its style. */
+export interface Place {
+  box: Box;
+  size: number;
+  look: Look;
+}
+export type Places = Map<ElementId, Place>;
+
+/** Parts that are as high as they are given room. */
+const grows = ({ kind }: Part): boolean => kind === 'picture' || kind === 'chart';
+/** More of the room than it needs, that a part takes without looking lost. */
+const MOST_OF_QUESTION = 1.15;
+const MOST_OF_CHOICE = 1.35;
+
+/** The least height in slide units that a cell can do with in a width; Infinity where it cannot be set so narrow. */
+export function leastHeight(cell: Cell, width: number, measures: Measures): number {
+  switch (cell.is) {
+    case 'part':
+      return measures.height(cell.part, width, cell.look);
+    case 'rows': {
+      const heights = cell.cells.map((one) => leastHeight(one, width, measures));
+      return sum(heights) + cell.gap * Math.max(0, cell.cells.length - 1);
+    }
+    case 'columns': {
+      const widths = widthsOf(cell, width);
+      return Math.max(...cell.cells.map((one, at) => leastHeight(one, widths[at]!, measures)));
+    }
+    case 'tiles': {
+      const rows = Math.ceil(cell.cells.length / cell.columns);
+      return rows * tileHeight(cell, width, measures) + cell.gap * (rows - 1);
+    }
+  }
+}
+
+/** The most height that it fills. */
+function mostHeight(cell: Cell, width: number, measures: Measures): number {
+  const least = leastHeight(cell, width, measures);
+  switch (cell.is) {
+    case 'part': {
+      const { part } = cell;
+      if (part.kind === 'picture') return Math.max(least, width / formOf(part));
+      if (grows(part)) return Math.max(least, width * 0.75);
+      if (part.kind === 'question') return least * MOST_OF_QUESTION;
+      const isChoice = part.kind === 'text' && part.style === 'choice';
+      return isChoice ? least * MOST_OF_CHOICE : least;
+    }
+    case 'rows':
+      return (
+        sum(cell.cells.map((one) => mostHeight(one, width, measures))) +
+        cell.gap * Math.max(0, cell.cells.length - 1)
+      );
+    case 'columns': {
+      const widths = widthsOf(cell, width);
+      return Math.max(...cell.cells.map((one, at) => mostHeight(one, widths[at]!, measures)));
+    }
+    case 'tiles':
+      return Math.max(least, cell.most * Math.ceil(cell.cells.length / cell.columns));
+  }
+}
+
+/** Lays a cell into a box that it fits into. */
+export function lay(cell: Cell, box: Box, measures: Measures, places: Places): void {
+  switch (cell.is) {
+    case 'part':
+      places.set(cell.part.id, placeOf(cell.part, cell.look, box, measures));
+      return;
+    case 'rows':
+      layRows(cell, box, measures, places);
+      return;
+    case 'columns': {
+      const widths = widthsOf(cell, box.w);
+      let x = box.x;
+      cell.cells.forEach((one, at) => {
+        lay(one, { ...box, x, w: widths[at]! }, measures, places);
+        x += widths[at]! + cell.gap;
+      });
+      return;
+    }
+    case 'tiles': {
+      const rows = Math.ceil(cell.cells.length / cell.columns);
+      const w = (box.w - cell.gap * (cell.columns - 1)) / cell.columns;
+      const room = (box.h - cell.gap * (rows - 1)) / rows;
+      const h = Math.max(tileHeight(cell, box.w, measures), Math.min(room, cell.most));
+      cell.cells.forEach((one, at) => {
+        const [row, column] = [Math.floor(at / cell.columns), at % cell.columns];
+        const x = box.x + column * (w + cell.gap);
+        const y = box.y + row * (h + cell.gap);
+        lay(one, { x, y, w, h }, measures, places);
+      });
+    }
+  }
+}
+
+type Rows = Extract<Cell, { is: 'rows' }>;
+
+/** What is left of the height goes to what can use it, evenly; the rest stays free below, around or between. */
+function layRows(cell: Rows, box: Box, measures: Measures, places: Places): void {
+  const heights = cell.cells.map((one) => leastHeight(one, box.w, measures));
+  const most = cell.cells.map((one) => mostHeight(one, box.w, measures));
+  let spare = box.h - sum(heights) - cell.gap * Math.max(0, heights.length - 1);
+  for (let round = 0; round < 3 && spare > 1; round += 1) {
+    const hungry = heights.flatMap((height, at) => (most[at]! > height + 0.5 ? [at] : []));
+    const each = spare / Math.max(1, hungry.length);
+    for (const at of hungry) {
+      const more = Math.min(each, most[at]! - heights[at]!);
+      heights[at]! += more;
+      spare -= more;
+    }
+  }
+  const over = Math.max(0, spare);
+  let y = box.y + (cell.upright === 'middle' ? over / 2 : cell.upright === 'bottom' ? over : 0);
+  cell.cells.forEach((one, at) => {
+    // The last one stands at the foot, whatever is above it.
+    if (cell.upright === 'foot' && at === heights.length - 1) y += over;
+    lay(one, { ...box, y, h: heights[at]! }, measures, places);
+    y += heights[at]! + cell.gap;
+  });
+}
+
+type Columns = Extract<Cell, { is: 'columns' }>;
+function widthsOf({ cells, gap, shares }: Columns, width: number): number[] {
+  const room = width - gap * (cells.length - 1);
+  const all = sum(shares);
+  return shares.map((share) => (room * share) / all);
+}
+
+type Tiles = Extract<Cell, { is: 'tiles' }>;
+function tileHeight({ cells, columns, gap }: Tiles, width: number, measures: Measures): number {
+  const w = (width - gap * (columns - 1)) / columns;
+  return Math.max(...cells.map((one) => leastHeight(one, w, measures)));
+}
+
+/** How wide the shown part of a picture is for its height. */
+export const formOf = (part: Extract<Part, { kind: 'picture' }>): number =>
+  (part.asset.width * part.crop.w) / Math.max(1, part.asset.height * part.crop.h);
+
+/** At most this share of a picture's width or height may be cut off: what matters is not looked for at the very edge. */
+export const MOST_CUT = 0.1;
+
+function placeOf(part: Part, look: Look, box: Box, measures: Measures): Place {
+  const { x, y, w, h } = box;
+  if (part.kind === 'picture') {
+    const form = formOf(part);
+    const ratio = form / (w / h);
+    if (Math.max(ratio, 1 / ratio) <= 1 / (1 - MOST_CUT)) {
+      return { box: whole(box), size: 0, look: { ...look, isFilled: true } };
+    }
+    return { box: whole(within(box, form)), size: 0, look };
+  }
+  if (part.kind === 'formula' || part.kind === 'media') {
+    const form = part.box.w / part.box.h;
+    return { box: whole(within(box, form)), size: 0, look };
+  }
+  if (part.kind === 'text') {
+    const size = measures.sizeOf(part, look);
+    const needed = part.style === 'choice' ? h : Math.min(h, measures.height(part, w, look));
+    return { box: whole({ x, y, w, h: needed }), size, look };
+  }
+  if (part.kind === 'table') {
+    return { box: whole({ x, y, w, h: measures.height(part, w, look) }), size: 0, look };
+  }
+  return { box: whole(box), size: 0, look };
+}
+
+/** The largest box of a form within another one, in its middle. */
+function within({ x, y, w, h }: Box, form: number): Box {
+  const width = Math.min(w, h * form);
+  const height = width / form;
+  return { x: x + (w - width) / 2, y: y + (h - height) / 2, w: width, h: height };
+}
+
+const whole = ({ x, y, w, h }: Box): Box => {
+  const [left, top] = [Math.round(x), Math.round(y)];
+  return { x: left, y: top, w: Math.round(x + w) - left, h: Math.round(y + h) - top };
+};
+
+const sum = (all: readonly number[]): number => all.reduce((one, other) => one + other, 0);

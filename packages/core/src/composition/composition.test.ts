@@ -1,0 +1,241 @@
+import fc from 'fast-check';
+import type * as Y from 'yjs';
+import {
+  addChoice,
+  addPlaced,
+  addSlide,
+  arrangementsOf,
+  Checker,
+  FINDING_KINDS,
+  leaveAsItLies,
+  plain,
+  readDeck,
+  setBox,
+  setElement,
+  setOut,
+  setOutAgain,
+  setText,
+  setThemeForAll,
+  slidesToSetOut,
+  takeUp,
+  THEMES,
+  waysToSetOut,
+  type Box,
+  type Slide,
+} from '../index.js';
+import { deck, slide, text } from '../testing/builder.js';
+import { contentBySeed, slideWith } from '../testing/contents.js';
+import { arrangementFor } from './arrange.js';
+import { largestFree } from './largestFree.js';
+
+const meet = (a: Box, b: Box): boolean =>
+  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+/** What Check says of the look of things, and not of what they say or where they lead. */
+const OF_THE_LOOK = new Set(['touch', 'reading', 'pictures']);
+const NOT_OURS = new Set(['many-words', 'no-alt', 'no-credit']);
+
+function spoiled(doc: Y.Doc): string[] {
+  return new Checker()
+    .check(readDeck(doc))
+    .findings.filter(
+      ({ kind, slideId }) =>
+        slideId === 's' && OF_THE_LOOK.has(FINDING_KINDS[kind].group) && !NOT_OURS.has(kind),
+    )
+    .map(({ kind, why }) => `${kind}: ${why}`);
+}
+
+test('whatever is on a slide, no arrangement that is offered breaks a rule: Check has nothing to say', () => {
+  let offered = 0;
+  fc.assert(
+    fc.property(fc.nat(100_000), fc.constantFrom(...THEMES), (seed, theme) => {
+      const { doc, slideId, slide: before } = slideWith(contentBySeed(seed));
+      setThemeForAll(doc, theme);
+      for (const { name } of waysToSetOut(before, theme)) {
+        setOut(doc, [slideId], name);
+        const after = readDeck(doc).slides[slideId]!;
+        expect(after.setOut).toEqual({ name, isChosen: true });
+        const boxes = after.elements.map(({ box }) => box);
+        boxes.forEach((box, at) => {
+          expect(boxes.slice(0, at).filter((other) => meet(other, box))).toEqual([]);
+        });
+        expect(spoiled(doc)).toEqual([]);
+        offered += 1;
+      }
+    }),
+    { numRuns: 120 },
+  );
+  expect(offered).toBeGreaterThan(400);
+});
+
+test.each([
+  ['words alone', [], ['Lie down, wait, and look. Four animals will show themselves.'], []],
+  ['words and a picture', [[1600, 1200]], ['Lie down, wait, and look.'], []],
+  [
+    'words and three pictures',
+    [
+      [1600, 1200],
+      [1200, 1200],
+      [1600, 900],
+    ],
+    ['Look.'],
+    [],
+  ],
+  ['two choices', [], ['Mist is coming up.'], ['Along the ridge', 'Down to the mill']],
+  ['a picture and three choices', [[1600, 1200]], ['Look.'], ['Lift', 'Shade', 'Wait']],
+] as const)('%s can be set out in several ways', (_, pictures, texts, choices) => {
+  const content = { title: 'Who lives here?', question: null, hasTable: false, hasChart: false };
+  const { slide: before } = slideWith({ ...content, pictures, texts, choices });
+  expect(waysToSetOut(before, 'paper').length).toBeGreaterThanOrEqual(5);
+});
+
+const freshSlide = (): Y.Doc => {
+  const doc = deck(slide('goal'));
+  addSlide(doc, { id: 's', title: 'The pier' });
+  return doc;
+};
+const slideOf = (doc: Y.Doc): Slide => readDeck(doc).slides.s!;
+const boxOf = (doc: Y.Doc, id: string): Box =>
+  slideOf(doc).elements.find((element) => element.id === id)!.box;
+
+test('a fresh slide sets itself out again as things come; one laid by hand is left alone', () => {
+  const doc = freshSlide();
+  const before = slideOf(doc).elements.map(({ box }) => box);
+  setOutAgain(doc, ['s']);
+  expect(slideOf(doc).setOut).toMatchObject({ isChosen: false });
+  expect(slideOf(doc).elements.map(({ box }) => box)).not.toEqual(before);
+  for (const words of ['Row out', 'Wait', 'Call the keeper']) {
+    addChoice(doc, 's', words, { slideId: 'goal' });
+    setOutAgain(doc, ['s']);
+  }
+  const choices = slideOf(doc).elements.filter(
+    (element) => element.kind === 'text' && element.style === 'choice',
+  );
+  expect(new Set(choices.map(({ box }) => box.h)).size).toBe(1);
+  expect(spoiled(doc)).toEqual([]);
+  const byHand = deck(slide('s', text('Here', { box: { x: 7, y: 9, w: 300, h: 50 } })));
+  const was = readDeck(byHand);
+  setOutAgain(byHand, ['s']);
+  expect(readDeck(byHand)).toEqual(was);
+});
+
+test('what is moved by hand stays, and the rest goes on fitting around it, until it is taken up again', () => {
+  const doc = freshSlide();
+  const added = addPlaced(doc, 's', {
+    kind: 'text',
+    id: 'note',
+    style: 'caption',
+    layer: 'content',
+    box: { x: 500, y: 300, w: 300, h: 60 },
+    text: plain('Tide at six'),
+  });
+  expect(added.ok).toBe(true);
+  setOutAgain(doc, ['s']);
+  const there = { x: 860, y: 90, w: 320, h: 300 };
+  setBox(doc, 's', 'note', there);
+  for (const words of ['Row out', 'Wait', 'Call the keeper']) {
+    addChoice(doc, 's', words, { slideId: 'goal' });
+    setOutAgain(doc, ['s']);
+    expect(boxOf(doc, 'note')).toEqual(there);
+    const others = slideOf(doc).elements.filter(({ id }) => id !== 'note');
+    expect(others.filter(({ box }) => meet(box, there))).toEqual([]);
+  }
+  takeUp(doc, 's', ['note']);
+  setOutAgain(doc, ['s']);
+  expect(boxOf(doc, 'note')).not.toEqual(there);
+  leaveAsItLies(doc, 's');
+  const lies = slideOf(doc);
+  addChoice(doc, 's', 'Go home', { slideId: 'goal' });
+  setOutAgain(doc, ['s']);
+  expect(boxOf(doc, lies.elements[0]!.id)).toEqual(lies.elements[0]!.box);
+});
+
+test('a letter more does not jump to another arrangement, and a size set by hand stays', () => {
+  const doc = freshSlide();
+  const body = slideOf(doc).elements.find((element) => element.slot === 'body')!.id;
+  const said = 'The boat leaves at six and comes back with the tide, as it always did and does. ';
+  const names = new Set<string | null | undefined>();
+  let jumps = 0;
+  let last: string | null | undefined;
+  for (let letters = 20; letters < 200; letters += 1) {
+    setText(doc, 's', body, plain(said.repeat(4).slice(0, letters)));
+    setOutAgain(doc, ['s']);
+    const { setOut: is } = slideOf(doc);
+    if (last !== undefined && is?.name !== last) jumps += 1;
+    last = is?.name;
+    names.add(last);
+  }
+  expect(jumps).toBeLessThanOrEqual(2);
+  setElement(doc, 's', body, { size: 26 });
+  setOutAgain(doc, ['s']);
+  expect(slideOf(doc).elements.find(({ id }) => id === body)).toMatchObject({ size: 26 });
+});
+
+test('one that was chosen stays while it fits, and gives way when it does not', () => {
+  const doc = freshSlide();
+  addChoice(doc, 's', 'Row out', { slideId: 'goal' });
+  addChoice(doc, 's', 'Wait', { slideId: 'goal' });
+  setOut(doc, ['s'], 'foot');
+  addChoice(doc, 's', 'Call the keeper', { slideId: 'goal' });
+  setOutAgain(doc, ['s']);
+  expect(slideOf(doc).setOut).toEqual({ name: 'foot', isChosen: true });
+  const all = arrangementsOf(slideOf(doc), 'paper');
+  const without = all.filter(({ name }) => name !== 'foot');
+  expect(arrangementFor(without, { name: 'foot', isChosen: true })?.name).toBe(without[0]!.name);
+});
+
+test('a step says which slides it has changed: all of them with the theme, none with a card', () => {
+  const doc = freshSlide();
+  const after = (change: () => unknown): string[] => {
+    let found: string[] = [];
+    doc.transact((transaction) => {
+      change();
+      found = slidesToSetOut(doc, transaction);
+    });
+    return found.sort();
+  };
+  expect(after(() => addChoice(doc, 's', 'Wait', { slideId: 'goal' }))).toEqual(['s']);
+  expect(after(() => setThemeForAll(doc, 'night'))).toEqual(['goal', 's']);
+  expect(after(() => setElement(doc, 's', slideOf(doc).elements[0]!.id, { size: 40 }))).toEqual([
+    's',
+  ]);
+  expect(after(() => readDeck(doc))).toEqual([]);
+});
+
+test('the largest free rectangle is free, inside, and no smaller than any that is tried', () => {
+  const room = { x: 0, y: 0, w: 200, h: 100 };
+  const boxes = fc.array(
+    fc.record({
+      x: fc.nat(180),
+      y: fc.nat(90),
+      w: fc.integer({ min: 5, max: 90 }),
+      h: fc.integer({ min: 5, max: 60 }),
+    }),
+    { maxLength: 7 },
+  );
+  fc.assert(
+    fc.property(boxes, (taken) => {
+      const found = largestFree(room, taken, 0);
+      const isFree = (box: Box): boolean => !taken.some((one) => meet(one, box));
+      if (found) {
+        expect(isFree(found)).toBe(true);
+        expect(found.x >= 0 && found.y >= 0).toBe(true);
+        expect(found.x + found.w <= 200 && found.y + found.h <= 100).toBe(true);
+      }
+      const edges = (of: 'x' | 'y', size: 'w' | 'h', end: number): number[] => [
+        ...new Set([0, end, ...taken.flatMap((box) => [box[of], box[of] + box[size]])]),
+      ];
+      for (const x of edges('x', 'w', 200)) {
+        for (const right of edges('x', 'w', 200)) {
+          for (const y of edges('y', 'h', 100)) {
+            for (const foot of edges('y', 'h', 100)) {
+              const box = { x, y, w: right - x, h: foot - y };
+              if (box.w <= 0 || box.h <= 0 || right > 200 || foot > 100 || !isFree(box)) continue;
+              expect(found!.w * found!.h).toBeGreaterThanOrEqual(box.w * box.h);
+            }
+          }
+        }
+      }
+    }),
+    { numRuns: 150 },
+  );
+});

@@ -1,0 +1,213 @@
+import * as Y from 'yjs';
+import { command, UNCHANGED, type Plan } from '../deck/command.js';
+import {
+  deckMap,
+  elementOf,
+  linksMap,
+  readTheme,
+  readSlide,
+  slideOf,
+  slidesMap,
+} from '../deck/document.js';
+import type { Slide } from '../deck/types.js';
+import { idOf, type ElementId, type SlideId } from '../parts/ids.js';
+import { sameData } from '../parts/sameData.js';
+import { sure } from '../parts/sure.js';
+import type { SlideElement } from '../elements/registry.js';
+import type { Place } from './cells.js';
+import { refuse } from '../parts/refusals.js';
+import type { ThemeName } from '../themes/themes.js';
+import { arrangementFor, arrangementsOf, type Arrangement } from './arrange.js';
+import { ARRANGEMENTS, type ArrangementName } from './arrangements.js';
+
+export const isArrangement = (name: string | null): name is ArrangementName =>
+  name !== null && Object.hasOwn(ARRANGEMENTS, name);
+
+/** The slide as it is when everything on it that can be is set out, what was moved by hand too. */
+export const takenUp = (slide: Slide): Slide => ({
+  ...slide,
+  elements: slide.elements.map((element) => ({
+    ...element,
+    setOut: {
+      box: element.box,
+      size: element.setOut?.size ?? ('size' in element ? element.size : 0),
+    },
+  })),
+});
+
+/** The ways to set a slide out; one that was laid by hand so far is taken up as a whole. */
+export const waysToSetOut = (
+  slide: Slide,
+  theme: ThemeName,
+  kin?: ArrangementName[],
+): Arrangement[] => arrangementsOf(slide.setOut ? slide : takenUp(slide), theme, kin);
+
+/**
+ * Sets slides out: in the arrangement named as far as it is for them, or the best for each. From then on they set
+ * themselves out while things come and go.
+ * Refused: `setOut.nothing`, `slide.gone`.
+ */
+export const setOut = command(
+  'setOut',
+  'deck:write',
+  (doc: Y.Doc, slideIds: readonly SlideId[], name: ArrangementName | null = null): Plan => {
+    const there = slideIds.filter((slideId) => slideOf(doc, slideId));
+    if (there.length === 0) return refuse('slide.gone');
+    const found = there.flatMap((slideId) => {
+      const slide = readSlide(slideId, sure(slideOf(doc, slideId), 'it is there'));
+      const ways = waysToSetOut(slide, slide.theme ?? readTheme(doc));
+      const way = arrangementFor(ways, { name, isChosen: name !== null });
+      return way ? [{ slide, way }] : [];
+    });
+    if (found.length === 0) return refuse('setOut.nothing');
+    return () => {
+      for (const { slide, way } of found) {
+        place(doc, slide, way, name !== null && way.name === name);
+      }
+    };
+  },
+);
+
+/**
+ * What slides that set themselves out make of what has come, gone or grown on them. Those laid by hand, and those where
+ * nothing would lie otherwise, are left as they are.
+ */
+export const setOutAgain = command(
+  'setOutAgain',
+  'deck:write',
+  (doc: Y.Doc, slideIds: readonly SlideId[]): Plan => {
+    const theme = readTheme(doc);
+    const found = slideIds.flatMap((slideId) => {
+      const map = slideOf(doc, slideId);
+      if (!map?.get('setOut')) return [];
+      const slide = readSlide(slideId, map);
+      if (!slide.setOut) return [];
+      const { name, isChosen } = slide.setOut;
+      const known = { name: isArrangement(name) ? name : null, isChosen };
+      const way = arrangementFor(
+        arrangementsOf(slide, slide.theme ?? theme, kinOf(doc, slideId)),
+        known,
+      );
+      return way ? [{ slide, way, isChosen }] : [];
+    });
+    if (found.length === 0) return UNCHANGED;
+    return () => {
+      for (const { slide, way, isChosen } of found) {
+        place(doc, slide, way, isChosen && slide.setOut?.name === way.name);
+      }
+    };
+  },
+);
+
+/** A slide is laid out by hand from now on; everything stays where it is. Refused: `slide.gone`. */
+export const leaveAsItLies = command(
+  'leaveAsItLies',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId): Plan => {
+    const slide = slideOf(doc, slideId);
+    if (!slide) return refuse('slide.gone');
+    return () => {
+      slide.delete('setOut');
+    };
+  },
+);
+
+/**
+ * Things that were moved by hand are set out with the rest again.
+ * Refused: `thing.gone`.
+ */
+export const takeUp = command(
+  'takeUp',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, elementIds: readonly ElementId[]): Plan => {
+    const there = elementIds.filter((id) => elementOf(doc, slideId, id));
+    if (there.length === 0) return refuse('thing.gone');
+    return () => {
+      for (const id of there) {
+        const element = elementOf(doc, slideId, id);
+        element?.set('setOut', { box: element.get('box'), size: 0 });
+      }
+    };
+  },
+);
+
+/** A slide as it lies in an arrangement. */
+export const arranged = (slide: Slide, { places }: Arrangement): Slide => ({
+  ...slide,
+  elements: slide.elements.map((element) => laid(element, places.get(element.id))),
+});
+
+function laid(element: SlideElement, place: Place | undefined): SlideElement {
+  if (!place) return element;
+  const { box, size, look } = place;
+  const there = { box, setOut: { box, size } };
+  if (element.kind === 'text') {
+    const { align = null, upright = null } = look;
+    return { ...element, ...there, size, align, upright };
+  }
+  if (element.kind === 'picture') {
+    return { ...element, ...there, fit: look.isFilled ? 'cover' : 'contain' };
+  }
+  return { ...element, ...there };
+}
+
+/** Inside a transaction: lays things where an arrangement has them; what lies so already is not written. */
+function place(doc: Y.Doc, slide: Slide, way: Arrangement, isChosen: boolean): void {
+  const after = arranged(slide, way);
+  slide.elements.forEach((element, index) => {
+    const map = elementOf(doc, slide.id, element.id);
+    const is = element as unknown as Record<string, unknown>;
+    for (const [key, value] of Object.entries<unknown>({ ...after.elements[index] })) {
+      if (!sameData(value, is[key])) map?.set(key, value);
+    }
+  });
+  const now = { name: way.name, isChosen };
+  if (!sameData(now, slide.setOut)) slideOf(doc, slide.id)?.set('setOut', now);
+}
+
+/** The arrangements of the slides that lead to a slide, and of those that they lead to besides. */
+function kinOf(doc: Y.Doc, slideId: SlideId): ArrangementName[] {
+  const from = new Set<unknown>();
+  const all = [...linksMap(doc).values()].filter((link) => link instanceof Y.Map);
+  const leadsTo = (link: Y.Map<unknown>): unknown =>
+    (link.get('target') as { slideId?: unknown } | undefined)?.slideId;
+  for (const link of all) if (leadsTo(link) === slideId) from.add(link.get('from'));
+  const near = new Set([...from, ...all.filter((link) => from.has(link.get('from'))).map(leadsTo)]);
+  near.delete(slideId);
+  return [...near].flatMap((id) => {
+    const slide = typeof id === 'string' ? slidesMap(doc).get(id) : undefined;
+    const said =
+      slide instanceof Y.Map ? (slide.get('setOut') as { name?: string } | undefined) : undefined;
+    return said?.name && isArrangement(said.name) ? [said.name] : [];
+  });
+}
+
+/** What of a shared type says where in the document it is. */
+interface Shared {
+  parent: Shared | null;
+  _item: { parentSub: string | null } | null;
+}
+
+/** Fields of a slide itself with which its arrangement has to do. */
+const HEED = new Set<string | null>(['theme', 'layout', 'elements']);
+
+/** The slides of a deck on which a transaction has changed what is set out: all of them when the theme is another one. */
+export function slidesToSetOut(doc: Y.Doc, { changed }: Y.Transaction): SlideId[] {
+  const found = new Set<string>();
+  const slides: unknown = slidesMap(doc);
+  for (const [type, keys] of changed) {
+    if ((type as unknown) === deckMap(doc) && keys.has('theme')) {
+      return [...slidesMap(doc).keys()];
+    }
+    if ((type as unknown) === slides) {
+      for (const id of keys) if (id !== null) found.add(id);
+      continue;
+    }
+    let at = type as Shared;
+    while (at.parent && at.parent !== slides) at = at.parent;
+    const id = at.parent ? at._item?.parentSub : null;
+    const isOfSlide = at === (type as Shared);
+    if (id && (!isOfSlide || [...keys].some((key) => HEED.has(key)))) found.add(id);
+  }
+  return [...found].map((id) => idOf<SlideId>(id));
+}
