@@ -25,7 +25,7 @@ test('one picker for everything a link can lead to; a hotspot, an option and a l
   const dialog = page.getByRole('dialog');
 
   const tray = page.getByRole('toolbar', { name: 'Tray' });
-  await tray.getByRole('button', { name: 'Hotspot' }).click();
+  await tray.getByRole('button', { name: 'Link area' }).click();
   await onStage(page, { x: 0.6, y: 0.6 }, { x: 0.8, y: 0.8 });
   await page.keyboard.press('Control+k');
   const accessibility = await new AxeBuilder({ page }).include('[role=dialog]').analyze();

@@ -257,10 +257,10 @@ test('by keyboard alone: a slide with a shape, words and a picture of its own pl
   expect(after.x).toBeGreaterThan(before.x + 10);
 
   // A tool that draws puts its thing in the middle when it is asked for from the keyboard.
-  await press(tray.getByRole('button', { name: 'Hotspot', exact: true }));
-  await expect(thing(page, 'Hotspot')).toBeFocused();
+  await press(tray.getByRole('button', { name: 'Link area', exact: true }));
+  await expect(thing(page, 'Link area')).toBeFocused();
   await page.keyboard.press('Delete');
-  await expect(thing(page, 'Hotspot')).toHaveCount(0);
+  await expect(thing(page, 'Link area')).toHaveCount(0);
 
   await press(tray.getByRole('button', { name: 'Shape', exact: true }));
   await press(page.getByRole('button', { name: 'Octagon' }));

@@ -10,6 +10,7 @@ const BENCHES = [
   'fullCheck',
   'growth',
   'planText',
+  'setOut',
   'mapPan',
   'stage',
   'largeDeck',

@@ -6,6 +6,7 @@ import {
   resize,
   setPlaces,
   textPadding,
+  wasMovedByHand,
   type ElementId,
   type Link,
   type Slide,
@@ -104,7 +105,13 @@ function useGrowth(
       const pull = { x: -Math.sin(angle) * down, y: Math.cos(angle) * down };
       const box = resize(now.box, 's', pull.x, pull.y, { rotation });
       // It belongs to the typing that brought it about.
-      doc.transact(() => setPlaces(doc, slideId, [{ elementId: now.id, box }]), ySyncPluginKey);
+      // Grown with its words it has not been moved by hand.
+      const { setOut } = now;
+      const settings = setOut && !wasMovedByHand(now) ? { setOut: { ...setOut, box } } : undefined;
+      doc.transact(
+        () => setPlaces(doc, slideId, [{ elementId: now.id, box, settings }]),
+        ySyncPluginKey,
+      );
     };
     const observer = new ResizeObserver(grow);
     observer.observe(words);

@@ -15,7 +15,7 @@ test.each([
   [{ kind: 'text', style: 'body', layer: 'pieces', text: plain('crab') }, 'Piece: crab'],
   [{ kind: 'shape', shape: 'ellipse', isLocked: true }, 'Ellipse, empty, locked'],
   [{ kind: 'zone', layer: 'pieces', name: 'pool' }, 'Zone: pool'],
-  [{ kind: 'hotspot', name: 'the lamp' }, 'Hotspot: the lamp'],
+  [{ kind: 'hotspot', name: 'the lamp' }, 'Link area: the lamp'],
   [{ kind: 'formula', tex: 'a^2' }, 'Formula: a squared'],
   [{ kind: 'formula', tex: 'a^2', spoken: 'the area' }, 'Formula: the area'],
   [{ kind: 'chart', form: 'pie', name: 'Birds' }, 'Pie chart: Birds. No values yet.'],

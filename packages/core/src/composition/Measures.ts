@@ -1,8 +1,6 @@
-import { wordsOf } from '../parts/richText.js';
 import type { TextStyle } from '../parts/typography.js';
 import { READABLE, SMALLEST_AREA } from '../stage/legible.js';
-import { textHeight } from '../stage/textHeight.js';
-import { longestWord } from '../stage/textHeight.js';
+import { MeasuredText } from '../stage/MeasuredText.js';
 import { questionHeight } from '../stage/wordsHeight.js';
 import {
   CHOICE_PADDING,
@@ -10,7 +8,6 @@ import {
   SHAPE_PADDING,
   textType,
   typeSpec,
-  type SetType,
   type ThemeName,
 } from '../themes/themes.js';
 import type { Look } from './look.js';
@@ -43,15 +40,13 @@ const LEAST_WIDTH: Partial<Record<Part['kind'], number>> = {
 export class Measures {
   #theme: ThemeName;
   #times: number;
-  #known = new Map<string, number>();
+  #texts: MeasuredTexts;
+  #known = new Map<object, Map<number, number>>();
 
-  constructor(theme: ThemeName, times: number) {
+  constructor(theme: ThemeName, texts: MeasuredTexts, times: number) {
     this.#theme = theme;
+    this.#texts = texts;
     this.#times = times;
-  }
-
-  get theme(): ThemeName {
-    return this.#theme;
   }
 
   /** The size that the words of questions are set in, in slide units; they may fill more room than that. */
@@ -70,13 +65,17 @@ export class Measures {
 
   /** The height that a part needs in a width; Infinity where that is too narrow for it. Slide units. */
   height(part: Part, width: number, look: Look): number {
-    const key = `${part.id} ${Math.round(width)} ${look.times ?? 1} ${look.fill ? 1 : 0}`;
-    let known = this.#known.get(key);
-    if (known === undefined) {
-      known = this.#height(part, width, look);
-      this.#known.set(key, known);
-    }
-    return known;
+    const key = Math.round(width) * 100 + (look.times ?? 1) * 10 + (look.fill ? 1 : 0);
+    return this.known(part, key, () => this.#height(part, width, look));
+  }
+
+  /** What has been reckoned of a thing, by a number; reckoned once. */
+  known(of: object, key: number, reckon: () => number): number {
+    let all = this.#known.get(of);
+    if (!all) this.#known.set(of, (all = new Map<number, number>()));
+    let value = all.get(key);
+    if (value === undefined) all.set(key, (value = reckon()));
+    return value;
   }
 
   #height(part: Part, width: number, look: Look): number {
@@ -99,20 +98,33 @@ export class Measures {
   }
 
   #textHeight(text: TextElement, width: number, look: Look): number {
-    const type = this.typeOf(text, look);
     const isChoice = text.style === 'choice';
     const padding = isChoice ? CHOICE_PADDING : look.fill ? SHAPE_PADDING : 0;
     const room = width - 2 * padding;
-    if (room < 60 || longestWord(text.text, type) > room) return Infinity;
-    const height = textHeight(text.text, room / SLACK, type, text.columns) + 4;
+    const words = this.#texts.of(text);
+    const size = this.sizeOf(text, look);
+    if (room < 60 || words.widestWord * size > room) return Infinity;
+    const height = words.height(room / SLACK, size, text.columns) + 4;
     if (isChoice) return Math.max(SMALLEST_AREA + 4, height + CHOICE_PADDING);
-    return wordsOf(text.text) === ''
-      ? type.size * type.leading
-      : height + (look.fill ? 2 * padding : 0);
+    return height + (look.fill ? 2 * padding : 0);
+  }
+}
+
+/** The texts of a slide, each measured once. */
+export class MeasuredTexts {
+  #theme: ThemeName;
+  #known = new Map<TextElement, MeasuredText>();
+
+  constructor(theme: ThemeName) {
+    this.#theme = theme;
   }
 
-  /** How the words of a text are set. */
-  typeOf(text: TextElement, look: Look): SetType {
-    return { ...textType(text, this.#theme), size: this.sizeOf(text, look) };
+  of(text: TextElement): MeasuredText {
+    let known = this.#known.get(text);
+    if (!known) {
+      known = new MeasuredText(text.text, textType(text, this.#theme));
+      this.#known.set(text, known);
+    }
+    return known;
   }
 }

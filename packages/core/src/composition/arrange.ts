@@ -1,8 +1,11 @@
 import type { Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
+import { sure } from '../parts/sure.js';
 import { SMALLEST_AREA } from '../stage/legible.js';
 import { textWidth } from '../stage/typeWidths.js';
-import type { ThemeName } from '../themes/themes.js';
+import { typeSpec, type ThemeName } from '../themes/themes.js';
+import type { TextElement } from '../elements/text/text.js';
+import type { ElementId } from '../parts/ids.js';
 import {
   ARRANGEMENT_NAMES,
   ARRANGEMENTS,
@@ -11,10 +14,10 @@ import {
   type Region,
   type Room,
 } from './arrangements.js';
-import { formOf, lay, leastHeight, MOST_CUT, type Places } from './cells.js';
+import { formOf, lay, leastHeight, MOST_CUT, type Place, type Places } from './cells.js';
 import { contentOf, lettersIn, partsOf, type Content, type Part } from './content.js';
 import { largestFree } from './largestFree.js';
-import { Measures } from './Measures.js';
+import { MeasuredTexts, Measures } from './Measures.js';
 
 /** One way to set a slide out. */
 export interface Arrangement {
@@ -47,14 +50,16 @@ export function arrangementsOf(
   if (parts.length === 0) return [];
   const room = roomBeside(content.kept);
   if (!room) return [];
-  const measures = TIMES.map((times) => new Measures(theme, times));
+  const texts = new MeasuredTexts(theme);
+  const measures = TIMES.map((times) => new Measures(theme, texts, times));
+  const seen = new Seen(theme);
   const found: Arrangement[] = [];
   for (const name of ARRANGEMENT_NAMES) {
     let best: Arrangement | null = null;
     for (const regions of ARRANGEMENTS[name].set(content, room)) {
       const places = largestThatFits(regions, measures);
       if (!places || !keepsRules(parts, content.kept, places)) continue;
-      const score = scoreOf(content, parts, places, theme) + (kin.includes(name) ? KINSHIP : 0);
+      const score = scoreOf(content, parts, places, seen) + (kin.includes(name) ? KINSHIP : 0);
       if (!best || score > best.score) best = { name, places, score };
     }
     if (best) found.push(best);
@@ -82,15 +87,20 @@ function roomBeside(kept: readonly Box[]): Room | null {
   return box && box.w >= 320 && box.h >= 180 ? { box, isWhole: false } : null;
 }
 
+/** Laid in the largest type that fits. Larger type never needs less room, so the sizes are halved and not all tried. */
 function largestThatFits(regions: readonly Region[], measures: readonly Measures[]): Places | null {
-  for (const one of measures) {
-    const fits = regions.every(({ cell, box }) => leastHeight(cell, box.w, one) <= box.h);
-    if (!fits) continue;
-    const places: Places = new Map();
-    for (const { cell, box } of regions) lay(cell, box, one, places);
-    return places;
+  let [from, before] = [0, measures.length];
+  while (from < before) {
+    const middle = (from + before) >> 1;
+    const one = sure(measures[middle], 'it lies between the ends');
+    if (regions.every(({ cell, box }) => leastHeight(cell, box.w, one) <= box.h)) before = middle;
+    else from = middle + 1;
   }
-  return null;
+  const fitting = measures[from];
+  if (!fitting) return null;
+  const places: Places = new Map();
+  for (const { cell, box } of regions) lay(cell, box, fitting, places);
+  return places;
 }
 
 /** The hard rules, reckoned from the boxes alone: whatever made them. Type sizes are held by `Measures`. */
@@ -125,27 +135,22 @@ const AREA = STAGE.width * STAGE.height;
 /** The share of a page that is filled when it looks neither bare nor crowded. */
 const WELL_FILLED = 0.52;
 
-function scoreOf(
-  content: Content,
-  parts: readonly Part[],
-  places: Places,
-  theme: ThemeName,
-): number {
-  const measures = new Measures(theme, 1);
+function scoreOf(content: Content, parts: readonly Part[], places: Places, seen: Seen): number {
   let [filled, x, y, shown, type, texts] = [0, 0, 0, 0, 0, 0];
   const edges = new Set<number>();
   for (const part of parts) {
     const place = places.get(part.id);
     if (!place) continue;
-    const seen = seenOf(part, place.box, place.size, measures);
-    const area = seen.w * seen.h;
+    const { box } = place;
+    const w = part.kind === 'text' ? seen.width(part, place) : box.w;
+    const area = w * box.h;
     filled += area;
-    x += area * (seen.x + seen.w / 2);
-    y += area * (seen.y + seen.h / 2);
-    edges.add(Math.round(place.look.align === 'center' ? seen.x + seen.w / 2 : place.box.x));
+    x += area * (box.x + (place.look.align === 'center' ? box.w : w) / 2);
+    y += area * (box.y + box.h / 2);
+    edges.add(Math.round(place.look.align === 'center' ? box.x + box.w / 2 : box.x));
     if (part.kind !== 'text') shown += area;
     else if (lettersIn(part) > 0) {
-      type += Math.min(1.4, place.size / measures.sizeOf({ ...part, size: 0 }, {}));
+      type += Math.min(1.4, place.size / seen.standard(part));
       texts += 1;
     }
   }
@@ -164,19 +169,30 @@ function scoreOf(
   return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture;
 }
 
-/** What of a box is seen: of a text the words, not the empty rest of its lines. */
-function seenOf(part: Part, box: Box, size: number, measures: Measures): Box {
-  if (part.kind !== 'text' || part.style === 'choice') return box;
-  const type = { ...measures.typeOf(part, {}), size };
-  const lines = Math.max(1, Math.round(box.h / (size * type.leading)));
-  const wide = Math.max(
-    ...part.text.content.map(({ content }) =>
-      textWidth((content ?? []).map(({ text }) => text ?? '').join(''), 'body', size),
-    ),
-    0,
-  );
-  const w = lines > part.text.content.length ? box.w : Math.min(box.w, wide);
-  return { ...box, w };
+/** What is seen of texts: the words, not the empty rest of their lines. */
+class Seen {
+  #theme: ThemeName;
+  /** The widest paragraph of a text, in type sizes. */
+  #widest = new Map<ElementId, number>();
+
+  constructor(theme: ThemeName) {
+    this.#theme = theme;
+  }
+
+  /** The size that its style has in the theme. */
+  standard = ({ style }: TextElement): number => typeSpec(this.#theme, style).size;
+
+  width(text: TextElement, { box, size }: Place): number {
+    if (text.style === 'choice') return box.w;
+    let widest = this.#widest.get(text.id);
+    if (widest === undefined) {
+      const lines = text.text.content.map(({ content = [] }) =>
+        content.reduce((sum, run) => sum + textWidth(run.text ?? '', 'body', 1), 0),
+      );
+      this.#widest.set(text.id, (widest = Math.max(0, ...lines)));
+    }
+    return Math.min(box.w, widest * size);
+  }
 }
 
 /** Whether a class would take two arrangements for one. */

@@ -2,6 +2,8 @@ import { STAGE, type Box } from '../parts/place.js';
 import { formOf, type Cell } from './cells.js';
 import type { Look } from './look.js';
 import { lettersIn, type Block, type Content, type Part } from './content.js';
+import type { TextElement } from '../elements/text/text.js';
+import { wordsOf } from '../parts/richText.js';
 import type { PictureElement } from '../elements/picture/picture.js';
 import type { Upright } from '../parts/typography.js';
 
@@ -78,6 +80,10 @@ function tickets(choices: readonly Part[], inRow = 4, look: Look = CENTRED): Cel
   const perRow = choices.length <= inRow ? choices.length : Math.ceil(choices.length / 2);
   return [tiles(all(choices, look), Math.min(perRow, inRow), 104, 16)];
 }
+/** Whether tiles in rows of so many stand in full rows; of many, the last one may be short. */
+const leavesNoHole = (count: number, inRow: number): boolean =>
+  count <= inRow || count % inRow === 0 || count > 4;
+
 /** What is read, and the choices below it, a little apart. */
 const above = (cells: readonly Cell[], choices: readonly Cell[], upright: Upright): Cell =>
   choices.length === 0
@@ -164,6 +170,12 @@ const narrow = (box: Box, width: number): Box =>
 /** Words that are short enough to be shouted. */
 const isShort = (content: Content, letters: number): boolean =>
   content.texts.length === 1 && lettersIn(content.texts[0]!) <= letters;
+
+/** A number, or words in quotation marks. */
+function isFigureOrSaid(text: TextElement): boolean {
+  const words = wordsOf(text.text).trim();
+  return /^[“„»«"‘'].*[”“«»"’']$/su.test(words) || /^[^\p{L}]*\d[^\p{L}]*$/u.test(words);
+}
 
 /** All arrangements: what each is called, and how it lays a content out. An empty list where it is not for that. */
 export const ARRANGEMENTS = {
@@ -260,16 +272,19 @@ export const ARRANGEMENTS = {
         content.texts.length > 0 && parts.length > 0
           ? [columns([rows(all(content.texts)), rows(group(parts, 'wide'))], [5, 7])]
           : [...all(content.texts), ...group(parts, 'wide')];
-      return [4, 3, 2].map((inRow) => [
-        {
-          cell: rows(
-            [rows([...head(content), ...middle]), ...tickets(content.choices, inRow)],
-            'foot',
-            28,
-          ),
-          box,
-        },
-      ]);
+      const count = content.choices.length;
+      return [4, 3, 2]
+        .filter((inRow) => leavesNoHole(count, inRow))
+        .map((inRow) => [
+          {
+            cell: rows(
+              [rows([...head(content), ...middle]), ...tickets(content.choices, inRow)],
+              'foot',
+              28,
+            ),
+            box,
+          },
+        ]);
     },
   },
   tiles: {
@@ -279,7 +294,7 @@ export const ARRANGEMENTS = {
       if (count < 2 || solids(content).length > 0) return [];
       const cells = words(content, CENTRED);
       return [2, 3, 4]
-        .filter((inRow) => inRow <= count && Math.ceil(count / inRow) * inRow - count < 2)
+        .filter((inRow) => inRow <= count && leavesNoHole(count, inRow))
         .map((inRow) => [
           {
             cell: rows([...cells, tiles(all(content.choices, CENTRED), inRow, 220)], 'middle', 28),
@@ -395,14 +410,21 @@ export const ARRANGEMENTS = {
   large: {
     label: 'One thing, large',
     set: (content, { box }) => {
-      if (solids(content).length > 0 || !isShort(content, 140)) return [];
+      const [said] = content.texts;
+      if (solids(content).length > 0 || !said || !isShort(content, 140)) return [];
       const times = isShort(content, 10) ? 4 : isShort(content, 40) ? 2.2 : 1.6;
-      const cells = [
-        ...all(content.texts, { ...CENTRED, times }),
-        ...head(content, { ...CENTRED, times: 0.75 }),
-        ...tickets(content.choices, 4),
+      const large = part(said, { ...CENTRED, times });
+      const small = head(content, { ...CENTRED, times: 0.75 });
+      // Under a figure or what somebody said stands what it is, or who said it.
+      const stands = isFigureOrSaid(said) ? [large, ...small] : [...small, large];
+      return [
+        [
+          {
+            cell: rows([...stands, ...tickets(content.choices)], 'middle', 36),
+            box: narrow(box, 1040),
+          },
+        ],
       ];
-      return [[{ cell: rows(cells, 'middle', 36), box: narrow(box, 1040) }]];
     },
   },
 } as const satisfies Record<

@@ -27,10 +27,13 @@ const MOST_OF_QUESTION = 1.15;
 const MOST_OF_CHOICE = 1.35;
 
 /** The least height in slide units that a cell can do with in a width; Infinity where it cannot be set so narrow. */
-export function leastHeight(cell: Cell, width: number, measures: Measures): number {
+export const leastHeight = (cell: Cell, width: number, measures: Measures): number =>
+  cell.is === 'part'
+    ? measures.height(cell.part, width, cell.look)
+    : measures.known(cell, Math.round(width), () => leastOf(cell, width, measures));
+
+function leastOf(cell: Exclude<Cell, { is: 'part' }>, width: number, measures: Measures): number {
   switch (cell.is) {
-    case 'part':
-      return measures.height(cell.part, width, cell.look);
     case 'rows': {
       const heights = cell.cells.map((one) => leastHeight(one, width, measures));
       return sum(heights) + cell.gap * Math.max(0, cell.cells.length - 1);

@@ -49,7 +49,8 @@ export function contentOf(slide: Slide): Content {
   }
   for (const part of free) {
     // A thing that something kept lies on belongs to it: a link area on a picture, a piece on its place.
-    if (content.kept.some((box) => liesOn(box, part.box))) content.kept.push(part.box);
+    const isKept = part.kind !== 'text' && content.kept.some((box) => liesOn(box, part.box));
+    if (isKept) content.kept.push(part.box);
     else put(content, part);
   }
   return content;

@@ -53,7 +53,7 @@ export const REFUSALS = {
   'link.layer': 'Only what lies on the content layer carries links: scenery and pieces do not.',
   'link.question': 'A question carries links on its options, not as a whole.',
   'link.kind':
-    'Zones, sounds, videos, tables, credits and close-ups carry no links. Lay a hotspot over it.',
+    'Zones, sounds, videos, tables, credits and close-ups carry no links. Lay a link area over it.',
   'link.optionGone': 'This option is not there any more.',
   'link.noWords': 'There are no words to link.',
   'link.otherWords': '“{{words}}” does not stand in this text.',

@@ -5,10 +5,10 @@ import { familyWidth, type SetType } from '../themes/themes.js';
 import { textWidth, type Face } from './typeWidths.js';
 
 /** Indent of a list's items, in type sizes. */
-const LIST_INDENT = 1.2;
+export const LIST_INDENT = 1.2;
 
 /** The measured face that comes nearest to how words are set. */
-function faceFor({ family, weight }: SetType, isBold: boolean): Face {
+export function faceFor({ family, weight }: SetType, isBold: boolean): Face {
   if (family === 'bricolage' && weight >= 600) return 'head';
   if (isBold) return 'bold';
   return weight >= 700 ? 'bold' : weight >= 600 ? 'choice' : 'body';
@@ -36,25 +36,6 @@ export function textHeight(text: RichText, width: number, type: SetType, columns
   return columns > 1
     ? Math.ceil(block.height / columns / (type.size * type.leading)) * type.size * type.leading
     : block.height;
-}
-
-/** The width in slide units of the longest word of a text. */
-export function longestWord(text: RichText, type: SetType): number {
-  const stretch = familyWidth(type.family);
-  let longest = 0;
-  const add = (nodes: readonly RichNode[]): void => {
-    for (const { text: words, marks, content } of nodes) {
-      if (content) add(content);
-      if (!words) continue;
-      const size = runSize(marks) || type.size;
-      const face = faceFor(type, marks?.some((mark) => mark.type === 'bold') ?? false);
-      for (const word of flatWords(words).split(/\s+/)) {
-        longest = Math.max(longest, textWidth(word, face, size) * stretch);
-      }
-    }
-  };
-  add(text.content);
-  return longest;
 }
 
 class Block {

@@ -190,6 +190,12 @@ export function textFill(element: Words, theme: ThemeName): Fill {
   return style === 'choice' || layer === 'pieces' ? coloursOf(theme).choiceFill : 'none';
 }
 
+/** The edge of a text's card; '' for none: pieces have one, and choices that stand on the card of their theme. */
+export function textEdge({ style, layer, fill }: Words, theme: ThemeName): string {
+  if (layer === 'pieces') return coloursOf('paper').line;
+  return style === 'choice' && fill === '' ? coloursOf(theme).line : '';
+}
+
 /** The ink of a piece's card. */
 export const PIECE_INK = '#1E2B32';
 /** Room left and right of the words inside a text's box, in slide units. */

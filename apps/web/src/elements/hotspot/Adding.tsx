@@ -6,7 +6,7 @@ import { inMiddle } from '../making';
 export const Adding = (props: AddingProps): ReactElement => (
   <Add
     icon={SquareMousePointer}
-    label="Hotspot"
+    label="Link area"
     isOn={props.edit.tool === 'hotspot'}
     onClick={drawnWith(props, 'hotspot', () => ({
       kind: 'hotspot',

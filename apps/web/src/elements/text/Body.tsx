@@ -1,5 +1,5 @@
 import {
-  coloursOf,
+  textEdge,
   textFill,
   textHeight,
   textPadding,
@@ -36,6 +36,7 @@ export function Body(props: BodyProps<TextElement>): ReactElement {
   const fill = textFill(element, theme);
   const isCard = layer === 'pieces' || style === 'choice';
   const padding = textPadding(element, theme);
+  const edge = textEdge(element, theme);
   return (
     <div
       className="slide-text flex size-full flex-col"
@@ -43,7 +44,7 @@ export function Body(props: BodyProps<TextElement>): ReactElement {
         ...typeCss(type, shrinkOf(element, theme)),
         ...uprightCss[type.upright],
         ...(fill === 'none' ? {} : { background: fillCss(fill, ''), borderRadius: 10 }),
-        ...(layer === 'pieces' ? { border: `2px solid ${coloursOf('paper').line}` } : {}),
+        ...(edge ? { border: `2px solid ${edge}` } : {}),
         padding: isCard ? `0 ${padding}px` : padding,
       }}
     >

@@ -1,4 +1,4 @@
-import { coloursOf, textFill, textPadding, textType, type TextElement } from '@gobrel/core';
+import { textEdge, textFill, textPadding, textType, type TextElement } from '@gobrel/core';
 import { card, inset, setFill, type Painter } from '../../painting/canvas';
 import { paintText } from '../../painting/paintText';
 
@@ -9,7 +9,7 @@ export const paint: Painter<TextElement> = ({ context, theme, linked }, element)
   const padding = textPadding(element, theme);
   if (fill !== 'none') {
     setFill(context, fill, '', { w, h });
-    card(context, whole, element.layer === 'pieces' ? coloursOf('paper').line : '');
+    card(context, whole, textEdge(element, theme));
   }
   const isCard = element.layer === 'pieces' || element.style === 'choice';
   const room = inset(whole, padding, isCard ? 0 : padding);

@@ -12,7 +12,7 @@ export interface HotspotElement extends ElementBase {
 
 export const hotspot: ElementKindOf<HotspotElement> = {
   kind: 'hotspot',
-  label: 'Hotspot',
+  label: 'Link area',
   fields: SHAPED,
   needs: [],
   may: { carryLink: true, holdLines: true, beGrouped: true, beTurned: true },

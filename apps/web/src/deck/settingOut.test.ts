@@ -1,0 +1,83 @@
+import {
+  addChoice,
+  addSlide,
+  createHistory,
+  gateOf,
+  readDeck,
+  setOutAgain,
+  setTheme,
+  type SlideElement,
+} from '@gobrel/core';
+import * as Y from 'yjs';
+import { runner } from '../ui/runner';
+import { settingOut, settingOutTyped } from './settingOut';
+
+const TYPING = { what: 'typing' };
+
+function open(roles: Parameters<typeof gateOf>[0] = ['owner']) {
+  const doc = new Y.Doc();
+  const bare = runner(doc, gateOf(['owner']), () => undefined);
+  bare(addSlide, { id: 'goal' as never, title: 'Goal' });
+  bare(addSlide, { id: 's' as never, title: 'The pier' });
+  bare(setOutAgain, ['s'] as never);
+  const history = createHistory(doc, [TYPING]);
+  const run = settingOut(
+    doc,
+    runner(doc, gateOf(roles), () => undefined),
+  );
+  const things = (): SlideElement[] => readDeck(doc).slides['s' as never]!.elements;
+  const body = (): SlideElement => things().find(({ slot }) => slot === 'body')!;
+  const type = (words: string): void => {
+    const slide = doc.getMap<Y.Map<Y.Map<Y.Map<unknown>>>>('slides').get('s')!;
+    const fragment = slide.get('elements')!.get(body().id)!.get('text') as Y.XmlFragment;
+    doc.transact(() => {
+      const paragraph = new Y.XmlElement('paragraph');
+      fragment.insert(0, [paragraph]);
+      paragraph.insert(0, [new Y.XmlText(words)]);
+    }, TYPING);
+  };
+  return { doc, history, run, things, body, type };
+}
+
+test('a choice that comes is set out with the rest in one step, and taken back in one', () => {
+  const { history, run, things } = open();
+  const before = things();
+  run(addChoice, 's' as never, 'Row out', { slideId: 'goal' as never });
+  const [title] = things();
+  const choice = things().find((element) => element.kind === 'text' && element.style === 'choice')!;
+  expect(choice.setOut).toEqual({ box: choice.box, size: expect.any(Number) });
+  expect(title!.setOut!.box).toEqual(title!.box);
+  history.undo();
+  expect(things()).toEqual(before);
+  expect(history.canUndo()).toBe(false);
+});
+
+test('what is refused changes nothing, and nothing is set out for it', () => {
+  const { doc, run } = open(['viewer']);
+  const before = Y.encodeStateAsUpdate(doc);
+  expect(run(setTheme, 'night')).toBeNull();
+  expect(Y.encodeStateAsUpdate(doc)).toEqual(before);
+});
+
+test('words that are typed are set out when the hand rests, and both are taken back as one', () => {
+  jest.useFakeTimers();
+  try {
+    const { doc, history, run, things, body, type } = open();
+    const stop = settingOutTyped(doc, run, TYPING);
+    const before = things();
+    type('The fog came in an hour ago. The lamp is dark, and a boat is out on the water. ');
+    const typed = body().box;
+    jest.advanceTimersByTime(2000);
+    expect(body().box).not.toEqual(typed);
+    history.undo();
+    expect(things()).toEqual(before);
+    expect(history.canUndo()).toBe(false);
+    type('Once more.');
+    stop();
+    const left = body().box;
+    jest.advanceTimersByTime(2000);
+    expect(body().box).toEqual(left);
+  } finally {
+    jest.useRealTimers();
+  }
+});
