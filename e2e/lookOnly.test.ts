@@ -82,6 +82,7 @@ test('whoever may only look at a deck sees it change, changes nothing, and write
 
   const stage = tomas.getByRole('group', { name: 'Stage: The lamp goes out' });
   await expect(tomas.getByRole('toolbar', { name: 'Tray' })).toContainText(SAID);
+  await expect(tomas.getByRole('button', { name: 'Set out' })).toHaveCount(0);
   const title = stage.getByRole('button', { name: 'Text: The lamp goes out' });
   const before = (await title.boundingBox())!;
   await drag(tomas, title, stage, { x: 0.7, y: 0.8 });

@@ -166,7 +166,10 @@ function scoreOf(content: Content, parts: readonly Part[], places: Places, seen:
   const order = 1 - Math.min(1, (edges.size - 1) / Math.max(3, parts.length));
   const wants = content.pictures.length + content.blocks.length > 0;
   const picture = wants ? Math.min(1, shown / AREA / 0.4) : 1;
-  return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture;
+  const title = content.title && places.get(content.title.id);
+  const lines = title ? title.box.h / (title.size * 1.12) : 1;
+  const long = 0.05 * Math.max(0, Math.round(lines) - 3);
+  return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture - long;
 }
 
 /** What is seen of texts: the words, not the empty rest of their lines. */

@@ -412,11 +412,12 @@ export const ARRANGEMENTS = {
     set: (content, { box }) => {
       const [said] = content.texts;
       if (solids(content).length > 0 || !said || !isShort(content, 140)) return [];
-      const times = isShort(content, 10) ? 4 : isShort(content, 40) ? 2.2 : 1.6;
-      const large = part(said, { ...CENTRED, times });
-      const small = head(content, { ...CENTRED, times: 0.75 });
       // Under a figure or what somebody said stands what it is, or who said it.
-      const stands = isFigureOrSaid(said) ? [large, ...small] : [...small, large];
+      const isQuoted = isFigureOrSaid(said);
+      const times = isShort(content, 10) ? (isQuoted ? 4 : 1.6) : isShort(content, 40) ? 1.6 : 1.3;
+      const large = part(said, { ...CENTRED, times });
+      const title = head(content, isQuoted ? { ...CENTRED, times: 0.75 } : CENTRED);
+      const stands = isQuoted ? [large, ...title] : [...title, large];
       return [
         [
           {

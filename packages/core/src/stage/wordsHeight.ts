@@ -72,6 +72,14 @@ export function questionHeight(
     .map((line) => Math.max(1, Math.ceil(textWidth(flatWords(line), 'body', size) / room)));
   const lines = rows.reduce((sum, one) => sum + one, 0);
   return (
-    textHeight(text, width, type) + (lines * type.leading + rows.length * 0.74) * size + 2 * padding
+    textHeight(text, width, type) +
+    (rows.length > 0 ? QUESTION_GAP : 0) +
+    (lines * type.leading + rows.length * ROW_FRAME) * size +
+    2 * padding
   );
 }
+
+/** Between the prompt of a question and what it is answered with, in slide units. */
+const QUESTION_GAP = 12;
+/** What a row to answer on needs besides its words: its frame and the gap below it, in type sizes. */
+const ROW_FRAME = 1.2;

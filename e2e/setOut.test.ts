@@ -1,0 +1,86 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { add, openSlide, seriousFindings, stageOf, thing, trayOf, undo } from './onTheStage';
+import { drag, isSaved, newDeck, signIn, someone, test } from './people';
+
+const setOutButton = (page: Page): Locator => trayOf(page).getByRole('button', { name: 'Set out' });
+const arrangements = (page: Page): Locator => page.getByRole('group', { name: 'Arrangements' });
+/** Where things lie, in whole pixels. */
+const places = (page: Page): Promise<string> =>
+  stageOf(page)
+    .getByRole('button')
+    .evaluateAll((all) =>
+      JSON.stringify(
+        all.map((one) => {
+          const { x, y, width, height } = one.getBoundingClientRect();
+          return [x, y, width, height].map(Math.round);
+        }),
+      ),
+    );
+
+test('a plan that is pasted becomes slides that are set out, and Check has nothing to mend', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await newDeck(page, 'Fog over the isle');
+  await page.getByRole('button', { name: 'Written plan' }).click();
+  await page
+    .getByRole('textbox', { name: 'Written plan' })
+    .fill(
+      [
+        '- The pier: The fog came in an hour ago. The lamp is dark, and a boat is out.',
+        '  - Row out: **The reef** You hear the bell before you see it.',
+        '    - Follow the bell: **The wreck** Somebody waves a lantern. (ending)',
+        '    - Turn back: **Home** The kettle is on. (ending)',
+        '  - Climb the tower: **The lamp room** The wick is dry. (ending)',
+      ].join('\n'),
+    );
+  await expect(page.getByText('Says what the map says.')).toBeVisible();
+  await page.getByRole('link', { name: 'Check' }).click();
+  await expect(page.getByRole('heading', { name: 'Nothing to mend' })).toBeVisible();
+  await page.getByRole('link', { name: 'Slide', exact: true }).click();
+  const first = (await thing(page, /^Text: Row out/).boundingBox())!;
+  const second = (await thing(page, /^Text: Climb the tower/).boundingBox())!;
+  const stage = (await stageOf(page).boundingBox())!;
+  // As large as a finger, one below the other, over most of the page.
+  expect(Math.abs(first.x - second.x)).toBeLessThan(2);
+  expect(second.y).toBeGreaterThan(first.y + first.height);
+  expect(second.y + second.height - stage.y).toBeGreaterThan(stage.height * 0.6);
+});
+
+test('one click sets a slide out otherwise and one undo takes it back; what a hand moves stays; nothing is lost on reload', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await openSlide(page, 'Set out by hand');
+  await add(page, 'Text');
+  await page.keyboard.type('Lie down, wait, and look. Four animals will show themselves.');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await stageOf(page).click({ position: { x: 4, y: 4 } });
+  await expect(setOutButton(page)).toBeVisible();
+  await setOutButton(page).click();
+  expect(await arrangements(page).getByRole('button').count()).toBeGreaterThan(3);
+  expect(await seriousFindings(page)).toEqual([]);
+  const other = arrangements(page).getByRole('button').nth(1);
+  await expect(other).toHaveAttribute('aria-pressed', 'false');
+  const before = await places(page);
+  await other.click();
+  await expect.poll(() => places(page)).not.toBe(before);
+  await expect(other).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Escape');
+  await undo(page).click();
+  await expect.poll(() => places(page)).toBe(before);
+
+  const words = thing(page, /^Text: Lie down/);
+  await drag(page, words, stageOf(page), { x: 0.7, y: 0.75 });
+  const put = (await words.boundingBox())!;
+  await add(page, 'Question');
+  await page.getByRole('button', { name: 'Text entry', exact: true }).click();
+  await isSaved(page);
+  const after = (await words.boundingBox())!;
+  expect(Math.abs(after.x - put.x) + Math.abs(after.y - put.y)).toBeLessThan(3);
+  const lies = await places(page);
+  await page.reload();
+  await expect(words).toBeVisible();
+  await expect.poll(() => places(page)).toBe(lies);
+});
