@@ -168,8 +168,10 @@ function scoreOf(content: Content, parts: readonly Part[], places: Places, seen:
   const picture = wants ? Math.min(1, shown / AREA / 0.4) : 1;
   const title = content.title && places.get(content.title.id);
   const lines = title ? title.box.h / (title.size * 1.12) : 1;
-  const long = 0.05 * Math.max(0, Math.round(lines) - 3);
-  return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture - long;
+  const long = 0.03 * Math.max(0, Math.round(lines) - 3);
+  // A stamp in a corner is worse than no picture.
+  const small = wants && shown / AREA < 0.1 ? 0.15 : 0;
+  return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture - long - small;
 }
 
 /** What is seen of texts: the words, not the empty rest of their lines. */
