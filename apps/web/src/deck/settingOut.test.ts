@@ -81,3 +81,43 @@ test('words that are typed are set out when the hand rests, and both are taken b
     jest.useRealTimers();
   }
 });
+
+test('two who change a slide in the same moment end with one arrangement, in which nothing overlaps', () => {
+  jest.useFakeTimers();
+  try {
+    const one = open();
+    const join = (from: Y.Doc, to: Y.Doc): void =>
+      Y.applyUpdate(to, Y.encodeStateAsUpdate(from, Y.encodeStateVector(to)));
+    const second = new Y.Doc();
+    join(one.doc, second);
+    const run = settingOut(
+      second,
+      runner(second, gateOf(['owner']), () => undefined),
+    );
+    const stops = [settingOutTyped(one.doc, one.run, TYPING), settingOutTyped(second, run, TYPING)];
+    for (const words of ['Row out', 'Wait for the tide', 'Call the keeper']) {
+      one.run(addChoice, 's' as never, words, { slideId: 'goal' as never });
+    }
+    for (const words of ['Climb', 'Ring']) {
+      run(addChoice, 's' as never, words, { slideId: 'goal' as never });
+    }
+    for (let round = 0; round < 4; round += 1) {
+      join(one.doc, second);
+      join(second, one.doc);
+      jest.advanceTimersByTime(1000);
+    }
+    const [here, there] = [one.doc, second].map((doc) => readDeck(doc).slides['s' as never]!);
+    expect(there).toEqual(here);
+    const boxes = here!.elements.map(({ box }) => box);
+    expect(boxes).toHaveLength(7);
+    boxes.forEach((a, at) => {
+      const met = boxes
+        .slice(0, at)
+        .filter((b) => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h);
+      expect(met).toEqual([]);
+    });
+    stops.forEach((stop) => stop());
+  } finally {
+    jest.useRealTimers();
+  }
+});

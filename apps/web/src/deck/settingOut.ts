@@ -24,9 +24,17 @@ export const settingOut =
 /** Milliseconds without a key after which words that were typed are set out. */
 const PAUSE = 700;
 
-/** The same for words that are typed into texts: they are taken in when the hand rests. Returns how to stop. */
+/** Milliseconds for which a slide that was worked on here is looked after when others work on it, too. */
+const TOGETHER = 15_000;
+
+/**
+ * The same for words that are typed into texts: they are taken in when the hand rests. So is what somebody else has done
+ * meanwhile on a slide that was worked on here: two who set it out at once may have set it out as neither would, and as
+ * both reckon alike from then on, they end alike. Returns how to stop.
+ */
 export function settingOutTyped(doc: Y.Doc, run: RunCommand, typingOrigin: unknown): () => void {
   const waiting = new Set<SlideId>();
+  const workedOn = new Map<SlideId, number>();
   let timer: ReturnType<typeof setTimeout> | undefined;
   const setOut = (): void => {
     const slideIds = [...waiting];
@@ -34,8 +42,15 @@ export function settingOutTyped(doc: Y.Doc, run: RunCommand, typingOrigin: unkno
     doc.transact(() => run(setOutAgain, slideIds), AFTERWARDS);
   };
   const note = (transaction: Y.Transaction): void => {
-    if (transaction.origin !== typingOrigin) return;
-    for (const slideId of slidesToSetOut(doc, transaction)) waiting.add(slideId);
+    if (transaction.origin === AFTERWARDS) return;
+    const now = Date.now();
+    for (const slideId of slidesToSetOut(doc, transaction)) {
+      const isTogether = now - (workedOn.get(slideId) ?? -Infinity) < TOGETHER;
+      if (transaction.local) workedOn.set(slideId, now);
+      if (transaction.local ? transaction.origin === typingOrigin : isTogether)
+        waiting.add(slideId);
+    }
+    if (waiting.size === 0) return;
     clearTimeout(timer);
     timer = setTimeout(setOut, PAUSE);
   };

@@ -4,7 +4,7 @@ import { newId, type ElementId, type SlideId } from '../parts/ids.js';
 import { refuse, type Refusal } from '../parts/refusals.js';
 import { reorder, setBox } from '../deck/arranging/arrangeCommands.js';
 import {
-  addElementTo,
+  addPlacedTo,
   removeElements,
   setElement,
   setWords,
@@ -139,7 +139,7 @@ function laySheet(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Plan {
   const colours = coloursOf(themeFor(readDeck(doc), slideId));
   const { x, y, w, h } = element.box;
   return () => {
-    const sheetId = addElementTo(doc, slideId, {
+    const sheetId = addPlacedTo(doc, slideId, {
       id: newId<ElementId>(),
       kind: 'shape',
       shape: 'rounded',
@@ -180,7 +180,7 @@ function splitSlide(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Plan {
       addSlide(doc, { title: `${slide.title} (2)`, beside: slideId, layout: 'choices' }),
     );
     setWords(doc, slideId, elementId, halves[0]);
-    addElementTo(doc, made.slideId, {
+    addPlacedTo(doc, made.slideId, {
       kind: 'text',
       style: read.kind === 'text' ? read.style : 'body',
       layer: 'content',

@@ -83,8 +83,8 @@ export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement):
  * with the rest.
  */
 export function addPlacedTo(doc: Y.Doc, slideId: SlideId, element: NewElement): ElementId {
-  const isSetOut = slideOf(doc, slideId)?.get('setOut') !== undefined;
-  const setOut = isSetOut ? { box: element.box, size: 0 } : null;
+  const setsItselfOut = Boolean(slideOf(doc, slideId)?.get('setOut'));
+  const setOut = setsItselfOut ? { box: element.box, size: 0 } : null;
   return addElementTo(doc, slideId, { ...element, setOut });
 }
 
