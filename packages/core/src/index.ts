@@ -18,6 +18,7 @@ export {
   type MediaRef,
 } from './parts/asset.js';
 export type { InkStroke } from './parts/ink.js';
+export { FITS, type Fit } from './parts/fit.js';
 export * from './parts/typography.js';
 export * from './deck/types.js';
 export * from './deck/links/target.js';
@@ -43,12 +44,7 @@ export { asTurn, fragmentOf, readBox, readFill } from './elements/fields.js';
 export type { Abilities } from './elements/kind.js';
 export { TEXT_FITS, type TextElement, type TextFit } from './elements/text/text.js';
 export type { ShapeElement } from './elements/shape/shape.js';
-export {
-  FITS,
-  type Adjustments,
-  type Fit,
-  type PictureElement,
-} from './elements/picture/picture.js';
+export { type Adjustments, type PictureElement } from './elements/picture/picture.js';
 export type { HotspotElement } from './elements/hotspot/hotspot.js';
 export {
   follow,
@@ -246,4 +242,4 @@ export {
   takeUp,
   waysToSetOut,
 } from './composition/setOutCommands.js';
-export { wasMovedByHand } from './composition/given.js';
+export { wasMovedByHand } from './composition/movedByHand.js';

@@ -44,13 +44,15 @@ export function settingOutTyped(doc: Y.Doc, run: RunCommand, typingOrigin: unkno
   const note = (transaction: Y.Transaction): void => {
     if (transaction.origin === AFTERWARDS) return;
     const now = Date.now();
+    let isMore = false;
     for (const slideId of slidesToSetOut(doc, transaction)) {
       const isTogether = now - (workedOn.get(slideId) ?? -Infinity) < TOGETHER;
       if (transaction.local) workedOn.set(slideId, now);
-      if (transaction.local ? transaction.origin === typingOrigin : isTogether)
-        waiting.add(slideId);
+      const counts = transaction.local ? transaction.origin === typingOrigin : isTogether;
+      if (counts) waiting.add(slideId);
+      isMore ||= counts;
     }
-    if (waiting.size === 0) return;
+    if (!isMore) return;
     clearTimeout(timer);
     timer = setTimeout(setOut, PAUSE);
   };

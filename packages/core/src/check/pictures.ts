@@ -4,14 +4,10 @@ import type { MediaElement } from '../elements/media/media.js';
 import type { PictureElement } from '../elements/picture/picture.js';
 import { type Slide } from '../deck/types.js';
 import { wantsCredit } from '../parts/asset.js';
+import { BLURRED, SCREEN_PIXELS } from '../stage/legible.js';
 import { pixelsPerUnit } from '../stage/pictureFrame.js';
 import type { Finding } from './finding.js';
 
-/** A slide fills a screen of this many pixels; a picture should have as many where it stands. */
-const SCREEN_WIDTH = 1920;
-const PIXELS_PER_UNIT = SCREEN_WIDTH / 1280;
-/** Fewer pixels than this share of what is shown looks blurred. */
-const BLURRED = 0.5;
 /** Sides that differ by more than this share from the picture's own look stretched. */
 const STRETCHED = 0.05;
 
@@ -51,7 +47,7 @@ function onPicture(slide: Slide, element: PictureElement, isDrawing: boolean): F
   const place = { slideId: slide.id, elementId: element.id };
   const spot = { slideId: slide.id, elementIds: [element.id], box };
   const found: Finding[] = [];
-  const screenPixels = PIXELS_PER_UNIT / pixelsPerUnit(element);
+  const screenPixels = SCREEN_PIXELS / pixelsPerUnit(element);
   if (!isDrawing && screenPixels > 1 / BLURRED) {
     const shrink = 1 / (BLURRED * 2 * screenPixels);
     found.push({

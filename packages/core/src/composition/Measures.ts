@@ -1,11 +1,10 @@
 import type { TextStyle } from '../parts/typography.js';
 import { READABLE, SMALLEST_AREA } from '../stage/legible.js';
 import { MeasuredText } from '../stage/MeasuredText.js';
-import { questionHeight } from '../stage/wordsHeight.js';
+import { hasSurface, questionHeight } from '../stage/wordsHeight.js';
 import {
   CHOICE_PADDING,
   QUESTION_CARD,
-  SHAPE_PADDING,
   textType,
   typeSpec,
   type ThemeName,
@@ -14,6 +13,8 @@ import type { Look } from './look.js';
 import type { Part } from './content.js';
 import type { TextElement } from '../elements/text/text.js';
 
+/** The height of a text that nobody has written in, on a slide with other things: it keeps no room. */
+const SLIM = 24;
 /** Measured without a browser, a few per cent may be missing. */
 const SLACK = 1.04;
 /** What the largest type of a style may be, as times of what the theme says. */
@@ -26,7 +27,9 @@ const LARGEST: Record<TextStyle, number> = {
   caption: 1.3,
 };
 /** The least height of pictures and charts, and the least width of what has a form of its own. */
-const LEAST_PICTURE = 150;
+export const LEAST_PICTURE = 150;
+/** The least height of what a question is answered on by hand, below its prompt. */
+const LEAST_SURFACE = 240;
 const LEAST_WIDTH: Partial<Record<Part['kind'], number>> = {
   question: 430,
   table: 320,
@@ -36,15 +39,13 @@ const LEAST_WIDTH: Partial<Record<Part['kind'], number>> = {
   picture: 150,
 };
 
-/** What parts need on a slide of a theme, when type is set so many times as large as the theme says. Remembers. */
+/** What parts need on a slide, when type is set so many times as large as the theme says. Remembers. */
 export class Measures {
-  #theme: ThemeName;
   #times: number;
   #texts: MeasuredTexts;
   #known = new Map<object, Map<number, number>>();
 
-  constructor(theme: ThemeName, texts: MeasuredTexts, times: number) {
-    this.#theme = theme;
+  constructor(texts: MeasuredTexts, times: number) {
     this.#texts = texts;
     this.#times = times;
   }
@@ -58,14 +59,14 @@ export class Measures {
   sizeOf(text: TextElement, { times = 1 }: Look): number {
     // A size that was set by hand stays.
     if (text.size && text.size !== text.setOut?.size) return text.size;
-    const standard = typeSpec(this.#theme, text.style).size;
+    const standard = this.#texts.standardSize(text);
     const wanted = standard * Math.min(LARGEST[text.style], this.#times) * times;
     return Math.max(READABLE[text.style], Math.round(wanted));
   }
 
   /** The height that a part needs in a width; Infinity where that is too narrow for it. Slide units. */
   height(part: Part, width: number, look: Look): number {
-    const key = Math.round(width) * 100 + (look.times ?? 1) * 10 + (look.fill ? 1 : 0);
+    const key = Math.round(width) * 100 + (look.times ?? 1) * 10;
     return this.known(part, key, () => this.#height(part, width, look));
   }
 
@@ -93,20 +94,21 @@ export class Measures {
       case 'table':
         return part.box.h;
       case 'question':
-        return questionHeight(part, width, this.questionSize) * SLACK;
+        return hasSurface(part)
+          ? questionHeight(part, width, QUESTION_CARD.size) + LEAST_SURFACE
+          : questionHeight(part, width, this.questionSize) * SLACK;
     }
   }
 
   #textHeight(text: TextElement, width: number, look: Look): number {
     const isChoice = text.style === 'choice';
-    const padding = isChoice ? CHOICE_PADDING : look.fill ? SHAPE_PADDING : 0;
-    const room = width - 2 * padding;
+    const room = width - (isChoice ? 2 * CHOICE_PADDING : 0);
     const words = this.#texts.of(text);
+    if (words.widestLine === 0 && !isChoice && this.#texts.hasOthers) return SLIM;
     const size = this.sizeOf(text, look);
     if (room < 60 || words.widestWord * size > room) return Infinity;
     const height = words.height(room / SLACK, size, text.columns) + 4;
-    if (isChoice) return Math.max(SMALLEST_AREA + 4, height + CHOICE_PADDING);
-    return height + (look.fill ? 2 * padding : 0);
+    return isChoice ? Math.max(SMALLEST_AREA + 4, height + CHOICE_PADDING) : height;
   }
 }
 
@@ -114,10 +116,16 @@ export class Measures {
 export class MeasuredTexts {
   #theme: ThemeName;
   #known = new Map<TextElement, MeasuredText>();
+  /** There is something besides them, and the title, on the slide. */
+  readonly hasOthers: boolean;
 
-  constructor(theme: ThemeName) {
+  constructor(theme: ThemeName, hasOthers: boolean) {
     this.#theme = theme;
+    this.hasOthers = hasOthers;
   }
+
+  /** The size that the style of a text has in the theme, in slide units. */
+  standardSize = ({ style }: TextElement): number => typeSpec(this.#theme, style).size;
 
   of(text: TextElement): MeasuredText {
     let known = this.#known.get(text);

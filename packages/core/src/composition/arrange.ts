@@ -2,10 +2,8 @@ import type { Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { sure } from '../parts/sure.js';
 import { SMALLEST_AREA } from '../stage/legible.js';
-import { textWidth } from '../stage/typeWidths.js';
-import { typeSpec, type ThemeName } from '../themes/themes.js';
+import type { ThemeName } from '../themes/themes.js';
 import type { TextElement } from '../elements/text/text.js';
-import type { ElementId } from '../parts/ids.js';
 import {
   ARRANGEMENT_NAMES,
   ARRANGEMENTS,
@@ -16,6 +14,7 @@ import {
 } from './arrangements.js';
 import { formOf, lay, leastHeight, MOST_CUT, type Place, type Places } from './cells.js';
 import { contentOf, lettersIn, partsOf, type Content, type Part } from './content.js';
+import { fitted } from './fitted.js';
 import { largestFree } from './largestFree.js';
 import { MeasuredTexts, Measures } from './Measures.js';
 
@@ -27,6 +26,8 @@ export interface Arrangement {
   score: number;
 }
 
+/** Of more things no arrangement is read by anybody, and trying them all would take long. */
+const MOST_PARTS = 40;
 /** How many times as large as the theme says type is tried, the largest first. */
 const TIMES = [1.6, 1.4, 1.22, 1.1, 1, 0.88, 0.78];
 /** What an arrangement that the neighbours have is worth more: a deck keeps a rhythm. */
@@ -47,22 +48,27 @@ export function arrangementsOf(
 ): Arrangement[] {
   const content = contentOf(slide);
   const parts = partsOf(content);
-  if (parts.length === 0) return [];
+  if (parts.length === 0 || parts.length > MOST_PARTS) return [];
   const room = roomBeside(content.kept);
-  if (!room) return [];
-  const texts = new MeasuredTexts(theme);
-  const measures = TIMES.map((times) => new Measures(theme, texts, times));
-  const seen = new Seen(theme);
+  const texts = new MeasuredTexts(theme, says(content));
+  const measures = TIMES.map((times) => new Measures(texts, times));
   const found: Arrangement[] = [];
-  for (const name of ARRANGEMENT_NAMES) {
+  for (const name of room ? ARRANGEMENT_NAMES : []) {
     let best: Arrangement | null = null;
-    for (const regions of ARRANGEMENTS[name].set(content, room)) {
+    for (const regions of ARRANGEMENTS[name].set(content, sure(room, 'there is one'))) {
       const places = largestThatFits(regions, measures);
       if (!places || !keepsRules(parts, content.kept, places)) continue;
-      const score = scoreOf(content, parts, places, seen) + (kin.includes(name) ? KINSHIP : 0);
+      const score = scoreOf(content, places, texts) + (kin.includes(name) ? KINSHIP : 0);
       if (!best || score > best.score) best = { name, places, score };
     }
     if (best) found.push(best);
+  }
+  if (found.length === 0) {
+    const least = sure(measures.at(-1), 'there are sizes');
+    const places = fitted(parts, content.kept, WHOLE_ROOM.box, least);
+    if (places && keepsRules(parts, content.kept, places)) {
+      found.push({ name: 'fitted', places, score: 0 });
+    }
   }
   found.sort((a, b) => b.score - a.score);
   return found.filter(
@@ -135,14 +141,16 @@ const AREA = STAGE.width * STAGE.height;
 /** The share of a page that is filled when it looks neither bare nor crowded. */
 const WELL_FILLED = 0.52;
 
-function scoreOf(content: Content, parts: readonly Part[], places: Places, seen: Seen): number {
+/** How good an arrangement looks, from 0 to about 1. */
+function scoreOf(content: Content, places: Places, measured: MeasuredTexts): number {
+  const parts = partsOf(content);
   let [filled, x, y, shown, type, texts] = [0, 0, 0, 0, 0, 0];
   const edges = new Set<number>();
   for (const part of parts) {
     const place = places.get(part.id);
     if (!place) continue;
     const { box } = place;
-    const w = part.kind === 'text' ? seen.width(part, place) : box.w;
+    const w = part.kind === 'text' ? widthSeen(part, place, measured) : box.w;
     const area = w * box.h;
     filled += area;
     x += area * (box.x + (place.look.align === 'center' ? box.w : w) / 2);
@@ -150,7 +158,7 @@ function scoreOf(content: Content, parts: readonly Part[], places: Places, seen:
     edges.add(Math.round(place.look.align === 'center' ? box.x + box.w / 2 : box.x));
     if (part.kind !== 'text') shown += area;
     else if (lettersIn(part) > 0) {
-      type += Math.min(1.4, place.size / seen.standard(part));
+      type += Math.min(1.4, place.size / measured.standardSize(part));
       texts += 1;
     }
   }
@@ -174,31 +182,13 @@ function scoreOf(content: Content, parts: readonly Part[], places: Places, seen:
   return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture - long - small;
 }
 
-/** What is seen of texts: the words, not the empty rest of their lines. */
-class Seen {
-  #theme: ThemeName;
-  /** The widest paragraph of a text, in type sizes. */
-  #widest = new Map<ElementId, number>();
+/** How much of the width of a text is seen: the words, not the empty rest of their lines. */
+const widthSeen = (text: TextElement, { box, size }: Place, measured: MeasuredTexts): number =>
+  text.style === 'choice' ? box.w : Math.min(box.w, measured.of(text).widestLine * size);
 
-  constructor(theme: ThemeName) {
-    this.#theme = theme;
-  }
-
-  /** The size that its style has in the theme. */
-  standard = ({ style }: TextElement): number => typeSpec(this.#theme, style).size;
-
-  width(text: TextElement, { box, size }: Place): number {
-    if (text.style === 'choice') return box.w;
-    let widest = this.#widest.get(text.id);
-    if (widest === undefined) {
-      const lines = text.text.content.map(({ content = [] }) =>
-        content.reduce((sum, run) => sum + textWidth(run.text ?? '', 'body', 1), 0),
-      );
-      this.#widest.set(text.id, (widest = Math.max(0, ...lines)));
-    }
-    return Math.min(box.w, widest * size);
-  }
-}
+/** Whether there is anything on a slide besides its title and texts that nobody has written in yet. */
+const says = ({ texts, choices, pictures, blocks }: Content): boolean =>
+  choices.length + pictures.length + blocks.length > 0 || texts.some((one) => lettersIn(one) > 0);
 
 /** Whether a class would take two arrangements for one. */
 function looksLike(one: Places, other: Places): boolean {

@@ -428,6 +428,11 @@ export const ARRANGEMENTS = {
       ];
     },
   },
+  fitted: {
+    label: 'Where there is room',
+    // It is no way to cut a page: `fitted.ts` looks for spots when all others fail.
+    set: () => [],
+  },
 } as const satisfies Record<
   string,
   { label: string; set: (content: Content, room: Room) => Setting[] }

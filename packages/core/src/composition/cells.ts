@@ -3,7 +3,10 @@ import type { Box } from '../parts/place.js';
 import type { Upright } from '../parts/typography.js';
 import type { Part } from './content.js';
 import type { Look } from './look.js';
-import type { Measures } from './Measures.js';
+import { LEAST_PICTURE, type Measures } from './Measures.js';
+import type { PictureElement } from '../elements/picture/picture.js';
+import { hasSurface } from '../stage/wordsHeight.js';
+import { BLURRED, SCREEN_PIXELS } from '../stage/legible.js';
 
 /** A region cut into parts: one, one above the other, side by side, or on equal tiles. */
 export type Cell =
@@ -21,7 +24,8 @@ export interface Place {
 export type Places = Map<ElementId, Place>;
 
 /** Parts that are as high as they are given room. */
-const grows = ({ kind }: Part): boolean => kind === 'picture' || kind === 'chart';
+const grows = (part: Part): boolean =>
+  part.kind === 'chart' || (part.kind === 'question' && hasSurface(part));
 /** More of the room than it needs, that a part takes without looking lost. */
 const MOST_OF_QUESTION = 1.15;
 const MOST_OF_CHOICE = 1.35;
@@ -55,7 +59,9 @@ function mostHeight(cell: Cell, width: number, measures: Measures): number {
   switch (cell.is) {
     case 'part': {
       const { part } = cell;
-      if (part.kind === 'picture') return Math.max(least, width / formOf(part));
+      if (part.kind === 'picture') {
+        return Math.max(least, Math.min(width, finest(part)) / formOf(part));
+      }
       if (grows(part)) return Math.max(least, width * 0.75);
       if (part.kind === 'question') return least * MOST_OF_QUESTION;
       const isChoice = part.kind === 'text' && part.style === 'choice';
@@ -148,7 +154,7 @@ function tileHeight({ cells, columns, gap }: Tiles, width: number, measures: Mea
 }
 
 /** How wide the shown part of a picture is for its height. */
-export const formOf = (part: Extract<Part, { kind: 'picture' }>): number =>
+export const formOf = (part: PictureElement): number =>
   (part.asset.width * part.crop.w) / Math.max(1, part.asset.height * part.crop.h);
 
 /** At most this share of a picture's width or height may be cut off: what matters is not looked for at the very edge. */
@@ -156,14 +162,7 @@ export const MOST_CUT = 0.1;
 
 function placeOf(part: Part, look: Look, box: Box, measures: Measures): Place {
   const { x, y, w, h } = box;
-  if (part.kind === 'picture') {
-    const form = formOf(part);
-    const ratio = form / (w / h);
-    if (Math.max(ratio, 1 / ratio) <= 1 / (1 - MOST_CUT)) {
-      return { box: whole(box), size: 0, look: { ...look, isFilled: true } };
-    }
-    return { box: whole(within(box, form)), size: 0, look };
-  }
+  if (part.kind === 'picture') return pictureIn(part, look, box);
   if (part.kind === 'formula' || part.kind === 'media') {
     const form = part.box.w / part.box.h;
     return { box: whole(within(box, form)), size: 0, look };
@@ -179,16 +178,40 @@ function placeOf(part: Part, look: Look, box: Box, measures: Measures): Place {
   return { box: whole(box), size: 0, look };
 }
 
-/** The largest box of a form within another one, in its middle. */
-function within({ x, y, w, h }: Box, form: number): Box {
-  const width = Math.min(w, h * form);
-  const height = width / form;
-  return { x: x + (w - width) / 2, y: y + (h - height) / 2, w: width, h: height };
+function pictureIn(part: PictureElement, look: Look, box: Box): Place {
+  const form = formOf(part);
+  const room = inMiddle(box, { w: Math.min(box.w, finest(part)), h: box.h });
+  const ratio = form / (room.w / room.h);
+  // How it was laid into its box by hand stays; so does its form.
+  const isByHand = part.fit !== (part.setOut?.fit ?? part.fit);
+  if (!isByHand && Math.max(ratio, 1 / ratio) <= 1 / (1 - MOST_CUT)) {
+    return { box: whole(room), size: 0, look: { ...look, isFilled: true } };
+  }
+  return { box: whole(within(room, form)), size: 0, look };
 }
 
-const whole = ({ x, y, w, h }: Box): Box => {
-  const [left, top] = [Math.round(x), Math.round(y)];
-  return { x: left, y: top, w: Math.round(x + w) - left, h: Math.round(y + h) - top };
-};
+/** How wide a picture may be laid before it looks blurred, in slide units; drawings that are small get a little more. */
+const finest = ({ asset, crop }: PictureElement): number =>
+  Math.max(1.6 * LEAST_PICTURE, (asset.width * crop.w) / (SCREEN_PIXELS * BLURRED));
+
+const inMiddle = ({ x, y, w, h }: Box, size: { w: number; h: number }): Box => ({
+  x: x + (w - size.w) / 2,
+  y: y + (h - size.h) / 2,
+  ...size,
+});
+
+/** The largest box of a form within another one, in its middle. */
+function within(box: Box, form: number): Box {
+  const width = Math.min(box.w, box.h * form);
+  return inMiddle(box, { w: width, h: width / form });
+}
+
+/** In whole units, and never beyond; things of one size stay of one size. */
+const whole = ({ x, y, w, h }: Box): Box => ({
+  x: Math.floor(x + 0.001),
+  y: Math.floor(y + 0.001),
+  w: Math.floor(w + 0.001),
+  h: Math.floor(h + 0.001),
+});
 
 const sum = (all: readonly number[]): number => all.reduce((one, other) => one + other, 0);

@@ -2,16 +2,20 @@ import fc from 'fast-check';
 import type * as Y from 'yjs';
 import {
   addChoice,
+  addElement,
   addPlaced,
   addSlide,
   arrangementsOf,
   Checker,
   FINDING_KINDS,
+  kindOf,
   leaveAsItLies,
+  newId,
   plain,
   readDeck,
   setBox,
   setElement,
+  setLayout,
   setOut,
   setOutAgain,
   setText,
@@ -24,7 +28,7 @@ import {
   type Slide,
 } from '../index.js';
 import { deck, slide, text } from '../testing/builder.js';
-import { contentBySeed, slideWith } from '../testing/contents.js';
+import { contentBySeed, slideWith, type SlideContent } from '../testing/contents.js';
 import { arrangementFor } from './arrange.js';
 import { largestFree } from './largestFree.js';
 
@@ -83,10 +87,21 @@ test.each([
   ['two choices', [], ['Mist is coming up.'], ['Along the ridge', 'Down to the mill']],
   ['a picture and three choices', [[1600, 1200]], ['Look.'], ['Lift', 'Shade', 'Wait']],
 ] as const)('%s can be set out in several ways', (_, pictures, texts, choices) => {
-  const content = { title: 'Who lives here?', question: null, hasTable: false, hasChart: false };
-  const { slide: before } = slideWith({ ...content, pictures, texts, choices });
+  const { slide: before } = slideWith({ ...PLAIN, pictures, texts, choices });
   expect(waysToSetOut(before, 'paper').length).toBeGreaterThanOrEqual(5);
 });
+
+const PLAIN: SlideContent = {
+  title: 'Who lives here?',
+  texts: [],
+  choices: [],
+  pictures: [],
+  question: null,
+  hasTable: false,
+  hasChart: false,
+};
+const boxIn = (doc: Y.Doc, slideId: string, id: string): Box =>
+  readDeck(doc).slides[slideId]!.elements.find((one) => one.id === id)!.box;
 
 const freshSlide = (): Y.Doc => {
   const doc = deck(slide('goal'));
@@ -94,8 +109,7 @@ const freshSlide = (): Y.Doc => {
   return doc;
 };
 const slideOf = (doc: Y.Doc): Slide => readDeck(doc).slides.s!;
-const boxOf = (doc: Y.Doc, id: string): Box =>
-  slideOf(doc).elements.find((element) => element.id === id)!.box;
+const boxOf = (doc: Y.Doc, id: string): Box => boxIn(doc, 's', id);
 
 test('a fresh slide sets itself out again as things come; one laid by hand is left alone', () => {
   const doc = freshSlide();
@@ -168,6 +182,119 @@ test('a letter more does not jump to another arrangement, and a size set by hand
   setElement(doc, 's', body, { size: 26 });
   setOutAgain(doc, ['s']);
   expect(slideOf(doc).elements.find(({ id }) => id === body)).toMatchObject({ size: 26 });
+});
+
+test('what was set by hand stays so: how words are aligned, how a picture is laid into its box', () => {
+  const { doc, slideId } = slideWith({ ...PLAIN, texts: ['Look.'], pictures: [[1600, 1200]] });
+  setOut(doc, [slideId], 'middle');
+  const is = (id: string) => readDeck(doc).slides[slideId]!.elements.find((one) => one.id === id)!;
+  expect(is('text0')).toMatchObject({ align: 'center' });
+  setElement(doc, slideId, 'text0', { align: 'end' });
+  setElement(doc, slideId, 'picture0', { fit: 'stretch' });
+  for (const name of ['page', 'beside'] as const) {
+    setOut(doc, [slideId], name);
+    expect(is('text0')).toMatchObject({ align: 'end' });
+    expect(is('picture0')).toMatchObject({ fit: 'stretch' });
+  }
+  setElement(doc, slideId, 'text0', { align: is('text0').setOut!.align });
+  setOut(doc, [slideId], 'middle');
+  expect(is('text0')).toMatchObject({ align: 'center' });
+});
+
+test('a small photograph is shown no larger than it is sharp; what a close-up shows stays', () => {
+  const {
+    doc,
+    slideId,
+    slide: before,
+  } = slideWith({ ...PLAIN, texts: ['Look.'], pictures: [[300, 225]] });
+  for (const { places } of waysToSetOut(before, 'paper')) {
+    expect(places.get('picture0')!.box.w).toBeLessThanOrEqual(400);
+  }
+  setOut(doc, [slideId]);
+  const box = { ...boxIn(doc, slideId, 'picture0') };
+  addElement(doc, slideId, { kind: 'closeup', id: 'near', layer: 'content', box });
+  for (const { name } of waysToSetOut(readDeck(doc).slides[slideId]!, 'paper')) {
+    setOut(doc, [slideId], name);
+    expect(boxIn(doc, slideId, 'picture0')).toEqual(box);
+  }
+});
+
+test('whoever picks a layout has it as it is; taken up again, words are set as large as there is room', () => {
+  const doc = freshSlide();
+  setOutAgain(doc, ['s']);
+  setLayout(doc, 's', 'two-columns');
+  expect(slideOf(doc).setOut).toBeNull();
+  const lies = slideOf(doc).elements.map(({ box }) => box);
+  addChoice(doc, 's', 'Wait', { slideId: 'goal' });
+  setOutAgain(doc, ['s']);
+  expect(
+    slideOf(doc)
+      .elements.slice(0, lies.length)
+      .map(({ box }) => box),
+  ).toEqual(lies);
+  setOut(doc, ['s']);
+  const title = slideOf(doc).elements.find(({ slot }) => slot === 'title')!;
+  setBox(doc, 's', title.id, { x: 700, y: 500, w: 400, h: 90 });
+  takeUp(doc, 's', [title.id]);
+  setOut(doc, ['s'], 'page');
+  const now = slideOf(doc).elements.find(({ id }) => id === title.id)!;
+  expect(now).toMatchObject({ size: now.setOut!.size });
+});
+
+test.each(['drawing', 'hotspot', 'selectPoint', 'sort'] as const)(
+  'a question that is answered on a surface has room for it: %s',
+  (kind) => {
+    const doc = freshSlide();
+    addPlaced(doc, 's', {
+      kind: 'question',
+      id: 'q',
+      layer: 'content',
+      box: { x: 300, y: 250, w: 480, h: 300 },
+      text: plain('Where does the lamp stand?'),
+      question: kindOf(kind).fresh(newId),
+    });
+    setOutAgain(doc, ['s']);
+    expect(boxOf(doc, 'q').h).toBeGreaterThan(300);
+    // The text that nobody has written in keeps no room between title and question.
+    const title = slideOf(doc).elements.find(({ slot }) => slot === 'title')!.box;
+    const next = boxOf(doc, 'q');
+    if (next.x < title.x + title.w && title.x < next.x + next.w) {
+      expect(next.y - title.y - title.h).toBeLessThan(120);
+    }
+  },
+);
+
+test('where no arrangement has room beside what lies by hand, each thing goes where there is some', () => {
+  const doc = freshSlide();
+  const by = (kind: 'hotspot' | 'line', box: Box): unknown =>
+    addElement(doc, 's', { kind, id: kind, layer: 'content', box });
+  by('hotspot', { x: 768, y: 432, w: 256, h: 144 });
+  by('line', { x: 128, y: 648, w: 384, h: 36 });
+  for (const words of ['Row out', 'Wait', 'Call the keeper', 'Ring the bell']) {
+    addChoice(doc, 's', words, { slideId: 'goal' });
+    setOutAgain(doc, ['s']);
+  }
+  addPlaced(doc, 's', {
+    kind: 'question',
+    layer: 'content',
+    box: { x: 260, y: 440, w: 480, h: 190 },
+    text: plain('Who is out there?'),
+    question: kindOf('choice').fresh(newId),
+  });
+  setOutAgain(doc, ['s']);
+  expect(slideOf(doc).setOut).toEqual({ name: 'fitted', isChosen: false });
+  const boxes = slideOf(doc).elements.map(({ box }) => box);
+  boxes.forEach((box, at) => {
+    expect(boxes.slice(0, at).filter((other) => meet(other, box))).toEqual([]);
+  });
+  expect(spoiled(doc)).toEqual([]);
+});
+
+test('more than a slide can hold is left as it lies', () => {
+  const texts = Array.from({ length: 41 }, (_, at) => `Line ${at}`);
+  expect(waysToSetOut(slideWith({ ...PLAIN, texts }).slide, 'paper')).toEqual([]);
+  const long = slideWith({ ...PLAIN, texts: ['x'.repeat(200)] }).slide;
+  expect(waysToSetOut(long, 'paper')).toEqual([]);
 });
 
 test('one that was chosen stays while it fits, and gives way when it does not', () => {

@@ -1,5 +1,5 @@
 import type { Slide } from '../deck/types.js';
-import { isSpare } from '../elements/elements.js';
+import { drawnBox, isSpare } from '../elements/elements.js';
 import type { ChartElement } from '../elements/chart/chart.js';
 import type { FormulaElement } from '../elements/formula/formula.js';
 import type { MediaElement } from '../elements/media/media.js';
@@ -10,7 +10,7 @@ import type { TableElement } from '../elements/table/table.js';
 import type { TextElement } from '../elements/text/text.js';
 import type { Box } from '../parts/place.js';
 import { wordsOf } from '../parts/richText.js';
-import { wasMovedByHand } from './given.js';
+import { wasMovedByHand } from './movedByHand.js';
 
 /** What is set into a region of its own, with a form or a height of its own. */
 export type Block = QuestionElement | TableElement | ChartElement | FormulaElement | MediaElement;
@@ -42,14 +42,19 @@ export function contentOf(slide: Slide): Content {
     kept: [],
   };
   const free: Part[] = [];
+  const held: Box[] = [];
   for (const element of slide.elements) {
     if (element.layer === 'background' || isSpare(element)) continue;
     if (isFree(element)) free.push(element);
-    else if (element.kind !== 'closeup' && element.groupId === null) content.kept.push(element.box);
+    else if (element.groupId === null) {
+      // A close-up shows what it lies on: that stays, but nothing is in its way.
+      held.push(element.box);
+      if (element.kind !== 'closeup') content.kept.push(drawnBox(element));
+    }
   }
   for (const part of free) {
     // A thing that something kept lies on belongs to it: a link area on a picture, a piece on its place.
-    const isKept = part.kind !== 'text' && content.kept.some((box) => liesOn(box, part.box));
+    const isKept = part.kind !== 'text' && held.some((box) => liesOn(box, part.box));
     if (isKept) content.kept.push(part.box);
     else put(content, part);
   }

@@ -11,10 +11,12 @@ import {
 } from '../deck/document.js';
 import type { Slide } from '../deck/types.js';
 import { idOf, type ElementId, type SlideId } from '../parts/ids.js';
+import { asRecord } from '../parts/decode.js';
 import { sameData } from '../parts/sameData.js';
 import { sure } from '../parts/sure.js';
 import type { SlideElement } from '../elements/registry.js';
 import type { Place } from './cells.js';
+import { asSetOut } from './movedByHand.js';
 import { refuse } from '../parts/refusals.js';
 import type { ThemeName } from '../themes/themes.js';
 import { arrangementFor, arrangementsOf, type Arrangement } from './arrange.js';
@@ -26,13 +28,7 @@ export const isArrangement = (name: string | null): name is ArrangementName =>
 /** The slide as it is when everything on it that can be is set out, what was moved by hand too. */
 export const takenUp = (slide: Slide): Slide => ({
   ...slide,
-  elements: slide.elements.map((element) => ({
-    ...element,
-    setOut: {
-      box: element.box,
-      size: element.setOut?.size ?? ('size' in element ? element.size : 0),
-    },
-  })),
+  elements: slide.elements.map((element) => ({ ...element, setOut: asSetOut(element) })),
 });
 
 /** The ways to set a slide out; one that was laid by hand so far is taken up as a whole. */
@@ -53,9 +49,11 @@ export const setOut = command(
   (doc: Y.Doc, slideIds: readonly SlideId[], name: ArrangementName | null = null): Plan => {
     const there = slideIds.filter((slideId) => slideOf(doc, slideId));
     if (there.length === 0) return refuse('slide.gone');
+    const theme = readTheme(doc);
+    const kin = kinship(doc);
     const found = there.flatMap((slideId) => {
       const slide = readSlide(slideId, sure(slideOf(doc, slideId), 'it is there'));
-      const ways = waysToSetOut(slide, slide.theme ?? readTheme(doc));
+      const ways = waysToSetOut(slide, slide.theme ?? theme, kin(slideId));
       const way = arrangementFor(ways, { name, isChosen: name !== null });
       return way ? [{ slide, way }] : [];
     });
@@ -77,6 +75,7 @@ export const setOutAgain = command(
   'deck:write',
   (doc: Y.Doc, slideIds: readonly SlideId[]): Plan => {
     const theme = readTheme(doc);
+    const kin = kinship(doc);
     const found = slideIds.flatMap((slideId) => {
       const map = slideOf(doc, slideId);
       if (!map?.get('setOut')) return [];
@@ -84,10 +83,7 @@ export const setOutAgain = command(
       if (!slide.setOut) return [];
       const { name, isChosen } = slide.setOut;
       const known = { name: isArrangement(name) ? name : null, isChosen };
-      const way = arrangementFor(
-        arrangementsOf(slide, slide.theme ?? theme, kinOf(doc, slideId)),
-        known,
-      );
+      const way = arrangementFor(arrangementsOf(slide, slide.theme ?? theme, kin(slideId)), known);
       return way ? [{ slide, way, isChosen }] : [];
     });
     if (found.length === 0) return UNCHANGED;
@@ -120,12 +116,16 @@ export const takeUp = command(
   'takeUp',
   'deck:write',
   (doc: Y.Doc, slideId: SlideId, elementIds: readonly ElementId[]): Plan => {
-    const there = elementIds.filter((id) => elementOf(doc, slideId, id));
+    const slide = slideOf(doc, slideId);
+    const there = slide
+      ? readSlide(slideId, slide).elements.filter(({ id }) => elementIds.includes(id))
+      : [];
     if (there.length === 0) return refuse('thing.gone');
     return () => {
-      for (const id of there) {
-        const element = elementOf(doc, slideId, id);
-        element?.set('setOut', { box: element.get('box'), size: 0 });
+      for (const element of there) {
+        // What it was given besides its place is its own to give again.
+        const setOut = { ...asSetOut(element), ...element.setOut, box: element.box };
+        elementOf(doc, slideId, element.id)?.set('setOut', setOut);
       }
     };
   },
@@ -140,15 +140,28 @@ export const arranged = (slide: Slide, { places }: Arrangement): Slide => ({
 function laid(element: SlideElement, place: Place | undefined): SlideElement {
   if (!place) return element;
   const { box, size, look } = place;
-  const there = { box, setOut: { box, size } };
+  const was = element.setOut;
+  const setOut = { box, size, align: look.align ?? null, fit: null };
   if (element.kind === 'text') {
-    const { align = null, upright = null } = look;
-    return { ...element, ...there, size, align, upright };
+    // How it was aligned by hand stays.
+    const isByHand = was !== null && element.align !== was.align;
+    const align = isByHand ? element.align : setOut.align;
+    return {
+      ...element,
+      box,
+      size,
+      align,
+      setOut: isByHand ? { ...setOut, align: was.align } : setOut,
+    };
   }
   if (element.kind === 'picture') {
-    return { ...element, ...there, fit: look.isFilled ? 'cover' : 'contain' };
+    const isByHand = was !== null && was.fit !== null && element.fit !== was.fit;
+    const fit = look.isFilled ? 'cover' : 'contain';
+    return isByHand
+      ? { ...element, box, setOut: { ...setOut, fit: was.fit } }
+      : { ...element, box, fit, setOut: { ...setOut, fit } };
   }
-  return { ...element, ...there };
+  return { ...element, box, setOut };
 }
 
 /** Inside a transaction: lays things where an arrangement has them; what lies so already is not written. */
@@ -165,21 +178,34 @@ function place(doc: Y.Doc, slide: Slide, way: Arrangement, isChosen: boolean): v
   if (!sameData(now, slide.setOut)) slideOf(doc, slide.id)?.set('setOut', now);
 }
 
-/** The arrangements of the slides that lead to a slide, and of those that they lead to besides. */
-function kinOf(doc: Y.Doc, slideId: SlideId): ArrangementName[] {
-  const from = new Set<unknown>();
-  const all = [...linksMap(doc).values()].filter((link) => link instanceof Y.Map);
-  const leadsTo = (link: Y.Map<unknown>): unknown =>
-    (link.get('target') as { slideId?: unknown } | undefined)?.slideId;
-  for (const link of all) if (leadsTo(link) === slideId) from.add(link.get('from'));
-  const near = new Set([...from, ...all.filter((link) => from.has(link.get('from'))).map(leadsTo)]);
-  near.delete(slideId);
-  return [...near].flatMap((id) => {
-    const slide = typeof id === 'string' ? slidesMap(doc).get(id) : undefined;
-    const said =
-      slide instanceof Y.Map ? (slide.get('setOut') as { name?: string } | undefined) : undefined;
-    return said?.name && isArrangement(said.name) ? [said.name] : [];
-  });
+/**
+ * Tells the arrangements of the slides that lead to a slide, and of those that they lead to besides. One pass over the
+ * links, however many slides are asked for.
+ */
+function kinship(doc: Y.Doc): (slideId: SlideId) => ArrangementName[] {
+  const comesFrom = new Map<string, Set<string>>();
+  const leadsTo = new Map<string, Set<string>>();
+  const note = (map: Map<string, Set<string>>, one: string, other: string): void => {
+    map.set(one, (map.get(one) ?? new Set()).add(other));
+  };
+  for (const link of linksMap(doc).values()) {
+    if (!(link instanceof Y.Map)) continue;
+    const from: unknown = link.get('from');
+    const to = asRecord(link.get('target')).slideId;
+    if (typeof from !== 'string' || typeof to !== 'string') continue;
+    note(leadsTo, from, to);
+    note(comesFrom, to, from);
+  }
+  return (slideId) => {
+    const before = [...(comesFrom.get(slideId) ?? [])];
+    const near = new Set([...before, ...before.flatMap((id) => [...(leadsTo.get(id) ?? [])])]);
+    near.delete(slideId);
+    return [...near].flatMap((id) => {
+      const slide = slidesMap(doc).get(id);
+      const name = slide instanceof Y.Map ? asRecord(slide.get('setOut')).name : null;
+      return typeof name === 'string' && isArrangement(name) ? [name] : [];
+    });
+  };
 }
 
 /** What of a shared type says where in the document it is. */

@@ -1,5 +1,7 @@
 import { asBoolean, asNumber, asOneOf, asRecord, asString } from '../parts/decode.js';
 import { asId, type ElementId } from '../parts/ids.js';
+import { FITS, type Fit } from '../parts/fit.js';
+import { ALIGNMENTS, type Alignment } from '../parts/typography.js';
 import { LAYERS, SLOTS, type Box, type Layer, type Slot } from '../parts/place.js';
 import {
   amount,
@@ -34,6 +36,9 @@ export interface SetOut {
   box: Box;
   /** Type size in slide units; 0 for what has none. */
   size: number;
+  align: Alignment | null;
+  /** How a picture was laid into its box; null for what is none. */
+  fit: Fit | null;
 }
 
 /** What every thing on a slide has. */
@@ -85,8 +90,13 @@ function readPiece(value: unknown): PieceRules {
 
 function readSetOut(value: unknown): SetOut | null {
   if (!value) return null;
-  const { box, size } = asRecord(value);
-  return { box: readBox(box), size: asNumber(size, 0, 0, 400) };
+  const { box, size, align, fit } = asRecord(value);
+  return {
+    box: readBox(box),
+    size: asNumber(size, 0, 0, 400),
+    align: ALIGNMENTS.find((one) => one === align) ?? null,
+    fit: FITS.find((one) => one === fit) ?? null,
+  };
 }
 
 /** Where a thing lies is always written down: it is looked at without reading the whole. */

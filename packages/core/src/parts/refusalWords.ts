@@ -12,7 +12,7 @@ export const REFUSALS = {
 
   'slide.gone': 'This slide is not there any more.',
   'setOut.nothing':
-    'Nothing on this slide can be set out: it was put there by hand, or there is no room left beside it.',
+    'This cannot be set out: there is nothing to lay, or more than there is room for.',
   'slide.double': 'There is already a slide with this identity.',
   'slide.full': 'A slide holds {{most}} things at the most.',
   'slide.noScenery': 'There is no scenery on this slide.',

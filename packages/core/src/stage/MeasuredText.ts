@@ -18,7 +18,8 @@ interface Paragraph {
 export class MeasuredText {
   /** The widest word in type sizes. */
   readonly widestWord: number;
-  readonly isEmpty: boolean;
+  /** The widest paragraph on one line, in type sizes. */
+  readonly widestLine: number;
   #text: RichText;
   #type: SetType;
   /** Null for a text that is not as simple. */
@@ -28,17 +29,18 @@ export class MeasuredText {
   constructor(text: RichText, type: SetType) {
     this.#text = text;
     this.#type = type;
-    let [widest, letters] = [0, 0];
+    let [widest, longest] = [0, 0];
     for (const { words, inset, isPlain } of paragraphsOf(text.content, 0)) {
       const measured = words.map(({ word, isBold }) => this.#widthOf(word, isBold));
       widest = Math.max(widest, ...measured);
-      letters += words.length;
       const space = this.#widthOf(' ', words[0]?.isBold ?? false);
+      const gaps = Math.max(0, words.length - 1) * space;
+      longest = Math.max(longest, measured.reduce((sum, one) => sum + one, gaps) + inset);
       if (isPlain) this.#paragraphs?.push({ inset, space, words: Float64Array.from(measured) });
       else this.#paragraphs = null;
     }
     this.widestWord = widest;
-    this.isEmpty = letters === 0;
+    this.widestLine = longest;
   }
 
   #widthOf(word: string, isBold: boolean): number {

@@ -15,6 +15,12 @@ export const READABLE: Record<TextStyle, number> = {
   caption: 20,
 };
 
+/** A slide fills a screen of this many pixels; a picture should have as many where it stands. */
+const SCREEN_WIDTH = 1920;
+export const SCREEN_PIXELS = SCREEN_WIDTH / STAGE.width;
+/** Fewer pixels than this share of what is shown looks blurred. */
+export const BLURRED = 0.5;
+
 /** The side of the smallest area that a finger meets, in CSS pixels (WCAG 2.5.5). */
 const FINGER = 44;
 /** The same on the stage of the narrowest screen on which the slide itself is touched, in slide units. */

@@ -91,6 +91,7 @@ test('its widest word is what no narrower column holds', () => {
   // What is left of it goes on, and the next word stands behind that.
   expect(measured.height(width / 2 - 1, 30, 1)).toBeGreaterThan(4 * 30 * leading);
   expect(measured.height(width - 1, 30, 1)).toBeCloseTo(4 * 30 * leading, 3);
-  expect(measured.isEmpty).toBe(false);
-  expect(new MeasuredText(plain(''), type).isEmpty).toBe(true);
+  expect(measured.height(measured.widestLine * 30 + 0.01, 30, 1)).toBeCloseTo(2 * 30 * leading, 3);
+  expect(measured.height(measured.widestLine * 30 - 1, 30, 1)).toBeCloseTo(3 * 30 * leading, 3);
+  expect(new MeasuredText(plain(''), type).widestLine).toBe(0);
 });

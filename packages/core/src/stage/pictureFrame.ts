@@ -1,6 +1,7 @@
 import { STAGE, type Box } from '../parts/place.js';
 import { type AssetRef } from '../parts/asset.js';
-import type { Fit, PictureElement } from '../elements/picture/picture.js';
+import type { Fit } from '../parts/fit.js';
+import type { PictureElement } from '../elements/picture/picture.js';
 import type { GroundPicture } from '../deck/types.js';
 import type { Point } from '../geometry/Pen.js';
 import { resize, SMALLEST, type Handle } from '../geometry/resize.js';

@@ -1,20 +1,11 @@
 import fc from 'fast-check';
-import type { Typography } from '../parts/typography.js';
+import { AS_THE_STYLE } from '../parts/typography.js';
 import { plain, type RichText } from '../parts/richText.js';
 import { textHeight } from './textHeight.js';
 import { familyWidth, typeInStyle } from '../themes/themes.js';
 import { textWidth } from './typeWidths.js';
 
-const OWN: Typography = {
-  family: null,
-  size: 0,
-  colour: '',
-  align: null,
-  upright: null,
-  leading: 0,
-  gap: 0,
-};
-const TYPE = typeInStyle(OWN, 'body', 'paper');
+const TYPE = typeInStyle(AS_THE_STYLE, 'body', 'paper');
 const LINE = TYPE.size * TYPE.leading;
 const widthOf = (words: string): number =>
   textWidth(words, 'body', TYPE.size) * familyWidth(TYPE.family);

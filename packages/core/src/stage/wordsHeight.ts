@@ -44,13 +44,17 @@ export function wordsHeight(
   }
 }
 
+/** Whether a question is answered on a surface, or by pieces, and not on rows of its own. */
+export const hasSurface = ({ question }: Pick<QuestionElement, 'question'>): boolean =>
+  kindOf(question.kind).lines(question).length === 0;
+
 /** Sizes that the words of a question are set in, the largest first, in slide units. */
 const QUESTION_SIZES = [42, 38, 34, 30, QUESTION_CARD.size];
 
 /** The largest size in which a question fits its box: it fills the room that it is given. */
 export function questionSize(element: QuestionElement): number {
-  // How high a picture stands in it is not known here.
-  if (element.picture) return QUESTION_CARD.size;
+  // How high a picture stands in it is not known here; what is drawn or pointed on takes the room itself.
+  if (element.picture || hasSurface(element)) return QUESTION_CARD.size;
   const fits = (size: number): boolean =>
     questionHeight(element, element.box.w, size) <= element.box.h;
   return QUESTION_SIZES.find(fits) ?? QUESTION_CARD.size;

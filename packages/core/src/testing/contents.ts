@@ -60,6 +60,7 @@ const FORMS = [
   [1200, 1600],
   [1400, 1400],
   [2400, 1000],
+  [480, 360],
 ] as const;
 
 /** Numbers from 0 to under 1 that follow from a seed (Mulberry32). */

@@ -51,8 +51,8 @@ function Ways({ slide }: { slide: Slide }): ReactElement {
     <div className="flex flex-col gap-2">
       {ways.length === 0 ? (
         <p className="text-soft">
-          Nothing here can be set out yet: put words, pictures or a question on the slide, or make
-          room beside what lies there.
+          No arrangement has room for what is here. Shorten a text, take something off, or make room
+          beside what was put here by hand.
         </p>
       ) : (
         <div role="group" aria-label="Arrangements" className="grid grid-cols-3 gap-2">

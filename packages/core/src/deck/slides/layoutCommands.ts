@@ -19,7 +19,7 @@ import { sure } from '../../parts/sure.js';
 
 /**
  * Sets a slide anew: what stands in a slot of its layout moves to the same slot of the new one, choices into its list.
- * Empty texts whose slot is gone are taken off; anything else stays where it is and belongs to no slot any more.
+ * It does not set itself out any more. Empty texts whose slot is gone are taken off; anything else stays where it is and belongs to no slot any more.
  * Refused: `deck.layout`, `slide.gone`.
  */
 export const setLayout = command(
@@ -33,6 +33,8 @@ export const setLayout = command(
     const { slots } = layoutOf(layout);
     return () => {
       slide.set('layout', layout);
+      // Whoever picks a layout wants it as it is.
+      slide.delete('setOut');
       const filled = new Set<string>();
       for (const element of before.elements) {
         const slot = slotOf(element, before);

@@ -1,6 +1,7 @@
 import { readAsset, readCredit, type AssetRef, type Credit } from '../../parts/asset.js';
 import { asNumber, asRecord } from '../../parts/decode.js';
 import type { Outline, Shadow } from '../../parts/fill.js';
+import { FITS, type Fit } from '../../parts/fit.js';
 import type { Box } from '../../parts/place.js';
 import { SHAPES, type ShapeName } from '../../geometry/shapes/shapes.js';
 import type { ElementBase } from '../base.js';
@@ -16,9 +17,6 @@ import {
   type Field,
 } from '../fields.js';
 import type { ElementKindOf } from '../kind.js';
-
-export const FITS = ['contain', 'cover', 'stretch'] as const;
-export type Fit = (typeof FITS)[number];
 
 /** Soft adjustments of a picture, each −1 to 1, 0 as it is. */
 export interface Adjustments {
