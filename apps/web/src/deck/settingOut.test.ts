@@ -45,7 +45,12 @@ test('a choice that comes is set out with the rest in one step, and taken back i
   run(addChoice, 's' as never, 'Row out', { slideId: 'goal' as never });
   const [title] = things();
   const choice = things().find((element) => element.kind === 'text' && element.style === 'choice')!;
-  expect(choice.setOut).toEqual({ box: choice.box, size: expect.any(Number) });
+  expect(choice.setOut).toEqual({
+    box: choice.box,
+    size: expect.any(Number),
+    align: expect.any(String),
+    fit: null,
+  });
   expect(title!.setOut!.box).toEqual(title!.box);
   history.undo();
   expect(things()).toEqual(before);
