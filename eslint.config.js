@@ -13,7 +13,7 @@ const CORE = [
   ['questions'],
   ['elements'],
   ['deck'],
-  ['map', 'stage'],
+  ['map', 'stage', 'scenery'],
   ['composition'],
   ['folio', 'starters'],
   ['check', 'lesson', 'results'],

@@ -3,10 +3,14 @@ import {
   Checker,
   FINDING_KINDS,
   readDeck,
+  refOf,
   setOut,
+  setScenery,
   setThemeForAll,
   textHeight,
+  SIDES,
   textType,
+  themeNamed,
   THEMES,
   waysToSetOut,
 } from '../packages/core/dist/index.js';
@@ -24,18 +28,21 @@ const NOT_OURS = new Set(['many-words', 'no-alt', 'no-credit']);
 
 /** @param {number} seed */
 const slideBySeed = (seed) => {
-  const theme = /** @type {import('@gobrel/core').ThemeName} */ (THEMES[seed % THEMES.length]);
+  const name = /** @type {string} */ (THEMES[seed % THEMES.length]);
+  const theme = refOf(name, SIDES[Math.floor(seed / THEMES.length) % 2] ?? 'light');
   return { theme, ...slideWith(contentBySeed(seed)) };
 };
 
 if (!isMainThread) {
   const slides = Array.from({ length: Number(workerData) }, (_, seed) => slideBySeed(seed));
-  const took = timed(() => slides.forEach(({ slide, theme }) => waysToSetOut(slide, theme)));
+  const took = timed(() =>
+    slides.forEach(({ slide, theme }) => waysToSetOut(slide, themeNamed(theme, 'full'))),
+  );
   parentPort?.postMessage(took);
 } else {
   for (let seed = 0; seed < 100; seed += 1) {
     const { slide, theme } = slideBySeed(seed);
-    waysToSetOut(slide, theme);
+    waysToSetOut(slide, themeNamed(theme, 'full'));
   }
   /** @type {number[]} */ const bare = [];
   /** @type {number[]} */ const whole = [];
@@ -46,18 +53,19 @@ if (!isMainThread) {
       timed(() => {
         for (const element of slide.elements) {
           if (element.kind !== 'text') continue;
-          const type = textType(element, theme);
+          const type = textType(element, themeNamed(theme));
           for (let size = 24; size < 52; size += 4)
             textHeight(element.text, 600, { ...type, size });
         }
       }),
     );
     /** @type {ReturnType<typeof waysToSetOut>} */ let ways = [];
-    whole.push(timed(() => (ways = waysToSetOut(slide, theme))));
+    whole.push(timed(() => (ways = waysToSetOut(slide, themeNamed(theme, 'full')))));
     offered += ways.length;
     if (ways.length === 0) none += 1;
     if (ways.length < 6) fewer += 1;
     setThemeForAll(doc, theme);
+    setScenery(doc, null, 'full');
     for (const { name } of ways) {
       setOut(doc, [slideId], name);
       broken += new Checker()

@@ -1,3 +1,4 @@
+import { type Theme } from '@gobrel/core';
 import { expect, type Locator } from '@playwright/test';
 import {
   openSlide,

@@ -32,7 +32,10 @@ export default defineConfig({
     }),
   ],
   resolve: {
-    alias: [{ find: /^@gobrel\/core$/, replacement: core('index.ts') }],
+    alias: [
+      { find: /^@gobrel\/core$/, replacement: core('index.ts') },
+      { find: /^@gobrel\/core\/scenery$/, replacement: core('scenery/draw.ts') },
+    ],
     dedupe: ['yjs', 'react', 'react-dom'],
   },
   build: {
@@ -49,7 +52,7 @@ export default defineConfig({
             // What every page with slides needs, packed together: it packs better so.
             {
               name: 'slides',
-              test: /core.src.(parts|geometry|elements|questions|themes|layouts).(?!.*(marking|luminance|refusalWords|told|snap|marks|anchors|moves|strokes|likening|likeness|normalised)\.)/,
+              test: /core.src.(parts|geometry|elements|questions|themes|layouts).(?!.*(marking|luminance|refusalWords|told|snap|marks|anchors|moves|strokes|likening|likeness|normalised|scenes|layouts|readThemes)\.)/,
             },
             { name: 'pieces', test: /core.src.stage.(asked|pieces|zones)\./ },
             { name: 'small', test: /web.src.(ui.when|api.assets|sync.(kept|pageSocket))\./ },

@@ -26,6 +26,7 @@ export * from './deck/text/languages.js';
 export * from './deck/text/rewriteCommands.js';
 export * from './parts/richText.js';
 export * from './deck/document.js';
+export * from './deck/readDeck.js';
 export * from './elements/elements.js';
 export {
   ELEMENT_KINDS,
@@ -124,7 +125,15 @@ export * from './map/plan/planOf.js';
 export * from './map/plan/planChange.js';
 export * from './map/plan/applyPlan.js';
 export * from './layouts/layouts.js';
+export * from './layouts/names.js';
+export * from './themes/dress.js';
+export * from './themes/kind.js';
+export * from './themes/scenes.js';
+export * from './themes/readThemes.js';
+export * from './themes/table.js';
+export * from './themes/theme.js';
 export * from './themes/themes.js';
+export { sceneryOf, SLIDE_ROLES, slideRole, wordRoom, type Scenery, type SlideRole } from './scenery/scenery.js';
 export { questionSize, wordsHeight } from './stage/wordsHeight.js';
 export { textWidth } from './stage/typeWidths.js';
 export * from './stage/covering.js';

@@ -4,6 +4,7 @@ import {
   deckMap,
   readDeck,
   renameDeck,
+  setScenery,
   ROLES,
   type Deck,
   type DeckCard,
@@ -67,6 +68,7 @@ export class DecksService implements OnModuleInit {
   async create(teacherId: string, title: string): Promise<string> {
     const doc = new Y.Doc();
     renameDeck(doc, title);
+    setScenery(doc, null, 'full');
     addSlide(doc, { title: '', layout: 'text' });
     return this.adopt(teacherId, doc);
   }

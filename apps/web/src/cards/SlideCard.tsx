@@ -1,11 +1,11 @@
-import { textWidth, type Link, type Slide, type ThemeName } from '@gobrel/core';
+import { textWidth, type Link, type Slide, type DeckTheme } from '@gobrel/core';
 import { memo, type ReactElement, type ReactNode } from 'react';
 import { SlideView } from '../stage/SlideView';
 import type { CardMark } from './cardMark';
 
 export interface SlideCardProps {
   slide: Slide;
-  theme: ThemeName;
+  theme: DeckTheme;
   links: readonly Link[];
   isSelected?: boolean;
   isStart?: boolean;

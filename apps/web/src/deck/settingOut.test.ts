@@ -60,7 +60,7 @@ test('a choice that comes is set out with the rest in one step, and taken back i
 test('what is refused changes nothing, and nothing is set out for it', () => {
   const { doc, run } = open(['viewer']);
   const before = Y.encodeStateAsUpdate(doc);
-  expect(run(setTheme, 'night')).toBeNull();
+  expect(run(setTheme, 'paper/dark')).toBeNull();
   expect(Y.encodeStateAsUpdate(doc)).toEqual(before);
 });
 

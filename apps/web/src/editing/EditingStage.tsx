@@ -10,7 +10,8 @@ import {
   type RunCommand,
   type Slide,
   type SlideElement,
-  type ThemeName,
+  type DeckTheme,
+  themeOn,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import {
@@ -65,7 +66,7 @@ export function EditingStage(props: {
   slide: Slide;
   /** Drawn beneath and never touched: a leaf's scenery. */
   drawn?: Slide;
-  theme: ThemeName;
+  theme: DeckTheme;
   links: readonly Link[];
   desk: RefObject<HTMLDivElement | null>;
   stage?: Ref<HTMLDivElement>;
@@ -82,7 +83,7 @@ export function EditingStage(props: {
   children?: ReactNode;
 }): ReactElement {
   const { doc, slide, links, control, edit, run, desk } = props;
-  const theme = slide.theme || props.theme;
+  const theme = themeOn(slide, props.theme);
   const { scale } = control.view;
   const { trouble } = useNotices();
   const [preview, show] = useState<Preview>(NO_PREVIEW);

@@ -1,15 +1,11 @@
-import { coloursOf, type ThemeName } from '@gobrel/core';
+import { type Theme } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { StrokeMark } from '../parts/StrokeMark';
 import { boxStyle } from '../stage/ElementView';
 import type { Sketch } from './StageHands';
 
 /** What goes with a gesture: guides, frames, the stroke under the pen. */
-export function SketchView(props: {
-  sketch: Sketch;
-  theme: ThemeName;
-  scale: number;
-}): ReactElement {
+export function SketchView(props: { sketch: Sketch; theme: Theme; scale: number }): ReactElement {
   const { sketch, scale } = props;
   const { guides = [], frame, ghosts = [], stroke, line } = sketch;
   return (
@@ -48,11 +44,11 @@ export function SketchView(props: {
       )}
       {(stroke || line) && (
         <svg className="absolute inset-0 size-full overflow-visible">
-          {stroke && <StrokeMark stroke={stroke} ink={coloursOf(props.theme).ink} />}
+          {stroke && <StrokeMark stroke={stroke} ink={props.theme.colours.ink} />}
           {line && (
             <path
               d={`M${line.map(({ x, y }) => `${x} ${y}`).join('L')}`}
-              stroke={coloursOf(props.theme).ink}
+              stroke={props.theme.colours.ink}
               strokeWidth={4}
               fill="none"
             />

@@ -1,12 +1,12 @@
-import type {
-  Box,
-  ElementId,
-  Guide,
-  InkStroke,
-  RunCommand,
-  Slide,
-  SlideElement,
-  ThemeName,
+import {
+  type Box,
+  type ElementId,
+  type Guide,
+  type InkStroke,
+  type RunCommand,
+  type Slide,
+  type SlideElement,
+  type Theme,
 } from '@gobrel/core';
 import type * as Y from 'yjs';
 import type { StageEdit } from './useStageEdit';
@@ -31,7 +31,7 @@ export type PenLook = Pick<InkStroke, 'colour' | 'weight' | 'isMarker'>;
 export interface StageHands {
   doc: Y.Doc;
   slide: Slide;
-  theme: ThemeName;
+  theme: Theme;
   edit: StageEdit;
   /** CSS pixels per slide unit. */
   scale: number;

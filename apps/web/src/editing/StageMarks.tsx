@@ -6,7 +6,7 @@ import {
   type SlideElement,
   type TextElement,
   type TextStyle,
-  type ThemeName,
+  type Theme,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { boxStyle } from '../stage/ElementView';
@@ -59,7 +59,7 @@ const INVITATIONS: Record<TextStyle, string> = {
 /** An empty text would not be seen: it invites to write, on the stage only. */
 export function Invitation(props: {
   element: Extract<SlideElement, { kind: 'text' }>;
-  theme: ThemeName;
+  theme: Theme;
   scale: number;
 }): ReactElement {
   const { element, theme, scale } = props;
@@ -79,7 +79,7 @@ export function Invitation(props: {
 }
 
 /** Whether the words of a text with a fixed box need more room than it has. Half a line is let be. */
-export function isTooSmall(element: TextElement, theme: ThemeName): boolean {
+export function isTooSmall(element: TextElement, theme: Theme): boolean {
   if (element.fit !== 'fixed') return false;
   const type = textType(element, theme);
   const padding = textPadding(element, theme);

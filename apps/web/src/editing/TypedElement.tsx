@@ -13,8 +13,8 @@ import {
   type SlideElement,
   type TableElement,
   type TextElement,
-  type ThemeName,
   type SlideId,
+  type Theme,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { useEffect, useRef, type ReactElement } from 'react';
@@ -30,7 +30,7 @@ export function TypedElement(props: {
   doc: Y.Doc;
   slide: Slide;
   typing: ElementId;
-  theme: ThemeName;
+  theme: Theme;
   links: readonly Link[];
   scale: number;
   onEditor?: (editor: Editor | null) => void;
@@ -81,7 +81,7 @@ function useGrowth(
   doc: Y.Doc,
   slideId: SlideId,
   text: Growing | undefined,
-  theme: ThemeName,
+  theme: Theme,
   frame: React.RefObject<HTMLElement | null>,
 ): void {
   const latest = useRef(text);

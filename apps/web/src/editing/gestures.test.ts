@@ -10,6 +10,7 @@ import {
   type SlideElement,
   idOf,
   type SlideId,
+  PAPER,
 } from '@gobrel/core';
 import { runner } from '../ui/runner';
 import { deck, slide } from '@gobrel/core/testing';
@@ -46,7 +47,7 @@ function stage(...plans: object[]) {
     return {
       doc,
       slide,
-      theme: 'paper',
+      theme: PAPER,
       scale: 1,
       touchable: slide.elements.filter((one) => !('style' in one && one.style === 'title')),
       inHand: (id) => id,

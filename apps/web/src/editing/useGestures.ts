@@ -1,4 +1,4 @@
-import { type Point } from '@gobrel/core';
+import type { Point } from '@gobrel/core';
 import { useCallback, useEffect, useMemo, useRef, type PointerEvent, type RefObject } from 'react';
 import type { ViewControl } from './useStageView';
 

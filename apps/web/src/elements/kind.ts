@@ -1,11 +1,11 @@
-import type { Link, LinkId, SlideElement, ThemeName } from '@gobrel/core';
+import { type Link, type LinkId, type SlideElement, type Theme } from '@gobrel/core';
 import type { ReactNode } from 'react';
 import type { WordLinks } from '../parts/RichTextView';
 
 /** What the body of one kind of thing is given. */
 export interface BodyProps<E extends SlideElement = SlideElement> {
   element: E;
-  theme: ThemeName;
+  theme: Theme;
   /** CSS pixels per slide unit, to ask for pictures of the right size. */
   scale: number;
   /** All links of the slide, for words and options that carry one. */

@@ -9,6 +9,7 @@ import {
   type SlideElement,
   idOf,
   type SlideId,
+  PAPER,
 } from '@gobrel/core';
 import { deck, slide } from '@gobrel/core/testing';
 import type { Paint } from '../painting/canvas';
@@ -54,7 +55,7 @@ function painted(plan: object): string[] {
     ({ id }) => id === 'it',
   ) as SlideElement;
   const { context, said } = recorder();
-  const paint: Paint = { context, theme: 'paper', linked: new Set(), pictures: new Map() };
+  const paint: Paint = { context, theme: PAPER, linked: new Set(), pictures: new Map() };
   paintElement(paint, element);
   return said;
 }

@@ -15,6 +15,8 @@ import {
   type SlideElement,
   entryAt,
   type FolioId,
+  themeOn,
+  type Theme,
 } from '@gobrel/core';
 import { Suspense, useMemo, useRef, useState, type ReactElement } from 'react';
 import { fitting, inPlainWords, QUESTION_VIEWS } from '../questions/registry';
@@ -205,7 +207,7 @@ function StackedPieces({
               key={`${student.folioId}/${elementId}`}
               piece={piece}
               at={placement}
-              edition={edition}
+              theme={themeOn(slide, edition.theme)}
               opacity={opacity}
             />
           ) : null;
@@ -218,12 +220,12 @@ function StackedPieces({
 function PieceAt(props: {
   piece: SlideElement;
   at: { x: number; y: number };
-  edition: Deck;
+  theme: Theme;
   opacity?: number;
 }): ReactElement {
   return (
     <div style={{ ...boxStyle({ ...props.piece.box, ...props.at }), opacity: props.opacity }}>
-      <ElementBody element={props.piece} theme={props.edition.theme} scale={1} links={[]} />
+      <ElementBody element={props.piece} theme={props.theme} scale={1} links={[]} />
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { coloursOf, type Link, type Slide, type ThemeName } from '@gobrel/core';
+import { type Link, type Slide, type DeckTheme, themeOn } from '@gobrel/core';
 import { memo, useEffect, useSyncExternalStore, type ReactElement } from 'react';
 import { fillCss } from '../parts/fill';
 import { SlideView } from '../stage/SlideView';
@@ -7,7 +7,7 @@ import { CARD_PICTURE, cardPictures } from './cardPictures';
 /** A slide as a small picture, painted once for each change in a worker; the last one stays until then. */
 export const CardPicture = memo(function CardPicture(props: {
   slide: Slide;
-  theme: ThemeName;
+  theme: DeckTheme;
   links: readonly Link[];
 }): ReactElement {
   const { slide, theme, links } = props;
@@ -23,7 +23,7 @@ export const CardPicture = memo(function CardPicture(props: {
       style={{
         width: CARD_PICTURE.width / 2,
         height: CARD_PICTURE.height / 2,
-        background: fillCss(slide.ground.fill, coloursOf(slide.theme || theme).paper),
+        background: fillCss(slide.ground.fill, themeOn(slide, theme).colours.paper),
       }}
     >
       {url && (

@@ -1,4 +1,4 @@
-import type { Link, Slide, SlideId, ThemeName } from '@gobrel/core';
+import { type Link, type Slide, type SlideId, type DeckTheme } from '@gobrel/core';
 
 /** Pixels of a card's picture: twice the units it takes on the map. */
 export const CARD_PICTURE = { width: 272, height: 153 } as const;
@@ -6,7 +6,7 @@ export const CARD_PICTURE = { width: 272, height: 153 } as const;
 /** What the painting worker is asked. */
 export interface PaintOrder {
   slide: Slide;
-  theme: ThemeName;
+  theme: DeckTheme;
   /** The links that leave the slide: words that carry one are underlined. */
   links: Link[];
 }

@@ -1,4 +1,4 @@
-import type { Link, Slide, SlideId, ThemeName } from '@gobrel/core';
+import { type Link, type Slide, type SlideId, type DeckTheme } from '@gobrel/core';
 import { CARD_PICTURE, type Painted, type PaintOrder } from './cardPictureFormat';
 import PaintWorker from './paint.worker?worker';
 
@@ -6,7 +6,7 @@ export { CARD_PICTURE };
 
 interface Entry {
   slide: Slide;
-  theme: ThemeName;
+  theme: DeckTheme;
   links: readonly Link[];
   url: string | undefined;
 }
@@ -46,7 +46,7 @@ class CardPictures {
     };
   };
 
-  want = (slide: Slide, theme: ThemeName, links: readonly Link[]): void => {
+  want = (slide: Slide, theme: DeckTheme, links: readonly Link[]): void => {
     const known = this.#entries.get(slide.id);
     if (known && known.slide === slide && known.theme === theme && isSame(known.links, links)) {
       return;

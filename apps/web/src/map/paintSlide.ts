@@ -1,13 +1,16 @@
 import {
-  coloursOf,
   groundFrame,
   isSpare,
+  sceneryOf,
   STAGE,
   type Ground,
+  type Scenery,
   type Slide,
-  type ThemeName,
+  type DeckTheme,
+  themeOn,
 } from '@gobrel/core';
 import { paintElement } from '../elements/paints';
+import { paintScenery } from '../painting/paintScenery';
 import { setFill, type Paint, type Pictures } from '../painting/canvas';
 import type { Canvas } from '../painting/paintText';
 
@@ -18,12 +21,12 @@ import type { Canvas } from '../painting/paintText';
 export function paintSlide(
   context: Canvas,
   slide: Slide,
-  deckTheme: ThemeName,
+  deckTheme: DeckTheme,
   linked: ReadonlySet<string>,
   pictures: Pictures,
 ): void {
-  const paint: Paint = { context, theme: slide.theme || deckTheme, linked, pictures };
-  paintGround(paint, slide.ground);
+  const paint: Paint = { context, theme: themeOn(slide, deckTheme), linked, pictures };
+  paintGround(paint, slide.ground, sceneryOf(slide, paint.theme));
   for (const element of slide.elements) {
     if (isSpare(element)) continue;
     const { box, rotation, opacity } = element;
@@ -38,11 +41,16 @@ export function paintSlide(
   }
 }
 
-function paintGround({ context, theme, pictures }: Paint, ground: Ground): void {
+function paintGround(
+  { context, theme, pictures }: Paint,
+  ground: Ground,
+  scenery: Scenery | null,
+): void {
   const whole = { x: 0, y: 0, w: STAGE.width, h: STAGE.height };
   const fillWhole = (): void => context.fillRect(0, 0, whole.w, whole.h);
-  setFill(context, ground.fill, coloursOf(theme).paper, whole);
+  setFill(context, ground.fill, theme.colours.paper, whole);
   fillWhole();
+  if (scenery) paintScenery(context, scenery);
   const { picture } = ground;
   const bitmap = picture && pictures.get(picture.asset.hash);
   if (picture && bitmap) {

@@ -1,11 +1,4 @@
-import {
-  coloursOf,
-  type Box,
-  type Fill,
-  type Outline,
-  type SlideElement,
-  type ThemeName,
-} from '@gobrel/core';
+import { type Box, type Fill, type Outline, type SlideElement, type Theme } from '@gobrel/core';
 import { dashLengths } from '../parts/dash';
 import type { Canvas } from './paintText';
 
@@ -14,7 +7,7 @@ export type Pictures = ReadonlyMap<string, ImageBitmap>;
 /** What everything on one slide is painted with. */
 export interface Paint {
   context: Canvas;
-  theme: ThemeName;
+  theme: Theme;
   linked: ReadonlySet<string>;
   pictures: Pictures;
 }
@@ -62,7 +55,7 @@ export function card(context: Canvas, { x, y, w, h }: Box, line: string, weight 
 
 export function strokeOutline({ context, theme }: Paint, path: Path2D, outline: Outline): void {
   if (outline.weight === 0) return;
-  context.strokeStyle = outline.colour || coloursOf(theme).ink;
+  context.strokeStyle = outline.colour || theme.colours.ink;
   context.lineWidth = outline.weight;
   context.lineCap = context.lineJoin = 'round';
   context.setLineDash(dashLengths(outline.dash, outline.weight));

@@ -1,15 +1,15 @@
-import { coloursOf, shapePath, type Outline, type ShapeName, type ThemeName } from '@gobrel/core';
+import { shapePath, type Outline, type ShapeName, type Theme } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { dashLengths } from './dash';
 
 /** How an outline is stroked; nothing when it has no weight. */
 export function outlineProps(
   { weight, colour, dash }: Outline,
-  theme: ThemeName,
+  theme: Theme,
 ): Record<string, string | number | undefined> {
   if (weight === 0) return { stroke: 'none' };
   return {
-    stroke: colour || coloursOf(theme).ink,
+    stroke: colour || theme.colours.ink,
     strokeWidth: weight,
     strokeDasharray: dashLengths(dash, weight).join(' ') || undefined,
     strokeLinecap: 'round',
@@ -24,7 +24,7 @@ export function ShapeOutline(props: {
   w: number;
   h: number;
   outline: Outline;
-  theme: ThemeName;
+  theme: Theme;
 }): ReactElement | null {
   if (props.outline.weight === 0) return null;
   return (

@@ -7,7 +7,7 @@ import {
   type PutUp,
   type QuestionElement,
   type Slide,
-  type ThemeName,
+  type DeckTheme,
 } from '@gobrel/core';
 import { Suspense, type ReactElement, type ReactNode } from 'react';
 import { promptOf } from '../lesson/promptOf';
@@ -105,7 +105,7 @@ export function AnswerView(props: {
 /** Who presents, and the leaf that is turned to. */
 export function LeafView(props: {
   slide: Slide | undefined;
-  theme: ThemeName;
+  theme: DeckTheme;
   who: string;
 }): ReactElement {
   const { slide, who } = props;

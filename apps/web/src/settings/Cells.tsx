@@ -1,4 +1,4 @@
-import type { ChartElement, TableElement, ThemeName } from '@gobrel/core';
+import { type ChartElement, type TableElement, type Theme } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import type { ReactElement } from 'react';
 import { Plain, Pop } from '../ui/controls';
@@ -8,7 +8,7 @@ interface CellsProps {
   editor: Editor;
   /** A thing whose words are a table. */
   element: TableElement | ChartElement;
-  theme: ThemeName;
+  theme: Theme;
   set: (settings: { columns: number[] }) => unknown;
   /** Cells are not seen as such: they have no look. */
   isPlain?: boolean;

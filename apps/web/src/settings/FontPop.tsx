@@ -11,8 +11,8 @@ import {
   type RichText,
   type SetType,
   type SlideElement,
-  type ThemeName,
   type Typography,
+  type Theme,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { familyCss } from '../parts/type';
@@ -20,7 +20,7 @@ import { named, NumberField, Pop, Select, Setting, Slide } from '../ui/controls'
 import type { SettingsOf } from './settings';
 
 /** How the words of a thing are really set. */
-function setTypeOf(element: SlideElement & Typography, theme: ThemeName): SetType {
+function setTypeOf(element: SlideElement & Typography, theme: Theme): SetType {
   if (element.kind === 'text') return textType(element, theme);
   if (element.kind === 'shape') return shapeType(element, theme);
   return typeInStyle(element, 'caption', theme);

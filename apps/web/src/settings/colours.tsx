@@ -1,10 +1,10 @@
 import {
-  coloursOf,
   DASHES,
   type Fill,
   type Gradient,
   type Outline,
-  type ThemeName,
+  type Theme,
+  swatchesOf,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { fillCss } from '../parts/fill';
@@ -39,14 +39,14 @@ export function Patch({ paint }: { paint: string }): ReactElement {
 /** The colours that a theme offers first, and any other. */
 export function Swatches(props: {
   label: string;
-  theme: ThemeName;
+  theme: Theme;
   value: string;
   onChange: (colour: string) => unknown;
 }): ReactElement {
   const { label, theme, value, onChange } = props;
   return (
     <div className="flex flex-wrap items-center gap-1.5" role="group" aria-label={label}>
-      {coloursOf(theme).swatches.map((colour) => (
+      {swatchesOf(theme).map((colour) => (
         <button
           key={colour}
           type="button"
@@ -65,7 +65,7 @@ export function Swatches(props: {
 
 export function ColourPop(props: {
   label: string;
-  theme: ThemeName;
+  theme: Theme;
   value: string;
   /** What '' looks like. */
   standard: string;
@@ -89,7 +89,7 @@ const START: Gradient = { from: '#F6ECD2', to: '#17505C', angle: 90, isRadial: f
 
 interface FillProps {
   label?: string;
-  theme: ThemeName;
+  theme: Theme;
   value: Fill;
   standard: string;
   canBeNone?: boolean;
@@ -172,7 +172,7 @@ function FillChoice(props: FillProps & { label: string }): ReactElement {
 
 export function OutlinePop(props: {
   label?: string;
-  theme: ThemeName;
+  theme: Theme;
   value: Outline;
   onChange: (outline: Outline) => unknown;
 }): ReactElement {

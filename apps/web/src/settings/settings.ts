@@ -1,4 +1,4 @@
-import type { ElementSettings, Slide, SlideElement, ThemeName } from '@gobrel/core';
+import { type ElementSettings, type Slide, type SlideElement, type Theme } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import type { Linking } from '../links/Linking';
 import type { StageEdit } from '../editing/useStageEdit';
@@ -7,7 +7,7 @@ import type { StageEdit } from '../editing/useStageEdit';
 export interface SettingsOf<E extends SlideElement = SlideElement> {
   slide: Slide;
   element: E;
-  theme: ThemeName;
+  theme: Theme;
   edit: StageEdit;
   linking: Linking;
   /** The text editor, while words of this thing are being typed. */

@@ -5,7 +5,7 @@ import {
   type Link,
   type Placements,
   type Slide,
-  type ThemeName,
+  type DeckTheme,
 } from '@gobrel/core';
 import { useCallback, useState, type ReactElement } from 'react';
 import { usePieceViews } from '../stage/PieceViews';
@@ -18,7 +18,7 @@ import type { StageView } from '../editing/useStageView';
 /** The pieces of the slide as students will move them. Nothing that is done here is kept. */
 export function TryOut(props: {
   slide: Slide;
-  theme: ThemeName;
+  theme: DeckTheme;
   links: readonly Link[];
   view: StageView;
   onDone: () => void;

@@ -1,16 +1,22 @@
-import { coloursOf, groundFrame, STAGE, type Ground, type ThemeName } from '@gobrel/core';
-import { memo, type ReactElement } from 'react';
+import { groundFrame, STAGE, type Slide, type Theme } from '@gobrel/core';
+import { lazy, memo, Suspense, type ReactElement } from 'react';
 import { assetUrl } from '../api/assets';
 import { fillCss } from '../parts/fill';
 import { usePrefersStill } from '../elements/picture/usePrefersStill';
 
+/** What draws scenery is fetched when a slide has some; without a network the slide stands on its plain paper. */
+const SceneryView = lazy(() =>
+  import('./SceneryView').catch(() => ({ default: (): ReactElement | null => null })),
+);
+
 /** What lies under everything on a slide: fill, picture, tint. In slide units. */
 export const GroundView = memo(function GroundView(props: {
-  ground: Ground;
-  theme: ThemeName;
+  slide: Slide;
+  theme: Theme;
   scale: number;
 }): ReactElement {
-  const { ground, theme, scale } = props;
+  const { slide, theme, scale } = props;
+  const { ground } = slide;
   const { picture, tint } = ground;
   const isStill = usePrefersStill();
   const frame = picture && groundFrame(picture);
@@ -22,8 +28,13 @@ export const GroundView = memo(function GroundView(props: {
     <div
       aria-hidden
       className="pointer-events-none absolute inset-0 overflow-hidden"
-      style={{ background: fillCss(ground.fill, coloursOf(theme).paper) }}
+      style={{ background: fillCss(ground.fill, theme.colours.paper) }}
     >
+      {theme.amount !== 'none' && (
+        <Suspense fallback={null}>
+          <SceneryView slide={slide} theme={theme} />
+        </Suspense>
+      )}
       {picture && frame && picture.fit !== 'tile' && (
         <img
           src={url!}

@@ -1,4 +1,4 @@
-import { isPiece, type Slide, type SlideElement, type ThemeName } from '@gobrel/core';
+import { isPiece, type Slide, type SlideElement, type DeckTheme, themeOn } from '@gobrel/core';
 import { Fragment, useCallback, type ReactElement } from 'react';
 import { boxStyle, ElementBody, GroupBody } from './ElementView';
 import { MovablePiece } from './MovablePiece';
@@ -9,9 +9,9 @@ import { copyName, type PieceWork } from './usePieces';
 export function usePieceViews(
   slide: Slide,
   work: PieceWork,
-  deckTheme: ThemeName,
+  deckTheme: DeckTheme,
 ): (element: SlideElement, drawn: ReactElement) => ReactElement {
-  const theme = slide.theme || deckTheme;
+  const theme = themeOn(slide, deckTheme);
   return useCallback(
     (element: SlideElement, drawn: ReactElement): ReactElement => {
       const plain = { theme, scale: 1, links: [] };

@@ -10,7 +10,8 @@ import {
   type LinkId,
   type Slide,
   type SlideElement,
-  type ThemeName,
+  type DeckTheme,
+  themeOn,
 } from '@gobrel/core';
 import { memo, useMemo, useRef, type ReactElement, type ReactNode } from 'react';
 import { useSize } from '../ui/useSize';
@@ -36,7 +37,7 @@ export interface StageBehaviour {
 export interface SlideViewProps extends StageBehaviour {
   slide: Slide;
   /** The deck's theme; a slide may have one of its own. */
-  theme: ThemeName;
+  theme: DeckTheme;
   /** The links that leave the slide. */
   links?: readonly Link[];
   /** In CSS pixels; the height follows. */
@@ -79,7 +80,7 @@ export function SlideThings(
   props: Omit<SlideViewProps, 'width' | 'camera' | 'overlay' | 'label'> & { scale: number },
 ): ReactElement {
   const { slide, scale, links = NO_LINKS, isHidden, renderElement } = props;
-  const theme = slide.theme || props.theme;
+  const theme = themeOn(slide, props.theme);
   const byElement = useMemo(() => {
     const carried = new Map<ElementId, Link>();
     for (const link of links) {
@@ -90,7 +91,7 @@ export function SlideThings(
   const inPieces = useMemo(() => membersOfPieces(slide), [slide]);
   return (
     <>
-      <GroundView ground={slide.ground} theme={theme} scale={scale} />
+      <GroundView slide={slide} theme={theme} scale={scale} />
       {slide.elements.map((element) => {
         if (isHidden?.(element)) return null;
         if (props.movesPieces && inPieces.has(element.id)) return null;

@@ -11,7 +11,7 @@ import {
   type SlideId,
   type Starter,
   type StarterGroup,
-  type ThemeName,
+  type DeckTheme,
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { memo, useMemo, useState, type ReactElement, type ReactNode } from 'react';
@@ -168,9 +168,8 @@ const Preview = ({
   theme,
 }: {
   slide: Slide | undefined;
-  theme: ThemeName;
-}): ReactElement | null =>
-  slide ? <SlideView slide={slide} theme={slide.theme || theme} width={WIDTH} /> : null;
+  theme: DeckTheme;
+}): ReactElement | null => (slide ? <SlideView slide={slide} theme={theme} width={WIDTH} /> : null);
 
 /** The slide that a starter would make, made in a deck that nobody keeps. */
 const StarterPreview = memo(function StarterPreview(props: {

@@ -1,4 +1,4 @@
-import { pickedIn, type SlideElement, type ThemeName } from '@gobrel/core';
+import { pickedIn, type SlideElement, type DeckTheme } from '@gobrel/core';
 import { useCallback, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
 import { boxStyle } from '../stage/ElementView';
@@ -10,7 +10,7 @@ import type { SlideWork } from './useFolio';
 /** Makes the one renderer live: pieces move, zones take them, questions are answered. */
 export function useLiveElements(
   work: SlideWork,
-  theme: ThemeName,
+  theme: DeckTheme,
 ): NonNullable<StageBehaviour['renderElement']> {
   const renderPieces = usePieceViews(work.slide, work, theme);
   return useCallback(

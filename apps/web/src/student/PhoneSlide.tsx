@@ -6,7 +6,7 @@ import {
   pickedIn,
   type QuestionElement,
   type SlideElement,
-  type ThemeName,
+  type DeckTheme,
 } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
@@ -29,7 +29,7 @@ export default function PhoneSlide({
   theme,
 }: {
   work: SlideWork;
-  theme: ThemeName;
+  theme: DeckTheme;
 }): ReactElement {
   const { slide, links } = work;
   const ref = useRef<HTMLDivElement>(null);

@@ -5,7 +5,7 @@ import type { ReactElement } from 'react';
 export function Segments<T extends string>(props: {
   label: string;
   value: T;
-  options: { value: T; label: string; disabled?: boolean }[];
+  options: readonly { value: T; label: string; disabled?: boolean }[];
   onChange: (value: T) => void;
 }): ReactElement {
   return (

@@ -1,6 +1,6 @@
+import { type Theme, themeOn } from '../themes/theme.js';
 import { idsOf, type SlideId } from '../parts/ids.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
-import type { ThemeName } from '../themes/themes.js';
 import { whatStudentsMeet, type StudentsMeet } from '../deck/met.js';
 import { routeGraph } from '../map/graph.js';
 import { endingCoverage, type EndingCoverage } from '../map/endingCoverage.js';
@@ -48,7 +48,7 @@ const RANK = new Map<FindingKind, number>(
 
 interface Kept {
   links: readonly Link[];
-  theme: ThemeName;
+  theme: Theme;
   context: CheckContext;
   findings: Finding[];
 }
@@ -76,7 +76,7 @@ export class Checker {
       const own = this.#onSlide(
         slide,
         graph.waysOut.get(slide.id) ?? [],
-        slide.theme || deck.theme,
+        themeOn(slide, deck.theme),
         context,
       );
       for (const finding of own) found.push(finding);
@@ -106,12 +106,7 @@ export class Checker {
     return report;
   }
 
-  #onSlide(
-    slide: Slide,
-    links: readonly Link[],
-    theme: ThemeName,
-    context: CheckContext,
-  ): Finding[] {
+  #onSlide(slide: Slide, links: readonly Link[], theme: Theme, context: CheckContext): Finding[] {
     const kept = this.#kept.get(slide);
     if (
       kept &&

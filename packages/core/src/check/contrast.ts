@@ -1,3 +1,4 @@
+import type { Theme } from '../themes/theme.js';
 import { isSpare } from '../elements/elements.js';
 import type { PictureElement } from '../elements/picture/picture.js';
 import type { SlideElement } from '../elements/registry.js';
@@ -5,9 +6,11 @@ import { type Slide } from '../deck/types.js';
 import { luminance, luminanceOf, contrast } from '../parts/luminance.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { type Fill } from '../parts/fill.js';
-import { type ThemeName, coloursOf, textFill } from '../themes/themes.js';
+import { textFill } from '../themes/themes.js';
 import { isInside, polygonsOf } from '../geometry/Pen.js';
 import { groundFrame, pictureFrame } from '../stage/pictureFrame.js';
+import { sceneryOf } from '../scenery/scenery.js';
+import { shadesOf } from '../scenery/shades.js';
 import { shapeStrokes } from '../geometry/shapes/shapes.js';
 import { boundsOf, inShares, meets } from '../geometry/transform.js';
 import { sure } from '../parts/sure.js';
@@ -34,7 +37,7 @@ export function behind(
   slide: Slide,
   level: number,
   box: Box,
-  theme: ThemeName,
+  theme: Theme,
   pixelsOf: (hash: string) => Pixels | undefined,
 ): ArrayLike<number> | null {
   const ground = groundPaint(slide, theme, pixelsOf);
@@ -74,12 +77,21 @@ type Paint = (u: number, v: number) => { luminance: number; alpha: number } | nu
 
 /** The slide's ground: one luminance when it is plain. */
 function groundPaint(
-  { ground }: Slide,
-  theme: ThemeName,
+  slide: Slide,
+  theme: Theme,
   pixelsOf: (hash: string) => Pixels | undefined,
 ): number | Paint | 'unknown' {
-  const { fill, picture, tint, tintStrength } = ground;
-  const paper = coloursOf(theme).paper;
+  const { fill, picture, tint, tintStrength } = slide.ground;
+  const scenery = sceneryOf(slide, theme);
+  if (scenery) {
+    const shades = shadesOf(scenery);
+    const sheet = tint ? luminanceOf(tint) : 0;
+    return (x, y) => ({
+      luminance: tint ? mixed(shades.at(x, y), sheet, tintStrength) : shades.at(x, y),
+      alpha: 1,
+    });
+  }
+  const paper = theme.colours.paper;
   if (!picture && typeof fill === 'string') {
     const plain = luminanceOf(fill === 'none' || fill === '' ? paper : fill);
     return tint ? mixed(plain, luminanceOf(tint), tintStrength) : plain;
@@ -128,14 +140,14 @@ function fillPaint(fill: Fill, standard: string, w: number, h: number): Paint {
 
 function paintOf(
   element: SlideElement,
-  theme: ThemeName,
+  theme: Theme,
   pixelsOf: (hash: string) => Pixels | undefined,
 ): Paint | 'unknown' | null {
   const { w, h } = element.box;
   switch (element.kind) {
     case 'shape': {
       if (element.fill === 'none') return null;
-      const fill = fillPaint(element.fill, coloursOf(theme).shapeFill, w, h);
+      const fill = fillPaint(element.fill, theme.colours.shapeFill, w, h);
       if (element.shape === 'rectangle') return fill;
       const outline = polygonsOf(shapeStrokes(element.shape, w, h, element.points));
       return (u, v) => (isInside(outline, { x: u * w, y: v * h }) ? fill(u, v) : null);

@@ -1,3 +1,4 @@
+import type { Theme } from '../themes/theme.js';
 import { command, done, type Plan } from '../deck/command.js';
 import type * as Y from 'yjs';
 import { newId, type ElementId, type SlideId } from '../parts/ids.js';
@@ -9,14 +10,8 @@ import {
   setElement,
   setWords,
 } from '../deck/arranging/elementCommands.js';
-import {
-  elementOf,
-  readDeck,
-  readLinkOf,
-  readSlide,
-  setAsideMap,
-  slideOf,
-} from '../deck/document.js';
+import { elementOf, readLinkOf, readSlide, setAsideMap, slideOf } from '../deck/document.js';
+import { readDeck } from '../deck/readDeck.js';
 import { readElement } from '../elements/registry.js';
 import {
   addChoice,
@@ -35,7 +30,6 @@ import { NOWHERE, toSlide, toStep } from '../deck/links/target.js';
 import { setTrail } from '../deck/trails/trailCommands.js';
 import { themeFor } from '../deck/types.js';
 import type { SlideElement } from '../elements/registry.js';
-import { type ThemeName, coloursOf } from '../themes/themes.js';
 import { wordsHeight } from '../stage/wordsHeight.js';
 import { findingKey, findingPrint, type Finding, type Mend } from './finding.js';
 import { sure } from '../parts/sure.js';
@@ -136,7 +130,7 @@ function laySheet(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Plan {
   const slide = slideOf(doc, slideId);
   const element = slide && readSlide(slideId, slide).elements.find(({ id }) => id === elementId);
   if (!element) return refuse('thing.gone');
-  const colours = coloursOf(themeFor(readDeck(doc), slideId));
+  const colours = themeFor(readDeck(doc), slideId).colours;
   const { x, y, w, h } = element.box;
   return () => {
     const sheetId = addPlacedTo(doc, slideId, {
@@ -202,7 +196,7 @@ type WithText = Extract<SlideElement, { text: RichText }>;
  * Parts a text between paragraphs, or between sentences when it is one paragraph: as much as fits its box stays, or
  * half of it when all of it fits. null when there is nothing to part.
  */
-function halved(element: WithText, theme: ThemeName): [RichText, RichText] | null {
+function halved(element: WithText, theme: Theme): [RichText, RichText] | null {
   const { text } = element;
   const paragraphs = text.content.filter(
     (node) => wordsOf({ type: 'doc', content: [node] }) !== '',

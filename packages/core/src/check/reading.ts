@@ -1,3 +1,4 @@
+import type { Theme } from '../themes/theme.js';
 import { wordsOf } from '../parts/richText.js';
 import { isSpare } from '../elements/elements.js';
 import type { SlideElement } from '../elements/registry.js';
@@ -5,14 +6,7 @@ import type { ShapeElement } from '../elements/shape/shape.js';
 import type { TextElement } from '../elements/text/text.js';
 import { type Slide } from '../deck/types.js';
 import { STAGE } from '../parts/place.js';
-import {
-  type ThemeName,
-  coloursOf,
-  shapeType,
-  textFill,
-  textType,
-  type SetType,
-} from '../themes/themes.js';
+import { shapeType, textFill, textType, type SetType } from '../themes/themes.js';
 import { wordCount } from '../map/measures.js';
 import { FAMILY_NAMES, familyOf, missingScripts } from '../parts/fonts.js';
 import { READABLE } from '../stage/legible.js';
@@ -27,7 +21,7 @@ const MOST_WORDS = 75;
 /** What is wrong with the words on a slide. */
 export function readingFindings(
   slide: Slide,
-  theme: ThemeName,
+  theme: Theme,
   pixelsOf: (hash: string) => Pixels | undefined,
 ): Finding[] {
   const found: Finding[] = [];
@@ -81,7 +75,7 @@ function tooSmall(slide: Slide, element: TextElement, { size }: SetType): Findin
 function overflow(
   slide: Slide,
   element: SlideElement,
-  theme: ThemeName,
+  theme: Theme,
   type: SetType | null,
 ): Finding | null {
   // A text that grows or shrinks on the slide does so by itself.
@@ -124,12 +118,12 @@ function lowContrast(
   slide: Slide,
   element: TextElement | ShapeElement,
   level: number,
-  theme: ThemeName,
+  theme: Theme,
   { colour: ink, size, weight }: SetType,
   pixelsOf: (hash: string) => Pixels | undefined,
 ): Finding | null {
   if (element.layer === 'pieces') return null;
-  const colours = coloursOf(theme);
+  const colours = theme.colours;
   const isText = element.kind === 'text';
   const needed = neededContrast(size, weight >= 600);
   const fill = isText ? textFill(element, theme) : element.fill || colours.shapeFill;

@@ -1,14 +1,9 @@
+import type { Theme } from '../themes/theme.js';
 import type { TextStyle } from '../parts/typography.js';
 import { READABLE, SMALLEST_AREA } from '../stage/legible.js';
 import { MeasuredText } from '../stage/MeasuredText.js';
 import { hasSurface, questionHeight } from '../stage/wordsHeight.js';
-import {
-  CHOICE_PADDING,
-  QUESTION_CARD,
-  textType,
-  typeSpec,
-  type ThemeName,
-} from '../themes/themes.js';
+import { CHOICE_PADDING, QUESTION_CARD, textType } from '../themes/themes.js';
 import type { Look } from './look.js';
 import type { Part } from './content.js';
 import type { TextElement } from '../elements/text/text.js';
@@ -114,18 +109,18 @@ export class Measures {
 
 /** The texts of a slide, each measured once. */
 export class MeasuredTexts {
-  #theme: ThemeName;
+  #theme: Theme;
   #known = new Map<TextElement, MeasuredText>();
   /** There is something besides them, and the title, on the slide. */
   readonly hasOthers: boolean;
 
-  constructor(theme: ThemeName, hasOthers: boolean) {
+  constructor(theme: Theme, hasOthers: boolean) {
     this.#theme = theme;
     this.hasOthers = hasOthers;
   }
 
   /** The size that the style of a text has in the theme, in slide units. */
-  standardSize = ({ style }: TextElement): number => typeSpec(this.#theme, style).size;
+  standardSize = ({ style }: TextElement): number => this.#theme.type[style].size;
 
   of(text: TextElement): MeasuredText {
     let known = this.#known.get(text);

@@ -1,8 +1,9 @@
+import type { Theme } from '../themes/theme.js';
 import type { Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { sure } from '../parts/sure.js';
+import { hasBareWords, isInSight, slideRole, wordRoom } from '../scenery/scenery.js';
 import { SMALLEST_AREA } from '../stage/legible.js';
-import type { ThemeName } from '../themes/themes.js';
 import type { TextElement } from '../elements/text/text.js';
 import {
   ARRANGEMENT_NAMES,
@@ -34,6 +35,8 @@ const TIMES = [1.6, 1.4, 1.22, 1.1, 1, 0.88, 0.78];
 const KINSHIP = 0.06;
 /** The one that a slide has must be worse by so much before another takes its place. */
 const STEADY = 0.12;
+/** And one with which the scenery is in sight. */
+const IN_SIGHT = 0.16;
 
 /**
  * All ways to set a slide out that break no rule, the best first: nothing overlaps or leaves the stage, type can be read
@@ -42,24 +45,33 @@ const STEADY = 0.12;
  */
 export function arrangementsOf(
   slide: Slide,
-  theme: ThemeName,
+  theme: Theme,
   /** What neighbouring slides have. */
   kin: readonly ArrangementName[] = [],
 ): Arrangement[] {
   const content = contentOf(slide);
   const parts = partsOf(content);
   if (parts.length === 0 || parts.length > MOST_PARTS) return [];
-  const room = roomBeside(content.kept);
+  const page = roomBeside(content.kept, WHOLE_ROOM.box);
+  const scene = roomOfScene(slide, theme);
+  const beside = scene && roomBeside(content.kept, scene);
+  // Beside the scenery first, then over it: it stands back behind words.
+  const rooms = [...(beside ? [beside] : []), ...(page ? [page] : [])];
   const texts = new MeasuredTexts(theme, says(content));
   const measures = TIMES.map((times) => new Measures(texts, times));
   const found: Arrangement[] = [];
-  for (const name of room ? ARRANGEMENT_NAMES : []) {
+  for (const name of ARRANGEMENT_NAMES) {
     let best: Arrangement | null = null;
-    for (const regions of ARRANGEMENTS[name].set(content, sure(room, 'there is one'))) {
-      const places = largestThatFits(regions, measures);
-      if (!places || !keepsRules(parts, content.kept, places)) continue;
-      const score = scoreOf(content, places, texts) + (kin.includes(name) ? KINSHIP : 0);
-      if (!best || score > best.score) best = { name, places, score };
+    for (const room of rooms) {
+      for (const regions of ARRANGEMENTS[name].set(content, room)) {
+        const places = largestThatFits(regions, measures);
+        if (!places || !keepsRules(parts, content.kept, places)) continue;
+        const score =
+          scoreOf(content, places, texts, room.box) +
+          (kin.includes(name) ? KINSHIP : 0) +
+          (scene && showsScene(slide, theme, parts, places) ? IN_SIGHT : 0);
+        if (!best || score > best.score) best = { name, places, score };
+      }
     }
     if (best) found.push(best);
   }
@@ -87,9 +99,31 @@ export function arrangementFor(
   return own && (has.isChosen || own.score >= best.score - STEADY) ? own : best;
 }
 
-function roomBeside(kept: readonly Box[]): Room | null {
-  if (kept.length === 0) return WHOLE_ROOM;
-  const box = largestFree(WHOLE_ROOM.box, kept, 24);
+/** The room beside the things of the slide's scenery, in slide units; null where it has none, or only a quiet one. */
+function roomOfScene(slide: Slide, theme: Theme): Box | null {
+  const { picture, fill } = slide.ground;
+  if (theme.amount !== 'full' || picture || fill !== '') return null;
+  const room = wordRoom(theme.scenery, slideRole(slide));
+  const { box } = WHOLE_ROOM;
+  const right = Math.min(box.x + box.w, room.x + room.w - AIR);
+  const foot = Math.min(box.y + box.h, room.y + room.h - AIR);
+  return { ...box, w: right - box.x, h: foot - box.y };
+}
+/** Between words and the things of a scenery, in slide units. */
+const AIR = 16;
+
+/** Whether the things of the scenery are left in sight, so that it need not stand back. */
+function showsScene(slide: Slide, theme: Theme, parts: readonly Part[], places: Places): boolean {
+  const things = parts.flatMap((part) => {
+    const box = places.get(part.id)?.box;
+    return box ? [{ box, isBare: hasBareWords(part, theme) }] : [];
+  });
+  return isInSight(theme.scenery, slideRole(slide), things);
+}
+
+function roomBeside(kept: readonly Box[], page: Box): Room | null {
+  if (kept.length === 0) return { box: page, isWhole: page === WHOLE_ROOM.box };
+  const box = largestFree(page, kept, 24);
   return box && box.w >= 320 && box.h >= 180 ? { box, isWhole: false } : null;
 }
 
@@ -142,7 +176,9 @@ const AREA = STAGE.width * STAGE.height;
 const WELL_FILLED = 0.52;
 
 /** How good an arrangement looks, from 0 to about 1. */
-function scoreOf(content: Content, places: Places, measured: MeasuredTexts): number {
+function scoreOf(content: Content, places: Places, measured: MeasuredTexts, room: Box): number {
+  // How much of the page a room beside scenery is, that much is to be filled.
+  const area = AREA * ((room.w * room.h) / (WHOLE_ROOM.box.w * WHOLE_ROOM.box.h));
   const parts = partsOf(content);
   let [filled, x, y, shown, type, texts] = [0, 0, 0, 0, 0, 0];
   const edges = new Set<number>();
@@ -163,22 +199,23 @@ function scoreOf(content: Content, places: Places, measured: MeasuredTexts): num
     }
   }
   if (filled === 0) return 0;
-  const fill = 1 - Math.min(1, Math.abs(filled / AREA - WELL_FILLED) / WELL_FILLED);
+  const fill = 1 - Math.min(1, Math.abs(filled / area - WELL_FILLED) / WELL_FILLED);
   const balance =
     1 -
     Math.min(
       1,
-      Math.abs(x / filled / STAGE.width - 0.5) + Math.abs(y / filled / STAGE.height - 0.48),
+      Math.abs(x / filled - (room.x + room.w / 2)) / STAGE.width +
+        Math.abs(y / filled - (room.y + room.h * 0.476)) / STAGE.height,
     );
   const large = texts > 0 ? type / texts / 1.4 : 1;
   const order = 1 - Math.min(1, (edges.size - 1) / Math.max(3, parts.length));
   const wants = content.pictures.length + content.blocks.length > 0;
-  const picture = wants ? Math.min(1, shown / AREA / 0.4) : 1;
+  const picture = wants ? Math.min(1, shown / area / 0.4) : 1;
   const title = content.title && places.get(content.title.id);
   const lines = title ? title.box.h / (title.size * 1.12) : 1;
   const long = 0.03 * Math.max(0, Math.round(lines) - 3);
   // A stamp in a corner is worse than no picture.
-  const small = wants && shown / AREA < 0.1 ? 0.15 : 0;
+  const small = wants && shown / area < 0.1 ? 0.15 : 0;
   return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture - long - small;
 }
 

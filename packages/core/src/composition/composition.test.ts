@@ -5,23 +5,29 @@ import {
   addElement,
   addPlaced,
   addSlide,
+  AMOUNTS,
   arrangementsOf,
   Checker,
   FINDING_KINDS,
   kindOf,
   leaveAsItLies,
   newId,
+  PAPER,
   plain,
   readDeck,
+  refOf,
   setBox,
   setElement,
   setLayout,
   setOut,
   setOutAgain,
   setText,
+  setScenery,
   setThemeForAll,
+  SIDES,
   slidesToSetOut,
   takeUp,
+  themeNamed,
   THEMES,
   waysToSetOut,
   type Box,
@@ -48,13 +54,21 @@ function spoiled(doc: Y.Doc): string[] {
     .map(({ kind, why }) => `${kind}: ${why}`);
 }
 
+const anyTheme = fc.record({
+  ref: fc
+    .tuple(fc.constantFrom(...THEMES), fc.constantFrom(...SIDES))
+    .map(([name, side]) => refOf(name, side)),
+  amount: fc.constantFrom(...AMOUNTS),
+});
+
 test('whatever is on a slide, no arrangement that is offered breaks a rule: Check has nothing to say', () => {
   let offered = 0;
   fc.assert(
-    fc.property(fc.nat(100_000), fc.constantFrom(...THEMES), (seed, theme) => {
+    fc.property(fc.nat(100_000), anyTheme, (seed, { ref, amount }) => {
       const { doc, slideId, slide: before } = slideWith(contentBySeed(seed));
-      setThemeForAll(doc, theme);
-      for (const { name } of waysToSetOut(before, theme)) {
+      setThemeForAll(doc, ref);
+      setScenery(doc, null, amount);
+      for (const { name } of waysToSetOut(before, themeNamed(ref, amount))) {
         setOut(doc, [slideId], name);
         const after = readDeck(doc).slides[slideId]!;
         expect(after.setOut).toEqual({ name, isChosen: true });
@@ -88,7 +102,7 @@ test.each([
   ['a picture and three choices', [[1600, 1200]], ['Look.'], ['Lift', 'Shade', 'Wait']],
 ] as const)('%s can be set out in several ways', (_, pictures, texts, choices) => {
   const { slide: before } = slideWith({ ...PLAIN, pictures, texts, choices });
-  expect(waysToSetOut(before, 'paper').length).toBeGreaterThanOrEqual(5);
+  expect(waysToSetOut(before, PAPER).length).toBeGreaterThanOrEqual(5);
 });
 
 const PLAIN: SlideContent = {
@@ -207,13 +221,13 @@ test('a small photograph is shown no larger than it is sharp; what a close-up sh
     slideId,
     slide: before,
   } = slideWith({ ...PLAIN, texts: ['Look.'], pictures: [[300, 225]] });
-  for (const { places } of waysToSetOut(before, 'paper')) {
+  for (const { places } of waysToSetOut(before, PAPER)) {
     expect(places.get('picture0')!.box.w).toBeLessThanOrEqual(400);
   }
   setOut(doc, [slideId]);
   const box = { ...boxIn(doc, slideId, 'picture0') };
   addElement(doc, slideId, { kind: 'closeup', id: 'near', layer: 'content', box });
-  for (const { name } of waysToSetOut(readDeck(doc).slides[slideId]!, 'paper')) {
+  for (const { name } of waysToSetOut(readDeck(doc).slides[slideId]!, PAPER)) {
     setOut(doc, [slideId], name);
     expect(boxIn(doc, slideId, 'picture0')).toEqual(box);
   }
@@ -292,9 +306,9 @@ test('where no arrangement has room beside what lies by hand, each thing goes wh
 
 test('more than a slide can hold is left as it lies', () => {
   const texts = Array.from({ length: 41 }, (_, at) => `Line ${at}`);
-  expect(waysToSetOut(slideWith({ ...PLAIN, texts }).slide, 'paper')).toEqual([]);
+  expect(waysToSetOut(slideWith({ ...PLAIN, texts }).slide, PAPER)).toEqual([]);
   const long = slideWith({ ...PLAIN, texts: ['x'.repeat(200)] }).slide;
-  expect(waysToSetOut(long, 'paper')).toEqual([]);
+  expect(waysToSetOut(long, PAPER)).toEqual([]);
 });
 
 test('one that was chosen stays while it fits, and gives way when it does not', () => {
@@ -305,7 +319,7 @@ test('one that was chosen stays while it fits, and gives way when it does not', 
   addChoice(doc, 's', 'Call the keeper', { slideId: 'goal' });
   setOutAgain(doc, ['s']);
   expect(slideOf(doc).setOut).toEqual({ name: 'foot', isChosen: true });
-  const all = arrangementsOf(slideOf(doc), 'paper');
+  const all = arrangementsOf(slideOf(doc), PAPER);
   const without = all.filter(({ name }) => name !== 'foot');
   expect(arrangementFor(without, { name: 'foot', isChosen: true })?.name).toBe(without[0]!.name);
 });
@@ -321,7 +335,7 @@ test('a step says which slides it has changed: all of them with the theme, none 
     return found.sort();
   };
   expect(after(() => addChoice(doc, 's', 'Wait', { slideId: 'goal' }))).toEqual(['s']);
-  expect(after(() => setThemeForAll(doc, 'night'))).toEqual(['goal', 's']);
+  expect(after(() => setThemeForAll(doc, 'harbour/dark'))).toEqual(['goal', 's']);
   expect(after(() => setElement(doc, 's', slideOf(doc).elements[0]!.id, { size: 40 }))).toEqual([
     's',
   ]);

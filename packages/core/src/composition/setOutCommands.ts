@@ -1,14 +1,16 @@
+import { type Theme, themeOn } from '../themes/theme.js';
 import * as Y from 'yjs';
 import { command, UNCHANGED, type Plan } from '../deck/command.js';
 import {
   deckMap,
   elementOf,
   linksMap,
-  readTheme,
   readSlide,
   slideOf,
   slidesMap,
+  themesMap,
 } from '../deck/document.js';
+import { readTheme } from '../deck/readDeck.js';
 import type { Slide } from '../deck/types.js';
 import { idOf, type ElementId, type SlideId } from '../parts/ids.js';
 import { asRecord } from '../parts/decode.js';
@@ -18,7 +20,6 @@ import type { SlideElement } from '../elements/registry.js';
 import type { Place } from './cells.js';
 import { asSetOut } from './movedByHand.js';
 import { refuse } from '../parts/refusals.js';
-import type { ThemeName } from '../themes/themes.js';
 import { arrangementFor, arrangementsOf, type Arrangement } from './arrange.js';
 import { ARRANGEMENTS, type ArrangementName } from './arrangements.js';
 
@@ -32,11 +33,8 @@ export const takenUp = (slide: Slide): Slide => ({
 });
 
 /** The ways to set a slide out; one that was laid by hand so far is taken up as a whole. */
-export const waysToSetOut = (
-  slide: Slide,
-  theme: ThemeName,
-  kin?: ArrangementName[],
-): Arrangement[] => arrangementsOf(slide.setOut ? slide : takenUp(slide), theme, kin);
+export const waysToSetOut = (slide: Slide, theme: Theme, kin?: ArrangementName[]): Arrangement[] =>
+  arrangementsOf(slide.setOut ? slide : takenUp(slide), theme, kin);
 
 /**
  * Sets slides out: in the arrangement named as far as it is for them, or the best for each. From then on they set
@@ -53,7 +51,7 @@ export const setOut = command(
     const kin = kinship(doc);
     const found = there.flatMap((slideId) => {
       const slide = readSlide(slideId, sure(slideOf(doc, slideId), 'it is there'));
-      const ways = waysToSetOut(slide, slide.theme ?? theme, kin(slideId));
+      const ways = waysToSetOut(slide, themeOn(slide, theme), kin(slideId));
       const way = arrangementFor(ways, { name, isChosen: name !== null });
       return way ? [{ slide, way }] : [];
     });
@@ -83,7 +81,7 @@ export const setOutAgain = command(
       if (!slide.setOut) return [];
       const { name, isChosen } = slide.setOut;
       const known = { name: isArrangement(name) ? name : null, isChosen };
-      const way = arrangementFor(arrangementsOf(slide, slide.theme ?? theme, kin(slideId)), known);
+      const way = arrangementFor(arrangementsOf(slide, themeOn(slide, theme), kin(slideId)), known);
       return way ? [{ slide, way, isChosen }] : [];
     });
     if (found.length === 0) return UNCHANGED;
@@ -215,16 +213,19 @@ interface Shared {
 }
 
 /** Fields of a slide itself with which its arrangement has to do. */
-const HEED = new Set<string | null>(['theme', 'layout', 'elements']);
+const HEED = new Set<string | null>([
+  ...['theme', 'scenery', 'ground', 'layout', 'elements'],
+  ...['isEnding', 'isPattern'],
+]);
 
 /** The slides of a deck on which a transaction has changed what is set out: all of them when the theme is another one. */
 export function slidesToSetOut(doc: Y.Doc, { changed }: Y.Transaction): SlideId[] {
   const found = new Set<string>();
   const slides: unknown = slidesMap(doc);
   for (const [type, keys] of changed) {
-    if ((type as unknown) === deckMap(doc) && keys.has('theme')) {
-      return [...slidesMap(doc).keys()];
-    }
+    const isDeck = (type as unknown) === deckMap(doc);
+    const isOfAll = isDeck && (keys.has('theme') || keys.has('scenery'));
+    if (isOfAll || (type as unknown) === themesMap(doc)) return [...slidesMap(doc).keys()];
     if ((type as unknown) === slides) {
       for (const id of keys) if (id !== null) found.add(id);
       continue;

@@ -1,3 +1,4 @@
+import type { DeckTheme } from '../themes/theme.js';
 import * as Y from 'yjs';
 import { asId, type ElementId, type LinkId, type SlideId, idOf, type Id } from '../parts/ids.js';
 import { LIMITS } from '../parts/limits.js';
@@ -7,15 +8,17 @@ import {
   elementsInOrder,
   firstOf,
   linksMap,
-  readHead,
   readLink,
   readSlide,
   sectionsMap,
   setAsideMap,
   slidesMap,
+  themesMap,
   trailsMap,
   type YSlide,
 } from './document.js';
+import { readHead } from './readDeck.js';
+import { sameData } from '../parts/sameData.js';
 import { readElement } from '../elements/registry.js';
 import type { SlideElement } from '../elements/registry.js';
 import type { Deck, Link, Slide } from './types.js';
@@ -38,6 +41,7 @@ export class DeckReader {
   #staleLinks = new Set<LinkId>();
   #head: ReturnType<typeof readHead> | null = null;
   #deck: Deck | null = null;
+  #theme: DeckTheme | null = null;
   #listeners = new Set<() => void>();
 
   constructor(doc: Y.Doc) {
@@ -54,7 +58,8 @@ export class DeckReader {
       for (const event of events) for (const id of touched<LinkId>(event)) this.#staleLinks.add(id);
       this.#changed();
     });
-    for (const map of [deckMap(doc), sectionsMap(doc), trailsMap(doc), setAsideMap(doc)]) {
+    const others = [deckMap, sectionsMap, trailsMap, setAsideMap, themesMap];
+    for (const map of others.map((one) => one(doc))) {
       map.observeDeep(() => {
         this.#head = null;
         this.#changed();
@@ -77,10 +82,17 @@ export class DeckReader {
     }
     this.#staleSlides.clear();
     const slides = Object.fromEntries(this.#slides);
-    this.#head ??= readHead(this.#doc, slides);
+    this.#head ??= this.#readHead(slides);
     this.#deck = { ...this.#head, slides, links: this.#readLinks(slides) };
     return this.#deck;
   };
+
+  /** A theme that reads as before is the same one: slides are drawn anew for another. */
+  #readHead(slides: Record<SlideId, Slide>): ReturnType<typeof readHead> {
+    const head = readHead(this.#doc, slides);
+    this.#theme = this.#theme && sameData(this.#theme, head.theme) ? this.#theme : head.theme;
+    return { ...head, theme: this.#theme };
+  }
 
   /** Only the elements that were touched; the others are the same objects as before. */
   #readElements(id: SlideId, slide: YSlide, stale: Stale): readonly SlideElement[] {

@@ -147,9 +147,10 @@ const CASES: Record<string, [Given, null | [Given, RefusalCode]]> = {
   removeSlides: [always(['sea']), [always(['none']), 'slide.gone']],
   renameDeck: [always('Other'), [always('  '), 'deck.name']],
   setGround: [always(['pier'], { tint: '#123456' }), [always(['none'], {}), 'slide.gone']],
-  setTheme: [always('night'), [always('none'), 'deck.theme']],
-  setSlideTheme: [always('pier', 'night'), [always('pier', 'none'), 'deck.theme']],
-  setThemeForAll: [always('night'), [always('none'), 'deck.theme']],
+  setTheme: [always('paper/dark'), [always('none'), 'deck.theme']],
+  setSlideTheme: [always('pier', 'paper/dark'), [always('pier', 'none'), 'deck.theme']],
+  setThemeForAll: [always('paper/dark'), [always('none'), 'deck.theme']],
+  setScenery: [always(null, 'quiet'), [always('none', 'quiet'), 'slide.gone']],
   pasteElements: [
     (doc) => ['sea', clipElements(readDeck(doc), 'd', 'pier', ['s']), 'd'],
     [always('sea', { deckId: '', elements: [], links: [] }, 'd'), 'thing.nonePasted'],

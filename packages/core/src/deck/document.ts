@@ -1,3 +1,5 @@
+import { readThemeRef } from '../themes/theme.js';
+import { AMOUNTS } from '../themes/kind.js';
 import * as Y from 'yjs';
 import {
   asId,
@@ -6,45 +8,29 @@ import {
   type LinkId,
   type SectionId,
   type SlideId,
-  type StopId,
   type TrailId,
-  idsOf,
   type OptionId,
 } from '../parts/ids.js';
 import { LIMITS } from '../parts/limits.js';
-import {
-  asBoolean,
-  asLanguage,
-  asColour,
-  asNumber,
-  asOneOf,
-  asRecord,
-  asString,
-} from '../parts/decode.js';
+import { asBoolean, asColour, asNumber, asOneOf, asRecord, asString } from '../parts/decode.js';
 import { optionsOf } from '../questions/registry.js';
-import { LAYERS, type Box } from '../parts/place.js';
+import { LAYERS } from '../parts/place.js';
 import type { SlideElement } from '../elements/registry.js';
-import { readBox, readFill } from '../elements/fields.js';
+import { readFill } from '../elements/fields.js';
 import { readElement } from '../elements/registry.js';
 import { readAsset, readCredit } from '../parts/asset.js';
 import { elementWords } from '../elements/registry.js';
 import { linkedWords } from '../parts/richText.js';
 import { settle } from '../elements/groups.js';
-import { isKeptClear, LAYOUTS, type Occupied } from '../layouts/layouts.js';
-import { THEMES, type ThemeName } from '../themes/themes.js';
+import { LAYOUTS } from '../layouts/names.js';
 import { readTarget } from './links/target.js';
 import {
   GROUND_FITS,
-  TINTS,
   type Carrier,
-  type Deck,
   type Ground,
   type Link,
-  type Section,
-  type SetAside,
   type Slide,
   type SlideSetOut,
-  type Trail,
 } from './types.js';
 
 /**
@@ -56,6 +42,7 @@ import {
  *   sections  map   SectionId → map { name, tint, parentId, isFolded }
  *   trails    map   TrailId → map { name, tint, order, followsLinks, stops: array of { id, slideId, closeUpId } }
  *   setAside  map   key of a finding → { reason, print }
+ *   themes    map   id → a theme of the deck's own, as plain data
  *
  * `text` of an element is an XML fragment; boxes, assets, questions and keys are plain values replaced whole.
  * A folio document keeps its leaves under the same `slides`, so the same commands and readings serve both.
@@ -99,20 +86,6 @@ export function elementOf(
   return element instanceof Y.Map ? element : undefined;
 }
 
-/** The whole deck as plain data. For repeated readings of a changing document use `DeckReader`. */
-export function readDeck(doc: Y.Doc): Deck {
-  const slides: Record<SlideId, Slide> = {};
-  for (const [id, slide] of slidesMap(doc)) {
-    if (slide instanceof Y.Map && asId(id)) slides[id] = readSlide(id, slide);
-  }
-  const links: Record<LinkId, Link> = {};
-  for (const [id, link] of linksMap(doc)) {
-    const read = link instanceof Y.Map && asId(id) ? readLink(id, link, slides) : undefined;
-    if (read) links[id] = read;
-  }
-  return { ...readHead(doc, slides), slides, links };
-}
-
 /** One link with the wording it has now, without reading the rest of the deck. */
 export function readLinkOf(doc: Y.Doc, linkId: LinkId): Link | undefined {
   const link = linksMap(doc).get(linkId);
@@ -122,101 +95,8 @@ export function readLinkOf(doc: Y.Doc, linkId: LinkId): Link | undefined {
   return slide ? readLink(linkId, link, { [from]: readSlide(from, slide) }) : undefined;
 }
 
-export const readTheme = (doc: Y.Doc): ThemeName =>
-  asOneOf(deckMap(doc).get('theme'), THEMES, 'paper');
-
-/** All of a deck but its slides and links. */
-export function readHead(
-  doc: Y.Doc,
-  slides: Record<SlideId, Slide>,
-): Omit<Deck, 'slides' | 'links'> {
-  const head = deckMap(doc);
-  const start = asId<SlideId>(head.get('startSlideId'));
-  const trails = readTrails(doc, slides);
-  const standard = asId(head.get('defaultTrailId'));
-  return {
-    title: asString(head.get('title'), 'Untitled deck', 200),
-    theme: readTheme(doc),
-    language: asLanguage(head.get('language')),
-    startSlideId: start && slides[start] ? start : null,
-    sections: readSections(doc),
-    trails,
-    defaultTrailId: (trails.find(({ id }) => id === standard) ?? trails[0])?.id ?? null,
-    setAside: readSetAside(doc),
-  };
-}
-
-/** Stops at slides that are gone are left out; they come back when the slide does. */
-/** A stop that two have moved at once stands in the list twice: the later place in it is where it is, for everybody. */
-function readStops(entries: unknown[], slides: Record<SlideId, Slide>): Trail['stops'] {
-  const last = new Map(entries.map((entry, index) => [asId(asRecord(entry).id), index]));
-  return entries.flatMap((entry, index) => {
-    const stop = asRecord(entry);
-    const [id, slideId] = [asId<StopId>(stop.id), asId<SlideId>(stop.slideId)];
-    return id && slideId && slides[slideId] && last.get(id) === index
-      ? [{ id, slideId, closeUpId: asId(stop.closeUpId) }]
-      : [];
-  });
-}
-
-function readTrails(doc: Y.Doc, slides: Record<SlideId, Slide>): Trail[] {
-  const read: { trail: Trail; order: string }[] = [];
-  for (const [id, trail] of trailsMap(doc)) {
-    if (!(trail instanceof Y.Map) || !asId(id)) continue;
-    const stops: unknown = trail.get('stops');
-    read.push({
-      order: asString(trail.get('order'), 'a0', 200),
-      trail: {
-        id,
-        name: asString(trail.get('name'), '', 200),
-        tint: asOneOf(trail.get('tint'), TINTS, 'petrol'),
-        followsLinks: asBoolean(trail.get('followsLinks')),
-        stops: readStops(stops instanceof Y.Array ? stops.toArray() : [], slides),
-      },
-    });
-  }
-  return read
-    .sort((a, b) =>
-      a.order === b.order ? (a.trail.id < b.trail.id ? -1 : 1) : a.order < b.order ? -1 : 1,
-    )
-    .map(({ trail }) => trail);
-}
-
-/** A parent that is gone, or that would close a ring, reads as none. */
-function readSections(doc: Y.Doc): Record<SectionId, Section> {
-  const sections: Record<SectionId, Section> = {};
-  for (const [id, section] of sectionsMap(doc)) {
-    if (!(section instanceof Y.Map) || !asId(id)) continue;
-    sections[id] = {
-      id,
-      name: asString(section.get('name'), '', 200),
-      tint: asOneOf(section.get('tint'), TINTS, 'petrol'),
-      parentId: asId(section.get('parentId')),
-      isFolded: asBoolean(section.get('isFolded')),
-    };
-  }
-  // Two who put sections into each other at once make a ring. It is opened at the same one for everybody.
-  for (const id of idsOf(sections).sort()) {
-    const section = sections[id]!;
-    const seen = new Set([section.id]);
-    let above = section.parentId;
-    while (above && sections[above] && !seen.has(above)) {
-      seen.add(above);
-      above = sections[above]!.parentId;
-    }
-    if (above) section.parentId = null;
-  }
-  return sections;
-}
-
-function readSetAside(doc: Y.Doc): Record<string, SetAside> {
-  const read: Record<string, SetAside> = {};
-  for (const [key, value] of setAsideMap(doc)) {
-    const { reason, print } = asRecord(value);
-    if (!(key in {})) read[key] = { reason: asString(reason, '', 500), print: asString(print) };
-  }
-  return read;
-}
+/** The deck's own themes, by id: each as it is kept. */
+export const themesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('themes');
 
 /** `known` are its elements when they have been read already. */
 export function readSlide(
@@ -238,7 +118,8 @@ export function readSlide(
     sectionId: asId(slide.get('sectionId')),
     trunkId: asId<LinkId>(slide.get('trunkId')),
     layout: layoutNameOf(slide),
-    theme: THEMES.find((theme) => theme === slide.get('theme')) ?? null,
+    theme: readThemeRef(slide.get('theme')),
+    scenery: AMOUNTS.find((amount) => amount === slide.get('scenery')) ?? null,
     setOut: readSetOut(slide.get('setOut')),
     // Slides once had a fill of their own and nothing else under them.
     ground: readGround(slide.get('ground') ?? { fill: slide.get('fill') }),
@@ -316,21 +197,6 @@ export function byLayerAndOrder(a: SlideElement, b: SlideElement): number {
 /** The layout of a slide, without reading the rest of it. */
 export const layoutNameOf = (slide: YSlide): Slide['layout'] =>
   asOneOf(slide.get('layout'), LAYOUTS, 'empty');
-
-/** What a new choice has to do with on a slide, without reading the rest of it. */
-export function occupiedOn(slide: YSlide): Record<keyof Occupied, Box[]> {
-  const found: Record<keyof Occupied, Box[]> = { choices: [], clear: [], others: [] };
-  for (const [, element] of elementsOfRead(slide)) {
-    if (!(element instanceof Y.Map) || element.get('layer') === 'background') continue;
-    const fields: Y.Map<unknown> = element;
-    const thing = { kind: fields.get('kind'), layer: fields.get('layer') };
-    const isChoice = element.get('style') === 'choice';
-    found[isChoice ? 'choices' : isKeptClear(thing) ? 'clear' : 'others'].push(
-      readBox(element.get('box')),
-    );
-  }
-  return found;
-}
 
 /** A link as it stands in the document, worded by what carries it; undefined when its own slide is gone. */
 export function readLink(

@@ -1,6 +1,6 @@
 import { deckNamed, choice, element, pattern, slide, text } from '../testing/builder.js';
 import { studentView } from '../lesson/studentView.js';
-import { readDeck } from './document.js';
+import { readDeck } from './readDeck.js';
 import { readPlainDeck } from './plainDeck.js';
 import { addSection } from './sections/sectionCommands.js';
 import { addCloseUpStop, addTrail } from './trails/trailCommands.js';

@@ -4,12 +4,14 @@ import { asRecord } from '../parts/decode.js';
 import {
   deckMap,
   elementsOf,
-  readDeck,
   sectionsMap,
   setAsideMap,
   slidesMap,
+  themesMap,
   trailsMap,
 } from './document.js';
+import { readDeck } from './readDeck.js';
+import { readDeckTheme } from '../themes/readThemes.js';
 import { addElementTo } from './arranging/elementCommands.js';
 import { putLink } from './links/linkCommands.js';
 import type { Deck, Link } from './types.js';
@@ -23,9 +25,13 @@ export function readPlainDeck(value: unknown): Deck {
   const deck = asRecord(value);
   const doc = new Y.Doc();
   doc.transact(() => {
-    for (const key of ['title', 'theme', 'language', 'startSlideId', 'defaultTrailId']) {
+    for (const key of ['title', 'language', 'startSlideId', 'defaultTrailId']) {
       if (deck[key] !== null && deck[key] !== undefined) deckMap(doc).set(key, deck[key]);
     }
+    const { ref, amount, own } = readDeckTheme(deck.theme);
+    deckMap(doc).set('theme', ref);
+    deckMap(doc).set('scenery', amount);
+    for (const [id, theme] of Object.entries(own)) themesMap(doc).set(id, theme);
     for (const [id, slide] of Object.entries(asRecord(deck.slides))) putSlide(doc, idOf(id), slide);
     for (const link of Object.values(asRecord(deck.links)) as Link[]) {
       putLink(doc, link.id, link.from, link.carrier, link.target, link.wording);

@@ -491,7 +491,10 @@ describe('layouts, themes and grounds', () => {
     must(setSlideTheme(doc, 'a', 'almanac'));
     expect(readDeck(doc).slides.a!.theme).toBe('almanac');
     must(setThemeForAll(doc, 'meadow'));
-    expect(readDeck(doc)).toMatchObject({ theme: 'meadow', slides: { a: { theme: null } } });
+    expect(readDeck(doc)).toMatchObject({
+      theme: { ref: 'meadow' },
+      slides: { a: { theme: null } },
+    });
   });
 });
 
@@ -610,7 +613,7 @@ function apply(doc: Y.Doc, [what, m, n]: [string, number, number]): void {
     case 'ground':
       return void setGround(doc, ['s'], { fill: n % 2 ? '#445566' : '' });
     case 'theme':
-      return void setSlideTheme(doc, 's', n % 2 ? 'night' : null);
+      return void setSlideTheme(doc, 's', n % 2 ? 'paper/dark' : null);
     case 'flatten':
       return void moveLayer(doc, 's', n % 2 ? 'content' : 'background');
     case 'link':

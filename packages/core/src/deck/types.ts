@@ -1,3 +1,4 @@
+import { type DeckTheme, type Theme, type ThemeRef, themeOn } from '../themes/theme.js';
 import type {
   ElementId,
   LinkId,
@@ -7,8 +8,8 @@ import type {
   StopId,
   TrailId,
 } from '../parts/ids.js';
-import type { LayoutName } from '../layouts/layouts.js';
-import type { ThemeName } from '../themes/themes.js';
+import type { LayoutName } from '../layouts/names.js';
+import type { Amount } from '../themes/kind.js';
 import type { AssetRef, Credit } from '../parts/asset.js';
 import type { Fill } from '../parts/fill.js';
 import type { SlideElement } from '../elements/registry.js';
@@ -73,7 +74,9 @@ export interface Slide {
   trunkId: LinkId | 'top' | null;
   layout: LayoutName;
   /** A theme of its own; null for that of the deck. */
-  theme: ThemeName | null;
+  theme: ThemeRef | null;
+  /** As much scenery of its own; null for as much as the deck has. */
+  scenery: Amount | null;
   /** How it sets itself out while things come and go; null for a slide that is laid out by hand. */
   setOut: SlideSetOut | null;
   ground: Ground;
@@ -134,13 +137,13 @@ export interface SetAside {
 }
 
 /** The theme that a slide is drawn in. */
-export const themeFor = (deck: Pick<Deck, 'theme' | 'slides'>, slideId: SlideId): ThemeName =>
-  deck.slides[slideId]?.theme || deck.theme;
+export const themeFor = (deck: Pick<Deck, 'theme' | 'slides'>, slideId: SlideId): Theme =>
+  themeOn(deck.slides[slideId], deck.theme);
 
 /** A plain reading of a deck document; never changed in place. */
 export interface Deck {
   title: string;
-  theme: ThemeName;
+  theme: DeckTheme;
   /** What it is written in, as a language tag (BCP 47): numbers are read as that language writes them. */
   language: string;
   startSlideId: SlideId | null;

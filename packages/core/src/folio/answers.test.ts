@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import * as Y from 'yjs';
 import { deckNamed, slide } from '../testing/builder.js';
-import { readDeck } from '../deck/document.js';
+import { readDeck } from '../deck/readDeck.js';
 import { changedStretch } from '../deck/text/sharedText.js';
 import type { QuestionElement } from '../elements/question/question.js';
 import { answer, draft } from './answers.js';

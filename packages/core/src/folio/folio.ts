@@ -228,6 +228,7 @@ export function leafOnPattern(leaf: Leaf, pattern: Slide | undefined): Slide {
     ...leaf,
     ground: pattern.ground,
     theme: pattern.theme,
+    scenery: pattern.scenery,
     elements: [
       ...scenery,
       ...leaf.elements.map((element) => ({ ...element, layer: 'content' as const })),

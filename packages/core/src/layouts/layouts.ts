@@ -1,3 +1,4 @@
+import type { LayoutName } from './names.js';
 import { STAGE, type Box, type Layer, type Slot } from '../parts/place.js';
 import { type Alignment, type TextStyle } from '../parts/typography.js';
 
@@ -61,7 +62,7 @@ const AT_FOOT: ChoiceList = {
   between: 48,
 };
 
-const LAYOUT_TABLE = {
+const LAYOUT_TABLE: Record<LayoutName, Layout> = {
   title: {
     label: 'Title',
     slots: [
@@ -120,10 +121,8 @@ const LAYOUT_TABLE = {
     choices: BELOW,
   },
   empty: { label: 'Empty', slots: [], choices: BELOW },
-} as const satisfies Record<string, Layout>;
+};
 
-export type LayoutName = keyof typeof LAYOUT_TABLE;
-export const LAYOUTS = Object.keys(LAYOUT_TABLE) as LayoutName[];
 export const layoutOf = (name: LayoutName): Layout => LAYOUT_TABLE[name];
 
 /** Whether a choice must not be laid over it, nor under it: it is pressed itself, or something is put there. */

@@ -87,6 +87,7 @@ function slideForStudents(slide: Slide): Slide {
     setOut: null,
     layout: slide.layout,
     theme: slide.theme,
+    scenery: slide.scenery,
     ground: slide.ground,
     notes: '',
     elements: slide.elements.map(forStudents),

@@ -20,7 +20,7 @@ import {
   type QuestionElement,
   type StudentResult,
 } from '../index.js';
-import { readDeck } from '../deck/document.js';
+import { readDeck } from '../deck/readDeck.js';
 import { choiceQuestion, deck, question, slide } from '../testing/builder.js';
 
 const table = (rows: (number | null)[][], points?: number[]): MarkTable => ({

@@ -4,7 +4,7 @@ import type { LineElement } from '../elements/line/line.js';
 import type { PictureElement } from '../elements/picture/picture.js';
 import type { SlideElement } from '../elements/registry.js';
 import { element, slide, deckNamed } from '../testing/builder.js';
-import { readDeck } from '../deck/document.js';
+import { readDeck } from '../deck/readDeck.js';
 import { inkFrame, strokeFrom, strokesAt } from '../elements/ink/strokes.js';
 import { anchorAt } from '../elements/anchors.js';
 import { linePoints, lineThrough } from '../elements/line/line.js';

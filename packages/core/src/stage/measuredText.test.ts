@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import {
+  PAPER,
   plain,
+  themeNamed,
   THEMES,
   typeInStyle,
   AS_THE_STYLE,
   type RichText,
   type TextStyle,
-  type ThemeName,
+  type Theme,
 } from '../index.js';
 import { MeasuredText } from './MeasuredText.js';
 import { textHeight } from './textHeight.js';
@@ -14,14 +16,14 @@ import { textHeight } from './textHeight.js';
 const word = fc.stringMatching(/^[a-zäöüßéA-Z0-9,.!?’]{1,18}$/);
 const line = fc.array(word, { maxLength: 30 }).map((words) => words.join(' '));
 interface How {
-  theme: ThemeName;
+  theme: Theme;
   style: TextStyle;
   size: number;
   width: number;
   columns: number;
 }
 const set: fc.Arbitrary<How> = fc.record({
-  theme: fc.constantFrom(...THEMES),
+  theme: fc.constantFrom(...THEMES.map((name) => themeNamed(name))),
   style: fc.constantFrom<TextStyle>('title', 'body', 'choice', 'caption'),
   size: fc.integer({ min: 12, max: 90 }),
   width: fc.integer({ min: 40, max: 1200 }),
@@ -83,7 +85,7 @@ test('so are lists, and texts of which single words are bold or have a size of t
 });
 
 test('its widest word is what no narrower column holds', () => {
-  const type = typeInStyle(AS_THE_STYLE, 'body', 'paper');
+  const type = typeInStyle(AS_THE_STYLE, 'body', PAPER);
   const measured = new MeasuredText(plain('a lighthouse-keeper b', 'c'), type);
   const { leading } = type;
   const width = measured.widestWord * 30;

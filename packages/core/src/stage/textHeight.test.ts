@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { AS_THE_STYLE } from '../parts/typography.js';
 import { plain, type RichText } from '../parts/richText.js';
 import { textHeight } from './textHeight.js';
+import { PAPER } from '../themes/theme.js';
 import { familyWidth, typeInStyle } from '../themes/themes.js';
 import { textWidth } from './typeWidths.js';
 
-const TYPE = typeInStyle(AS_THE_STYLE, 'body', 'paper');
+const TYPE = typeInStyle(AS_THE_STYLE, 'body', PAPER);
 const LINE = TYPE.size * TYPE.leading;
 const widthOf = (words: string): number =>
   textWidth(words, 'body', TYPE.size) * familyWidth(TYPE.family);

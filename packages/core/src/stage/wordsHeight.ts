@@ -1,3 +1,4 @@
+import { PAPER, type Theme } from '../themes/theme.js';
 import { flatWords } from '../elements/formula/inWords.js';
 import type { QuestionElement } from '../elements/question/question.js';
 import type { SlideElement } from '../elements/registry.js';
@@ -12,7 +13,6 @@ import {
   textType,
   typeInStyle,
   type SetType,
-  type ThemeName,
 } from '../themes/themes.js';
 import { textHeight } from './textHeight.js';
 import { textWidth } from './typeWidths.js';
@@ -20,7 +20,7 @@ import { textWidth } from './typeWidths.js';
 /** The height that an element's words take in its box, in slide units; null for what has no words of its own. */
 export function wordsHeight(
   element: SlideElement,
-  theme: ThemeName,
+  theme: Theme,
   set: SetType | null = null,
 ): number | null {
   switch (element.kind) {
@@ -67,7 +67,7 @@ export function questionHeight(
   size: number,
 ): number {
   const { padding } = QUESTION_CARD;
-  const type: SetType = { ...typeInStyle(AS_THE_STYLE, 'body', 'paper'), size, weight: 600 };
+  const type: SetType = { ...typeInStyle(AS_THE_STYLE, 'body', PAPER), size, weight: 600 };
   const width = Math.max(size, w - 2 * padding);
   // An option stands in a frame, behind the mark that picks it.
   const room = Math.max(size, width - 3.2 * size);

@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { readDeck } from '../deck/document.js';
+import { readDeck } from '../deck/readDeck.js';
 import { createHistory } from '../deck/history.js';
 import { QUESTION_KINDS, type KindName } from '../questions/registry.js';
 import { questionsOn } from '../stage/asked.js';

@@ -13,7 +13,7 @@ import {
 } from '../deck/slides/slideCommands.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { type AssetRef } from '../parts/asset.js';
-import { type LayoutName } from '../layouts/layouts.js';
+import type { LayoutName } from '../layouts/names.js';
 import { type TextStyle } from '../parts/typography.js';
 import { idOf, type ElementId, type LinkId, type OptionId, type SlideId } from '../parts/ids.js';
 import type { Question, QuestionKey } from '../questions/registry.js';

@@ -1,5 +1,5 @@
 import type { Slide } from '../deck/types.js';
-import { readDeck } from '../deck/document.js';
+import { readDeck } from '../deck/readDeck.js';
 import { idOf, type ElementId, type SlideId } from '../parts/ids.js';
 import type { NewElement } from '../elements/registry.js';
 import {

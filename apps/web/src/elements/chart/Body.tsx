@@ -1,4 +1,4 @@
-import { AS_THE_STYLE, coloursOf, typeInStyle, type ChartElement } from '@gobrel/core';
+import { AS_THE_STYLE, typeInStyle, type ChartElement, PAPER } from '@gobrel/core';
 import type { CSSProperties, ReactElement } from 'react';
 import { fillCss } from '../../parts/fill';
 import { typeCss } from '../../parts/type';
@@ -6,10 +6,10 @@ import type { BodyProps } from '../kind';
 import { Drawn } from './Drawn';
 
 /** How its values are set while they are typed. */
-const TYPE = typeInStyle({ ...AS_THE_STYLE, size: 18 }, 'caption', 'paper');
+const TYPE = typeInStyle({ ...AS_THE_STYLE, size: 18 }, 'caption', PAPER);
 
 export default function Body({ element, theme, words }: BodyProps<ChartElement>): ReactElement {
-  const { paper, line } = coloursOf(theme);
+  const { paper, line } = theme.colours;
   if (words) {
     const look = { ...typeCss(TYPE), '--cell-line': `2px solid ${line}` } as CSSProperties;
     return (

@@ -1,4 +1,4 @@
-import { chartMarks, chartWords, themeOf, type ChartElement, type ThemeName } from '@gobrel/core';
+import { chartMarks, chartWords, type ChartElement, type Theme } from '@gobrel/core';
 import { useMemo, type ReactElement } from 'react';
 import { familyCss } from '../../parts/type';
 
@@ -7,7 +7,7 @@ const ANCHORS = { left: 'start', center: 'middle', right: 'end' } as const;
 /** A chart as one picture that says what is in it. */
 export function Drawn(props: {
   element: ChartElement;
-  theme: ThemeName;
+  theme: Theme;
   isWide?: boolean;
 }): ReactElement {
   const { element, theme } = props;
@@ -19,7 +19,7 @@ export function Drawn(props: {
       className={props.isWide ? 'h-auto w-full' : 'size-full'}
       role="img"
       aria-label={chartWords(element)}
-      fontFamily={familyCss(themeOf(theme).type.caption.family)}
+      fontFamily={familyCss(theme.type.caption.family)}
     >
       {marks.map((mark, index) => {
         switch (mark.kind) {

@@ -1,4 +1,4 @@
-import { chartData, type ChartElement } from '@gobrel/core';
+import { chartData, type ChartElement, PAPER } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import type { PhoneProps } from '../phone';
 import { Drawn } from './Drawn';
@@ -11,7 +11,7 @@ export function Phone({ element }: PhoneProps<ChartElement>): ReactElement {
       {element.name && <span className="font-semibold">{element.name}</span>}
       <Drawn
         element={{ ...element, box: { ...element.box, w: 360, h: 260 } }}
-        theme="paper"
+        theme={PAPER}
         isWide
       />
       <details>

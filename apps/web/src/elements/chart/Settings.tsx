@@ -1,4 +1,4 @@
-import { CHART_FORMS, chartWords, coloursOf, type ChartElement } from '@gobrel/core';
+import { CHART_FORMS, chartWords, type ChartElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Cells } from '../../settings/Cells';
 import { FillPop } from '../../settings/colours';
@@ -35,7 +35,7 @@ export function Settings(props: SettingsOf<ChartElement>): ReactElement {
       <FillPop
         theme={theme}
         value={element.fill}
-        standard={coloursOf(theme).paper}
+        standard={theme.colours.paper}
         onChange={(fill) => set({ fill })}
       />
       <Line label="Name" value={element.name} onKeep={(name) => set({ name })} />

@@ -1,11 +1,11 @@
-import { chartMarks, coloursOf, themeOf, type ChartElement } from '@gobrel/core';
+import { chartMarks, type ChartElement } from '@gobrel/core';
 import { card, setFill, type Painter } from '../../painting/canvas';
 
 export const paint: Painter<ChartElement> = ({ context, theme }, element) => {
   const { box, fill } = element;
-  setFill(context, fill, coloursOf(theme).paper, box);
+  setFill(context, fill, theme.colours.paper, box);
   card(context, { x: 0, y: 0, w: box.w, h: box.h }, '');
-  const { family } = themeOf(theme).type.caption;
+  const { family } = theme.type.caption;
   for (const mark of chartMarks(element, theme)) {
     context.fillStyle = context.strokeStyle = mark.colour;
     if (mark.kind === 'area') context.fill(new Path2D(mark.path));

@@ -1,4 +1,4 @@
-import { coloursOf, type FormulaElement } from '@gobrel/core';
+import type { FormulaElement } from '@gobrel/core';
 import { useLayoutEffect, useRef, useState, type ReactElement } from 'react';
 import { DISPLAYED, drawTex, NATURAL } from '../../parts/tex';
 import type { BodyProps } from '../kind';
@@ -22,7 +22,7 @@ export default function Body({ element, theme }: BodyProps<FormulaElement>): Rea
   return (
     <div
       className="size-full"
-      style={{ color: element.colour || coloursOf(theme).ink }}
+      style={{ color: element.colour || theme.colours.ink }}
       {...(spoken ? { role: 'img', 'aria-label': spoken } : {})}
     >
       <span

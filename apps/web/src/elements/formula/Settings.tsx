@@ -1,11 +1,4 @@
-import {
-  coloursOf,
-  setPlaces,
-  spokenTex,
-  STAGE,
-  type Box,
-  type FormulaElement,
-} from '@gobrel/core';
+import { setPlaces, spokenTex, STAGE, type Box, type FormulaElement } from '@gobrel/core';
 import { useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
 import { useDeck } from '../../deck/DeckContext';
 import type * as tex from '../../parts/tex';
@@ -97,7 +90,7 @@ export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
         label="Ink"
         theme={theme}
         value={element.colour}
-        standard={coloursOf(theme).ink}
+        standard={theme.colours.ink}
         onChange={(colour) => set({ colour })}
       />
       <Slide

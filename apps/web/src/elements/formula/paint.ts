@@ -1,4 +1,4 @@
-import { coloursOf, flatTex, type FormulaElement } from '@gobrel/core';
+import { flatTex, type FormulaElement } from '@gobrel/core';
 import type { Painter } from '../../painting/canvas';
 
 /** On one line, as large as it fits. */
@@ -8,7 +8,7 @@ export const paint: Painter<FormulaElement> = ({ context, theme }, { tex, box, c
   const { width } = context.measureText(words);
   const size = Math.min(box.h * 0.8, (100 * box.w) / Math.max(1, width));
   context.font = `400 ${size}px atkinson, sans-serif`;
-  context.fillStyle = colour || coloursOf(theme).ink;
+  context.fillStyle = colour || theme.colours.ink;
   context.textAlign = 'center';
   context.fillText(words, box.w / 2, box.h / 2 + size * 0.34);
 };

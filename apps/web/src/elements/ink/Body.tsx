@@ -1,4 +1,4 @@
-import { coloursOf, type InkElement } from '@gobrel/core';
+import type { InkElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { inkTransform } from '../../parts/inkPath';
 import { StrokeMark } from '../../parts/StrokeMark';
@@ -11,7 +11,7 @@ export default function Body(props: BodyProps<InkElement>): ReactElement {
     <svg width={w} height={h} className="absolute inset-0 overflow-visible" aria-hidden>
       <g transform={inkTransform(element)}>
         {element.strokes.map((stroke, index) => (
-          <StrokeMark key={index} stroke={stroke} ink={coloursOf(theme).ink} />
+          <StrokeMark key={index} stroke={stroke} ink={theme.colours.ink} />
         ))}
       </g>
     </svg>

@@ -1,4 +1,4 @@
-import { coloursOf, lineEnds, linePath, linePoints, tipPath, type LineElement } from '@gobrel/core';
+import { lineEnds, linePath, linePoints, tipPath, type LineElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { dashLengths } from '../../parts/dash';
 import type { BodyProps } from '../kind';
@@ -8,7 +8,7 @@ export function Body(props: BodyProps<LineElement>): ReactElement {
   const { box, path, weight, tips } = element;
   const points = linePoints(element).map(({ x, y }) => ({ x: x - box.x, y: y - box.y }));
   const ends = lineEnds(path, points);
-  const colour = element.colour || coloursOf(theme).ink;
+  const colour = element.colour || theme.colours.ink;
   return (
     <svg width={box.w} height={box.h} className="absolute inset-0 overflow-visible" aria-hidden>
       <path

@@ -1,4 +1,4 @@
-import { coloursOf, DASHES, LINE_PATHS, TIPS, type LineElement, type Tip } from '@gobrel/core';
+import { DASHES, LINE_PATHS, TIPS, type LineElement, type Tip } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Line, named, NumberField, Plain, Select, Setting } from '../../ui/controls';
 import { ColourPop } from '../../settings/colours';
@@ -38,7 +38,7 @@ export function Settings(props: SettingsOf<LineElement>): ReactElement {
         label="Ink"
         theme={theme}
         value={element.colour}
-        standard={coloursOf(theme).ink}
+        standard={theme.colours.ink}
         onChange={(colour) => set({ colour })}
       />
       <NumberField

@@ -1,11 +1,11 @@
-import { coloursOf, lineEnds, linePath, linePoints, tipPath, type LineElement } from '@gobrel/core';
+import { lineEnds, linePath, linePoints, tipPath, type LineElement } from '@gobrel/core';
 import type { Painter } from '../../painting/canvas';
 import { dashLengths } from '../../parts/dash';
 
 export const paint: Painter<LineElement> = ({ context, theme }, element) => {
   const { box, path, weight, tips, dash } = element;
   const points = linePoints(element).map(({ x, y }) => ({ x: x - box.x, y: y - box.y }));
-  context.strokeStyle = context.fillStyle = element.colour || coloursOf(theme).ink;
+  context.strokeStyle = context.fillStyle = element.colour || theme.colours.ink;
   context.lineWidth = weight;
   context.lineCap = context.lineJoin = 'round';
   context.setLineDash(dashLengths(dash, weight));

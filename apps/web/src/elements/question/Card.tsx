@@ -8,6 +8,7 @@ import {
   type OptionId,
   type QuestionElement,
   type SetType,
+  PAPER,
 } from '@gobrel/core';
 import { Suspense, type ReactElement, type ReactNode } from 'react';
 import { QuestionPicture } from '../../questions/PictureSurface';
@@ -16,7 +17,7 @@ import { RichTextView } from '../../parts/RichTextView';
 import { typeCss } from '../../parts/type';
 
 /** A question is set in the calm type of the interface, whatever the theme. */
-const typeOf = (size: number): SetType => typeInStyle({ ...AS_THE_STYLE, size }, 'body', 'paper');
+const typeOf = (size: number): SetType => typeInStyle({ ...AS_THE_STYLE, size }, 'body', PAPER);
 
 /** The links that options of a question carry; of the picked options only, if those are given. */
 export const optionWays = (

@@ -1,5 +1,4 @@
 import {
-  coloursOf,
   flatWords,
   linesOn,
   AS_THE_STYLE,
@@ -7,6 +6,7 @@ import {
   questionSize,
   typeInStyle,
   type QuestionElement,
+  PAPER,
 } from '@gobrel/core';
 import { card, type Painter } from '../../painting/canvas';
 import { paintText } from '../../painting/paintText';
@@ -15,8 +15,8 @@ export const paint: Painter<QuestionElement> = ({ context }, element) => {
   const { w, h } = element.box;
   const { padding } = QUESTION_CARD;
   const size = questionSize(element);
-  const words = typeInStyle({ ...AS_THE_STYLE, size }, 'body', 'paper');
-  const { line } = coloursOf('paper');
+  const words = typeInStyle({ ...AS_THE_STYLE, size }, 'body', PAPER);
+  const { line } = PAPER.colours;
   context.fillStyle = '#FFFFFF';
   card(context, { x: 0, y: 0, w, h }, line);
   const inner = { x: padding, y: padding, w: w - 2 * padding, h };

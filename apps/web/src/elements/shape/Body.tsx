@@ -1,5 +1,4 @@
 import {
-  coloursOf,
   shapePath,
   SHAPE_PADDING,
   shapeType,
@@ -20,7 +19,7 @@ export function Body(props: BodyProps<ShapeElement>): ReactElement {
   const { w, h } = box;
   const type = shapeType(element, theme);
   const room = shapeWordsBox(shape, w, h);
-  const { paint, definition } = useSvgFill(element.fill, coloursOf(theme).shapeFill);
+  const { paint, definition } = useSvgFill(element.fill, theme.colours.shapeFill);
   const flip = `scale(${isFlippedAcross ? -1 : 1}, ${isFlippedDown ? -1 : 1})`;
   return (
     <>

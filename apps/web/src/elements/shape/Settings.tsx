@@ -1,4 +1,4 @@
-import { coloursOf, shapeKind, type ShapeElement } from '@gobrel/core';
+import { shapeKind, type ShapeElement } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Pop } from '../../ui/controls';
 import { Appearance } from '../../settings/Appearance';
@@ -18,7 +18,7 @@ export function Settings(props: SettingsOf<ShapeElement>): ReactElement {
       <FillPop
         theme={theme}
         value={element.fill}
-        standard={coloursOf(theme).shapeFill}
+        standard={theme.colours.shapeFill}
         onChange={(fill) => set({ fill })}
       />
       <OutlinePop theme={theme} value={element.outline} onChange={(outline) => set({ outline })} />

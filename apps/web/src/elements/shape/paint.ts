@@ -1,5 +1,4 @@
 import {
-  coloursOf,
   SHAPE_PADDING,
   shapePath,
   shapeType,
@@ -15,7 +14,7 @@ export const paint: Painter<ShapeElement> = (paint, element) => {
   const path = new Path2D(shapePath(element.shape, w, h, element.points));
   context.save();
   flip(context, element);
-  setFill(context, element.fill, coloursOf(theme).shapeFill, { w, h });
+  setFill(context, element.fill, theme.colours.shapeFill, { w, h });
   context.fill(path, 'evenodd');
   strokeOutline(paint, path, element.outline);
   context.restore();

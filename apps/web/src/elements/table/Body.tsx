@@ -1,4 +1,4 @@
-import { coloursOf, typeInStyle, type RichNode, type TableElement } from '@gobrel/core';
+import { typeInStyle, type RichNode, type TableElement } from '@gobrel/core';
 import type { CSSProperties, ReactElement } from 'react';
 import { RichTextView, type WordLinks } from '../../parts/RichTextView';
 import { typeCss } from '../../parts/type';
@@ -13,8 +13,8 @@ export default function Body(
   const rows = element.text.content.find(({ type }) => type === 'table')?.content ?? [];
   const look = {
     ...typeCss(type),
-    '--cell-line': `${outline.weight}px ${outline.dash} ${outline.colour || coloursOf(theme).line}`,
-    '--cell-head': coloursOf(theme).shapeFill,
+    '--cell-line': `${outline.weight}px ${outline.dash} ${outline.colour || theme.colours.line}`,
+    '--cell-head': theme.colours.shapeFill,
   } as CSSProperties;
   if (props.words) {
     return (

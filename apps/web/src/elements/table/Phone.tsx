@@ -1,4 +1,4 @@
-import type { TableElement } from '@gobrel/core';
+import { type TableElement, PAPER } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import type { PhoneProps } from '../phone';
 import Body from './Body';
@@ -7,7 +7,7 @@ export const Phone = ({ element, links, onFollow }: PhoneProps<TableElement>): R
   <div className="overflow-x-auto [&_table]:table-auto">
     <Body
       element={{ ...element, size: 17, colour: '' }}
-      theme="paper"
+      theme={PAPER}
       links={links}
       onFollow={onFollow}
     />

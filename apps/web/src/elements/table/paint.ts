@@ -1,4 +1,4 @@
-import { coloursOf, typeInStyle, type TableElement } from '@gobrel/core';
+import { typeInStyle, type TableElement } from '@gobrel/core';
 import { inset, type Painter } from '../../painting/canvas';
 import { paintText } from '../../painting/paintText';
 
@@ -15,10 +15,10 @@ export const paint: Painter<TableElement> = ({ context, theme, linked }, element
     row.content?.forEach((cell, at) => {
       const width = (box.w * shares[at]!) / all;
       const fill = cell.attrs?.background;
-      const standard = cell.type === 'tableHeader' ? coloursOf(theme).shapeFill : 'transparent';
+      const standard = cell.type === 'tableHeader' ? theme.colours.shapeFill : 'transparent';
       context.fillStyle = typeof fill === 'string' ? fill : standard;
       context.fillRect(x, index * height, width, height);
-      context.strokeStyle = outline.colour || coloursOf(theme).line;
+      context.strokeStyle = outline.colour || theme.colours.line;
       context.lineWidth = outline.weight;
       if (outline.weight > 0) context.strokeRect(x, index * height, width, height);
       const room = inset({ x, y: index * height, w: width, h: height }, type.size * 0.45, 0);

@@ -6,7 +6,7 @@ import {
   textType,
   wordsOf,
   type TextElement,
-  type ThemeName,
+  type Theme,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { fillCss } from '../../parts/fill';
@@ -15,7 +15,7 @@ import { typeCss, uprightCss } from '../../parts/type';
 import { wordLinks, type BodyProps } from '../kind';
 
 /** How much smaller words are set so that they fit their box; 1 as large as they should be. */
-function shrinkOf(element: TextElement, theme: ThemeName): number {
+function shrinkOf(element: TextElement, theme: Theme): number {
   if (element.fit !== 'shrink') return 1;
   const type = textType(element, theme);
   const width = element.box.w - 2 * textPadding(element, theme);

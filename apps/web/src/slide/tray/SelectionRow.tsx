@@ -7,6 +7,7 @@ import {
   type ElementSettings,
   type Slide,
   type SlideElement,
+  themeOn,
 } from '@gobrel/core';
 import { Trash2 } from 'lucide-react';
 import type { Editor } from '@tiptap/react';
@@ -64,7 +65,7 @@ export function SelectionRow(props: SelectionRowProps): ReactElement {
         }
       >
         {edit.tool !== 'select' ? (
-          <ToolSettings edit={edit} theme={slide.theme} pen={props.pen} onPen={props.onPen} />
+          <ToolSettings edit={edit} slide={slide} pen={props.pen} onPen={props.onPen} />
         ) : !first ? (
           <SlideSettings slide={slide} edit={edit} onPasteInPlace={props.onPasteInPlace} />
         ) : more.length > 0 ? (
@@ -85,7 +86,7 @@ function OneThing(props: SelectionRowProps & { element: SlideElement }): ReactEl
     element,
     edit,
     linking,
-    theme: slide.theme || deck.theme,
+    theme: themeOn(slide, deck.theme),
     editor: edit.typing === element.id ? props.editor : null,
     set: (settings: ElementSettings) => run(setElement, slide.id, element.id, settings),
   };

@@ -8,6 +8,7 @@ import {
   waysToSetOut,
   wasMovedByHand,
   type Slide,
+  themeOn,
 } from '@gobrel/core';
 import { useMemo, type ReactElement } from 'react';
 import { useDeck } from '../../deck/DeckContext';
@@ -36,7 +37,7 @@ export function SetOutPop({ slide }: { slide: Slide }): ReactElement {
 function Ways({ slide }: { slide: Slide }): ReactElement {
   const { deck, run } = useDeck();
   const { tell } = useNotices();
-  const theme = slide.theme ?? deck.theme;
+  const theme = themeOn(slide, deck.theme);
   const ways = useMemo(() => waysToSetOut(slide, theme).slice(0, MOST_SHOWN), [slide, theme]);
   const moved = slide.setOut
     ? slide.elements.filter((element) => element.setOut && wasMovedByHand(element))

@@ -2,25 +2,19 @@ import {
   decimalOf,
   LANGUAGES,
   setLanguage,
-  coloursOf,
   GROUND_FITS,
   layoutOf,
   LAYOUTS,
   moveLayer,
   setGround,
   setLayout,
-  setSlideTheme,
-  setTheme,
-  setThemeForAll,
   slidesWithin,
-  themeOf,
-  THEMES,
   type Ground,
   type GroundPicture,
   type LayoutName,
   type Reach,
   type Slide,
-  type ThemeName,
+  themeOn,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useNotices } from '../../ui/Notice';
@@ -29,6 +23,7 @@ import { named, Plain, Pop, Select, Setting, Slide as Slider } from '../../ui/co
 import type { StageEdit } from '../../editing/useStageEdit';
 import { ColourPop, FillPop } from '../../settings/colours';
 import { SetOutPop } from './SetOutPop';
+import { ThemePop } from './ThemePop';
 import { PicturePop } from '../../ui/PicturePop';
 
 /** Nothing in hand: the slide itself, or its background. */
@@ -111,32 +106,6 @@ function LayoutSketch({ layout }: { layout: LayoutName }): ReactElement {
   );
 }
 
-function ThemePop({ slide }: { slide: Slide }): ReactElement {
-  const { deck, run } = useDeck();
-  const now = slide.theme || deck.theme;
-  return (
-    <Pop label="Theme" value={themeOf(now).label} width={340}>
-      <div className="grid grid-cols-2 gap-2">
-        {THEMES.map((theme) => (
-          <section key={theme} aria-label={themeOf(theme).label}>
-            <ThemeSketch theme={theme} isNow={now === theme} />
-            <div className="flex flex-wrap">
-              <Plain onClick={() => run(setTheme, theme)}>Deck</Plain>
-              <Plain onClick={() => run(setSlideTheme, slide.id, theme)}>This slide</Plain>
-            </div>
-          </section>
-        ))}
-      </div>
-      <div className="mt-2 flex flex-wrap border-t border-dotted border-line pt-2">
-        {slide.theme && (
-          <Plain onClick={() => run(setSlideTheme, slide.id, null)}>As the deck again</Plain>
-        )}
-        <Plain onClick={() => run(setThemeForAll, now)}>This theme on every slide</Plain>
-      </div>
-    </Pop>
-  );
-}
-
 const NAMES = new Intl.DisplayNames('en', { type: 'language' });
 
 /** What the deck is written in: numbers in its questions are read as that language writes them. */
@@ -159,32 +128,10 @@ function LanguagePop(): ReactElement {
   );
 }
 
-function ThemeSketch({ theme, isNow }: { theme: ThemeName; isNow: boolean }): ReactElement {
-  const { paper, ink, head, choiceFill, choiceInk, line, shapeFill } = coloursOf(theme);
-  return (
-    <div
-      aria-hidden
-      className={`rounded-[4px] border p-2 ${isNow ? 'outline-2 outline-petrol' : ''}`}
-      style={{ background: paper, borderColor: line, color: ink }}
-    >
-      <div style={{ color: head, fontWeight: 700, fontSize: 15 }}>{themeOf(theme).label}</div>
-      <div className="flex gap-1 text-[11px]">
-        <span
-          className="rounded-[3px] px-1.5"
-          style={{ background: choiceFill, color: choiceInk, border: `1px solid ${line}` }}
-        >
-          choice
-        </span>
-        <span className="w-5 rounded-[3px]" style={{ background: shapeFill }} />
-      </div>
-    </div>
-  );
-}
-
 function BackgroundSettings({ slide, edit }: { slide: Slide; edit: StageEdit }): ReactElement {
   const { deck, run } = useDeck();
   const { tell } = useNotices();
-  const theme = slide.theme || deck.theme;
+  const theme = themeOn(slide, deck.theme);
   const { ground } = slide;
   const { picture } = ground;
   const set = (part: Partial<Ground>): unknown => run(setGround, [slide.id], part);
@@ -211,7 +158,7 @@ function BackgroundSettings({ slide, edit }: { slide: Slide; edit: StageEdit }):
       <FillPop
         theme={theme}
         value={ground.fill}
-        standard={coloursOf(theme).paper}
+        standard={theme.colours.paper}
         canBeNone={false}
         onChange={(fill) => set({ fill })}
       />

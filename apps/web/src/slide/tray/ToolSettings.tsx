@@ -1,4 +1,4 @@
-import { coloursOf, type ThemeName } from '@gobrel/core';
+import { themeOn, type Slide } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useDeck } from '../../deck/DeckContext';
 import { NumberField, Plain } from '../../ui/controls';
@@ -18,13 +18,13 @@ const WHAT_TO_DO: Record<Exclude<Tool, 'select'>, string> = {
 /** While a tool is in hand: what it does, and how its mark looks. */
 export function ToolSettings(props: {
   edit: StageEdit;
-  theme: ThemeName | null;
+  slide: Slide;
   pen: PenLook;
   onPen: (pen: PenLook) => void;
 }): ReactElement | null {
   const { edit, pen, onPen } = props;
   const { deck } = useDeck();
-  const theme = props.theme || deck.theme;
+  const theme = themeOn(props.slide, deck.theme);
   const { tool } = edit;
   if (tool === 'select') return null;
   const isInk = tool === 'pen' || tool === 'marker' || tool === 'rub';
@@ -58,7 +58,7 @@ export function ToolSettings(props: {
             label="Ink"
             theme={theme}
             value={pen.colour}
-            standard={coloursOf(theme).ink}
+            standard={theme.colours.ink}
             onChange={(colour) => onPen({ ...pen, colour })}
           />
           <NumberField

@@ -4,15 +4,8 @@ import { newId, type ElementId, type LinkId, type SlideId, idOf } from '../../pa
 import { refuse } from '../../parts/refusals.js';
 import { withMembers } from '../../elements/groups.js';
 import { asRecord } from '../../parts/decode.js';
-import {
-  elementsOf,
-  linksMap,
-  readDeck,
-  readLink,
-  readSlide,
-  slideOf,
-  slidesMap,
-} from '../document.js';
+import { elementsOf, linksMap, readLink, readSlide, slideOf, slidesMap } from '../document.js';
+import { readDeck } from '../readDeck.js';
 import { addElementTo, MOST_ELEMENTS } from './elementCommands.js';
 import type { Layer } from '../../parts/place.js';
 

@@ -1,3 +1,4 @@
+import { occupiedOn } from '../slides/occupied.js';
 import { command, isRefusal, type Plan } from '../command.js';
 import * as Y from 'yjs';
 import {
@@ -12,7 +13,6 @@ import {
 import { refuse, type Refusal } from '../../parts/refusals.js';
 import { nextChoiceBox } from '../../layouts/layouts.js';
 import {
-  occupiedOn,
   elementOf,
   elementsOf,
   layoutNameOf,

@@ -2,7 +2,8 @@ import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
 import { asId, newId, type SectionId, type SlideId } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
-import { readHead, sectionsMap, slideOf, slidesMap } from '../document.js';
+import { sectionsMap, slideOf, slidesMap } from '../document.js';
+import { readHead } from '../readDeck.js';
 import { TINTS, type Section, type Tint } from '../types.js';
 
 function sectionOf(doc: Y.Doc, sectionId: SectionId): Y.Map<unknown> | undefined {

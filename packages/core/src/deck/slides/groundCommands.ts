@@ -1,9 +1,12 @@
+import type { ThemeRef } from '../../themes/theme.js';
 import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
 import { type SectionId, type SlideId, idsOf } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
-import { THEMES, type ThemeName } from '../../themes/themes.js';
+import { AMOUNTS, type Amount } from '../../themes/kind.js';
+import { isTheme } from '../../themes/theme.js';
 import { deckMap, readSlide, slideOf, slidesMap } from '../document.js';
+import { readTheme } from '../readDeck.js';
 import type { Deck, Ground } from '../types.js';
 
 /**
@@ -54,8 +57,8 @@ export function slidesWithin(deck: Deck, slideId: SlideId, reach: Reach): SlideI
  * The theme of the deck; slides that have one of their own keep it.
  * Refused: `deck.theme`.
  */
-export const setTheme = command('setTheme', 'deck:write', (doc: Y.Doc, theme: ThemeName): Plan => {
-  if (!THEMES.includes(theme)) return refuse('deck.theme');
+export const setTheme = command('setTheme', 'deck:write', (doc: Y.Doc, theme: ThemeRef): Plan => {
+  if (!isTheme(theme, readTheme(doc).own)) return refuse('deck.theme');
   return () => {
     deckMap(doc).set('theme', theme);
   };
@@ -68,10 +71,10 @@ export const setTheme = command('setTheme', 'deck:write', (doc: Y.Doc, theme: Th
 export const setSlideTheme = command(
   'setSlideTheme',
   'deck:write',
-  (doc: Y.Doc, slideId: SlideId, theme: ThemeName | null): Plan => {
+  (doc: Y.Doc, slideId: SlideId, theme: ThemeRef | null): Plan => {
     const slide = slideOf(doc, slideId);
     if (!slide) return refuse('slide.gone');
-    if (theme !== null && !THEMES.includes(theme)) return refuse('deck.theme');
+    if (theme !== null && !isTheme(theme, readTheme(doc).own)) return refuse('deck.theme');
     return () => {
       slide.set('theme', theme);
     };
@@ -85,13 +88,31 @@ export const setSlideTheme = command(
 export const setThemeForAll = command(
   'setThemeForAll',
   'deck:write',
-  (doc: Y.Doc, theme: ThemeName): Plan => {
-    if (!THEMES.includes(theme)) return refuse('deck.theme');
+  (doc: Y.Doc, theme: ThemeRef): Plan => {
+    if (!isTheme(theme, readTheme(doc).own)) return refuse('deck.theme');
     return () => {
       deckMap(doc).set('theme', theme);
       for (const slide of slidesMap(doc).values()) {
         if (slide instanceof Y.Map && slide.get('theme')) slide.set('theme', null);
       }
+    };
+  },
+);
+
+/**
+ * How much of its scenery the deck shows, or one slide of it; null hands a slide back to the deck.
+ * Refused: `deck.theme`, `slide.gone`.
+ */
+export const setScenery = command(
+  'setScenery',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId | null, amount: Amount | null): Plan => {
+    const map = slideId === null ? deckMap(doc) : slideOf(doc, slideId);
+    if (!map) return refuse('slide.gone');
+    const isKnown = amount !== null && AMOUNTS.includes(amount);
+    if (!isKnown && (amount !== null || slideId === null)) return refuse('deck.theme');
+    return () => {
+      map.set('scenery', amount);
     };
   },
 );

@@ -2,14 +2,10 @@ import { command, type Plan } from '../command.js';
 import type * as Y from 'yjs';
 import type { SlideId, ElementId } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
-import {
-  layoutOf,
-  LAYOUTS,
-  nextChoiceBox,
-  type LayoutName,
-  type SlotSpec,
-} from '../../layouts/layouts.js';
-import { occupiedOn, elementOf, elementsOf, readSlide, slideOf } from '../document.js';
+import { layoutOf, nextChoiceBox, type SlotSpec } from '../../layouts/layouts.js';
+import { LAYOUTS, type LayoutName } from '../../layouts/names.js';
+import { occupiedOn } from './occupied.js';
+import { elementOf, elementsOf, readSlide, slideOf } from '../document.js';
 import { addPlacedTo } from '../arranging/elementCommands.js';
 import { plain, wordsOf } from '../../parts/richText.js';
 import type { Box } from '../../parts/place.js';

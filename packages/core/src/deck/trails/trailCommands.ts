@@ -3,7 +3,8 @@ import { generateKeyBetween } from 'fractional-indexing';
 import * as Y from 'yjs';
 import { newId, type ElementId, type SlideId, type StopId, type TrailId } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
-import { deckMap, readDeck, slidesMap, trailsMap, elementOf } from '../document.js';
+import { deckMap, slidesMap, trailsMap, elementOf } from '../document.js';
+import { readDeck } from '../readDeck.js';
 import { asRecord, asString } from '../../parts/decode.js';
 import { TINTS, type Tint, type Trail } from '../types.js';
 

@@ -10,9 +10,11 @@ import {
   plain,
   readDeck,
   tableText,
-  THEMES,
   type ChartElement,
   type ChartForm,
+  PAPER,
+  themeNamed,
+  THEMES,
 } from '../../index.js';
 import { deck, slide } from '../../testing/builder.js';
 
@@ -96,7 +98,7 @@ test('bars are as high as their values say', () => {
       ['a', '2'],
       ['b', '4'],
     ]),
-    'paper',
+    PAPER,
   );
   const heights = marks.flatMap((mark) => {
     if (mark.kind !== 'area') return [];
@@ -125,7 +127,7 @@ test('whatever is in the cells, it is drawn within its box and with finite numbe
       fc.constantFrom(...THEMES),
       (rows, form, theme) => {
         const element = { ...chartOf([['']], form, { showsValues: true }), text: tableText(rows) };
-        for (const mark of chartMarks(element, theme)) {
+        for (const mark of chartMarks(element, themeNamed(theme))) {
           if (mark.kind === 'words') {
             expect(mark.x).toBeGreaterThanOrEqual(-1);
             expect(mark.x).toBeLessThanOrEqual(521);
@@ -151,7 +153,7 @@ test.each([
     'bars',
     { showsValues: true },
   );
-  const words = chartMarks(chart, THEMES[0]!).flatMap((mark) =>
+  const words = chartMarks(chart, PAPER).flatMap((mark) =>
     mark.kind === 'words' ? [mark.words] : [],
   );
   expect(words).toContain(written);

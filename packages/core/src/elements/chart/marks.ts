@@ -1,6 +1,7 @@
+import { swatchesOf } from '../../themes/scenes.js';
+import type { Theme } from '../../themes/theme.js';
 import { Pen, svgOf } from '../../geometry/Pen.js';
 import { contrast, luminanceOf } from '../../parts/luminance.js';
-import { coloursOf, type ThemeName } from '../../themes/themes.js';
 import type { ChartElement, ChartForm } from './chart.js';
 import { chartData, readCell, type ChartData } from './values.js';
 
@@ -46,10 +47,10 @@ function cut(words: string, room: number, size: number): string {
 const DASHES = [[], [10, 6], [2, 6], [14, 5, 3, 5], [5, 5], [18, 6]];
 
 /** Everything that a chart is drawn with, from back to front; only a sentence while there are no values. */
-export function chartMarks(element: ChartElement, theme: ThemeName): ChartMark[] {
+export function chartMarks(element: ChartElement, theme: Theme): ChartMark[] {
   const { box, form, text, showsValues } = element;
   const data = chartData(text);
-  const { ink, line } = coloursOf(theme);
+  const { ink, line } = theme.colours;
   const size = Math.min(28, Math.max(11, Math.min(box.w / 22, box.h / 14)));
   const marks: ChartMark[] = [];
   const margin = size * 0.9;
@@ -76,10 +77,12 @@ export function chartMarks(element: ChartElement, theme: ThemeName): ChartMark[]
 }
 
 /** The theme's colours that stand out from its paper, its ink last. */
-function paletteOf(theme: ThemeName): string[] {
-  const { paper, swatches } = coloursOf(theme);
+function paletteOf(theme: Theme): string[] {
+  const { paper } = theme.colours;
   // WCAG 1.4.11 for what is no text.
-  const seen = swatches.filter((one) => contrast(luminanceOf(one), luminanceOf(paper)) >= 3);
+  const seen = swatchesOf(theme).filter(
+    (one) => contrast(luminanceOf(one), luminanceOf(paper)) >= 3,
+  );
   const [first, ...rest] = seen;
   return [...rest, first ?? '#1E2B32'];
 }

@@ -1,0 +1,33 @@
+import { asNumber, asOneOf, asRecord } from '../parts/decode.js';
+
+/** What choices are cut out of. */
+export const CHOICE_FORMS = ['card', 'pill', 'sign', 'ticket', 'label', 'plate', 'slab'] as const;
+export type ChoiceForm = (typeof CHOICE_FORMS)[number];
+
+/** What stands before the entries of a list. */
+export const BULLETS = ['disc', 'dash', 'ring', 'leaf', 'star', 'square', 'arrow'] as const;
+export type Bullet = (typeof BULLETS)[number];
+
+export const EDGES = ['hair', 'double', 'dashed', 'firm', 'none'] as const;
+export type Edge = (typeof EDGES)[number];
+
+/** How choices, questions, pieces, zones and tables look in a theme. */
+export interface Dress {
+  choice: ChoiceForm;
+  /** Of the cards of questions, pieces and zones, and of choices that have corners; in slide units. */
+  corner: number;
+  edge: Edge;
+  bullet: Bullet;
+}
+
+export const DEFAULT_DRESS: Dress = { choice: 'card', corner: 6, edge: 'hair', bullet: 'disc' };
+
+export function readDress(value: unknown, standard: Dress): Dress {
+  const { choice, corner, edge, bullet } = asRecord(value);
+  return {
+    choice: asOneOf(choice, CHOICE_FORMS, standard.choice),
+    corner: Math.max(0, Math.min(32, asNumber(corner, standard.corner))),
+    edge: asOneOf(edge, EDGES, standard.edge),
+    bullet: asOneOf(bullet, BULLETS, standard.bullet),
+  };
+}
