@@ -62,16 +62,20 @@ export function arrangementsOf(
   const found: Arrangement[] = [];
   for (const name of ARRANGEMENT_NAMES) {
     let best: Arrangement | null = null;
+    let isShown = false;
     for (const room of rooms) {
       for (const regions of ARRANGEMENTS[name].set(content, room)) {
         const places = largestThatFits(regions, measures);
         if (!places || !keepsRules(parts, content.kept, places)) continue;
+        const isInView = scene !== null && showsScene(slide, theme, parts, places);
+        isShown ||= isInView;
         const score =
           scoreOf(content, places, texts, room.box) +
           (kin.includes(name) ? KINSHIP : 0) +
-          (scene && showsScene(slide, theme, parts, places) ? IN_SIGHT : 0);
+          (isInView ? IN_SIGHT : 0);
         if (!best || score > best.score) best = { name, places, score };
       }
+      if (isShown) break;
     }
     if (best) found.push(best);
   }

@@ -72,7 +72,13 @@ const CENTRED: Look = { align: 'center' };
 function lists(choices: readonly Part[], look: Look = {}): Cell[][] {
   if (choices.length === 0) return [[]];
   const one = [rows(all(choices, look), 'middle', 14)];
-  return choices.length > 4 ? [one, [tiles(all(choices, look), 2, 110, 14)]] : [one];
+  if (choices.length <= 4) return [one];
+  const cells = all(choices, look);
+  // Long ones and short ones: each pair as high as it needs.
+  const pairs = Array.from({ length: Math.ceil(cells.length / 2) }, (_, at) =>
+    columns([cells[2 * at]!, cells[2 * at + 1] ?? rows([])], [1, 1], 14),
+  );
+  return [one, [tiles(cells, 2, 110, 14)], [rows(pairs, 'middle', 14)]];
 }
 /** Choices side by side: in one row as far as they go. */
 function tickets(choices: readonly Part[], inRow = 4, look: Look = CENTRED): Cell[] {
