@@ -5,6 +5,7 @@ import {
   WHOLE_SLIDE,
   type Box,
   type Camera,
+  type Bullet,
   type ElementId,
   type Link,
   type LinkId,
@@ -13,7 +14,14 @@ import {
   type DeckTheme,
   themeOn,
 } from '@gobrel/core';
-import { memo, useMemo, useRef, type ReactElement, type ReactNode } from 'react';
+import {
+  memo,
+  type CSSProperties,
+  useMemo,
+  useRef,
+  type ReactElement,
+  type ReactNode,
+} from 'react';
 import { useSize } from '../ui/useSize';
 import { ElementView } from './ElementView';
 import { GroundView } from './GroundView';
@@ -90,7 +98,18 @@ export function SlideThings(
   }, [links]);
   const inPieces = useMemo(() => membersOfPieces(slide), [slide]);
   return (
-    <>
+    <div
+      className="contents"
+      data-edge={theme.dress.edge}
+      style={
+        {
+          '--dress-corner': `${theme.dress.corner}px`,
+          '--dress-line': theme.colours.line,
+          '--dress-bullet': `'${BULLET_SIGNS[theme.dress.bullet]} '`,
+          '--dress-mark': theme.colours.head,
+        } as CSSProperties
+      }
+    >
       <GroundView slide={slide} theme={theme} scale={scale} />
       {slide.elements.map((element) => {
         if (isHidden?.(element)) return null;
@@ -109,9 +128,19 @@ export function SlideThings(
         );
         return renderElement ? renderElement(element, drawn) : drawn;
       })}
-    </>
+    </div>
   );
 }
+
+const BULLET_SIGNS: Record<Bullet, string> = {
+  disc: '•',
+  dash: '–',
+  ring: '○',
+  leaf: '❧',
+  star: '✦',
+  square: '▪',
+  arrow: '›',
+};
 
 const NONE: ReadonlySet<ElementId> = new Set();
 

@@ -92,7 +92,7 @@ const IS_NOT_SEEN = new Set<SlideElement['kind']>(['hotspot', 'closeup', 'group'
 export function hasBareWords(element: SlideElement, theme: Theme): boolean {
   switch (element.kind) {
     case 'text':
-      return textFill(element, theme) === 'none';
+      return textFill(element, theme) === 'none' && wordsOf(element.text).trim() !== '';
     case 'shape':
       return element.fill === 'none' && wordsOf(element.text).trim() !== '';
     case 'table':

@@ -70,7 +70,8 @@ export const typeInStyle = (own: Typography, style: TextStyle, theme: Theme): Se
 export function textFill(element: Words, theme: Theme): Fill {
   const { fill, style, layer } = element;
   if (fill !== '') return fill;
-  return style === 'choice' || layer === 'pieces' ? theme.colours.choiceFill : 'none';
+  if (layer === 'pieces') return PIECE_FILL;
+  return style === 'choice' ? theme.colours.choiceFill : 'none';
 }
 
 /** The edge of a text's card; '' for none: pieces have one, and choices that stand on the card of their theme. */
@@ -79,8 +80,9 @@ export function textEdge({ style, layer, fill }: Words, theme: Theme): string {
   return style === 'choice' && fill === '' ? theme.colours.line : '';
 }
 
-/** The ink of a piece's card. */
-export const PIECE_INK = '#1E2B32';
+/** Pieces are of paper in every theme: they are moved over all of its colours. */
+const PIECE_FILL = '#FFFDF7';
+const PIECE_INK = '#1E2B32';
 /** Room left and right of the words inside a text's box, in slide units. */
 export const CHOICE_PADDING = 24;
 export const PIECE_PADDING = 10;

@@ -45,8 +45,12 @@ export function QuestionCard(props: {
   const { Still, drawsOnPicture, fillsCard } = QUESTION_VIEWS[element.question.kind];
   return (
     <div
-      className={`question-card slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-[10px] p-5 ${fillsCard ? 'h-full' : ''}`}
-      style={{ ...typeCss(typeOf(size)), background: '#FFFFFF', border: '2px solid #DED6C6' }}
+      className={`question-card slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-(--dress-corner) p-5 ${fillsCard ? 'h-full' : ''}`}
+      style={{
+        ...typeCss(typeOf(size)),
+        background: '#FFFFFF',
+        border: '2px solid var(--dress-line)',
+      }}
     >
       <div className="font-semibold">
         {props.words ?? <RichTextView text={element.text} typeSize={size} />}

@@ -34,17 +34,19 @@ export function Body(props: BodyProps<TextElement>): ReactElement {
   const { columns, layer, style } = element;
   const type = textType(element, theme);
   const fill = textFill(element, theme);
-  const isCard = layer === 'pieces' || style === 'choice';
+  const isPiece = layer === 'pieces';
+  const isCard = isPiece || style === 'choice';
   const padding = textPadding(element, theme);
   const edge = textEdge(element, theme);
   return (
     <div
-      className="slide-text flex size-full flex-col"
+      className={`slide-text flex size-full flex-col ${isCard && fill !== 'none' ? `dress dress-${isPiece ? 'card' : theme.dress.choice}` : ''}`}
       style={{
         ...typeCss(type, shrinkOf(element, theme)),
         ...uprightCss[type.upright],
-        ...(fill === 'none' ? {} : { background: fillCss(fill, ''), borderRadius: 10 }),
-        ...(edge ? { border: `2px solid ${edge}` } : {}),
+        ...(fill === 'none' ? {} : { background: fillCss(fill, '') }),
+        ...(fill !== 'none' && !isCard ? { borderRadius: 10 } : {}),
+        ...(edge ? { '--dress-line': edge } : { outline: 'none' }),
         padding: isCard ? `0 ${padding}px` : padding,
       }}
     >

@@ -1,4 +1,5 @@
 import { textEdge, textFill, textPadding, textType, type TextElement } from '@gobrel/core';
+import { choicePath } from '../../painting/dress';
 import { card, inset, setFill, type Painter } from '../../painting/canvas';
 import { paintText } from '../../painting/paintText';
 
@@ -9,7 +10,16 @@ export const paint: Painter<TextElement> = ({ context, theme, linked }, element)
   const padding = textPadding(element, theme);
   if (fill !== 'none') {
     setFill(context, fill, '', { w, h });
-    card(context, whole, textEdge(element, theme));
+    const edge = textEdge(element, theme);
+    if (element.style === 'choice' && element.layer !== 'pieces') {
+      const path = choicePath(theme.dress.choice, w, h, theme.dress.corner);
+      context.fill(path);
+      if (edge && theme.dress.edge !== 'none') {
+        context.strokeStyle = edge;
+        context.lineWidth = 3;
+        context.stroke(path);
+      }
+    } else card(context, whole, edge);
   }
   const isCard = element.layer === 'pieces' || element.style === 'choice';
   const room = inset(whole, padding, isCard ? 0 : padding);

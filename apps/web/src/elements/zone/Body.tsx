@@ -5,5 +5,8 @@ import type { BodyProps } from '../kind';
 const SEEN = { border: '4px dashed #E8CE86', background: '#ffffff22' };
 
 export const Body = ({ element }: BodyProps<ZoneElement>): ReactElement => (
-  <div className="size-full rounded-[10px]" style={element.isVisible ? SEEN : undefined} />
+  <div
+    className="size-full rounded-(--dress-corner)"
+    style={element.isVisible ? SEEN : undefined}
+  />
 );

@@ -8,8 +8,8 @@ export function stars(brush: Brush, { x, w }: Box): void {
     disc(brush.between(0, STAGE.width), brush.between(0, STAGE.height), brush.between(0.8, 2), 6),
   );
   brush.fill(near, dots, 0.8);
-  const [cx, cy] = [x + w * brush.between(0.48, 0.6), brush.between(320, 400)];
-  const r = Math.max(250, w * 0.62);
+  const r = Math.max(240, w * 0.52);
+  const [cx, cy] = [x + r + brush.between(0, w * 0.1), brush.between(320, 400)];
   brush.fill(far, [disc(cx, cy, r, 60)], 0.5);
   brush.line(
     mid,
