@@ -1,4 +1,5 @@
 import type { Theme } from '../themes/theme.js';
+import { CHOICE_PADDING } from '../themes/themes.js';
 import type { Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { sure } from '../parts/sure.js';
@@ -54,6 +55,7 @@ export function arrangementsOf(
   if (parts.length === 0 || parts.length > MOST_PARTS) return [];
   const page = roomBeside(content.kept, WHOLE_ROOM.box);
   const scene = roomOfScene(slide, theme);
+  const shows = scene && sightOf(slide, theme, parts);
   const beside = scene && roomBeside(content.kept, scene);
   // Beside the scenery first, then over it: it stands back behind words.
   const rooms = [...(beside ? [beside] : []), ...(page ? [page] : [])];
@@ -67,7 +69,7 @@ export function arrangementsOf(
       for (const regions of ARRANGEMENTS[name].set(content, room)) {
         const places = largestThatFits(regions, measures);
         if (!places || !keepsRules(parts, content.kept, places)) continue;
-        const isInView = scene !== null && showsScene(slide, theme, parts, places);
+        const isInView = shows !== null && shows(places);
         isShown ||= isInView;
         const score =
           scoreOf(content, places, texts, room.box) +
@@ -116,13 +118,17 @@ function roomOfScene(slide: Slide, theme: Theme): Box | null {
 /** Between words and the things of a scenery, in slide units. */
 const AIR = 16;
 
-/** Whether the things of the scenery are left in sight, so that it need not stand back. */
-function showsScene(slide: Slide, theme: Theme, parts: readonly Part[], places: Places): boolean {
-  const things = parts.flatMap((part) => {
-    const box = places.get(part.id)?.box;
-    return box ? [{ box, isBare: hasBareWords(part, theme) }] : [];
-  });
-  return isInSight(theme.scenery, slideRole(slide), things);
+/** Tells whether places leave the things of the scenery in sight, so that it need not stand back. */
+function sightOf(slide: Slide, theme: Theme, parts: readonly Part[]): (places: Places) => boolean {
+  const role = slideRole(slide);
+  const bare = parts.map((part) => hasBareWords(part, theme));
+  return (places) => {
+    const things = parts.flatMap(({ id }, at) => {
+      const box = places.get(id)?.box;
+      return box ? [{ box, isBare: bare[at] === true }] : [];
+    });
+    return isInSight(theme.scenery, role, things);
+  };
 }
 
 function roomBeside(kept: readonly Box[], page: Box): Room | null {
@@ -184,7 +190,7 @@ function scoreOf(content: Content, places: Places, measured: MeasuredTexts, room
   // How much of the page a room beside scenery is, that much is to be filled.
   const area = AREA * ((room.w * room.h) / (WHOLE_ROOM.box.w * WHOLE_ROOM.box.h));
   const parts = partsOf(content);
-  let [filled, x, y, shown, type, texts] = [0, 0, 0, 0, 0, 0];
+  let [filled, x, y, shown, type, texts, tall] = [0, 0, 0, 0, 0, 0, 0];
   const edges = new Set<number>();
   for (const part of parts) {
     const place = places.get(part.id);
@@ -196,6 +202,10 @@ function scoreOf(content: Content, places: Places, measured: MeasuredTexts, room
     x += area * (box.x + (place.look.align === 'center' ? box.w : w) / 2);
     y += area * (box.y + box.h / 2);
     edges.add(Math.round(place.look.align === 'center' ? box.x + box.w / 2 : box.x));
+    if (part.kind === 'text' && part.style === 'choice') {
+      const across = (measured.of(part).widestLine * place.size) / (box.w - 2 * CHOICE_PADDING);
+      tall += Math.max(0, Math.ceil(across) - 2);
+    }
     if (part.kind !== 'text') shown += area;
     else if (lettersIn(part) > 0) {
       type += Math.min(1.4, place.size / measured.standardSize(part));
@@ -220,7 +230,9 @@ function scoreOf(content: Content, places: Places, measured: MeasuredTexts, room
   const long = 0.03 * Math.max(0, Math.round(lines) - 3);
   // A stamp in a corner is worse than no picture.
   const small = wants && shown / area < 0.1 ? 0.15 : 0;
-  return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture - long - small;
+  // Choices are read at a glance: more than two lines of one are no label any more.
+  const faults = long + small + 0.03 * Math.min(4, tall);
+  return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture - faults;
 }
 
 /** How much of the width of a text is seen: the words, not the empty rest of their lines. */

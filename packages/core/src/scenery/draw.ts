@@ -3,7 +3,7 @@ import { STAGE } from '../parts/place.js';
 import type { SceneColours } from '../themes/kind.js';
 import { sceneColours } from '../themes/scenes.js';
 import type { Theme } from '../themes/theme.js';
-import { Brush, rect, type Mark } from './Brush.js';
+import { Brush, rect, seeded, type Mark } from './Brush.js';
 import { SCENES } from './scenes/index.js';
 import { sceneBox, type Scenery } from './scenery.js';
 
@@ -12,9 +12,19 @@ export function drawScenery({ name, role, seed, isQuiet, theme }: Scenery): Mark
   const brush = new Brush(isQuiet ? quietened(theme) : sceneColours(theme), seed);
   const { from, to } = { from: theme.colours.paper, to: brush.colours.sky };
   brush.fill({ from, to }, [rect(0, 0, STAGE.width, STAGE.height)]);
-  SCENES[name](brush, sceneBox(name, role));
-  return brush.marks;
+  const box = sceneBox(name, role);
+  SCENES[name](brush, box);
+  // What lies along the foot can be seen from either side.
+  const isMirrored = box.x === 0 && seeded(~seed)() < 0.5;
+  return isMirrored ? brush.marks.map(mirrored) : brush.marks;
 }
+
+const mirrored = (mark: Mark): Mark => ({
+  ...mark,
+  shapes: mark.shapes.map((shape) =>
+    shape.map((value, at) => (at % 2 === 0 ? Math.round((STAGE.width - value) * 10) / 10 : value)),
+  ),
+});
 
 /** WCAG 1.4.3, level AA, with a little to spare for marks that lie over each other. */
 const READS = 5;
