@@ -133,7 +133,14 @@ export * from './themes/readThemes.js';
 export * from './themes/table.js';
 export * from './themes/theme.js';
 export * from './themes/themes.js';
-export { sceneryOf, SLIDE_ROLES, slideRole, wordRoom, type Scenery, type SlideRole } from './scenery/scenery.js';
+export {
+  sceneryOf,
+  SLIDE_ROLES,
+  slideRole,
+  wordRoom,
+  type Scenery,
+  type SlideRole,
+} from './scenery/scenery.js';
 export { questionSize, wordsHeight } from './stage/wordsHeight.js';
 export { textWidth } from './stage/typeWidths.js';
 export * from './stage/covering.js';
