@@ -16,7 +16,7 @@ const CORE = [
   ['map', 'stage', 'scenery'],
   ['composition'],
   ['folio', 'starters'],
-  ['check', 'lesson', 'results'],
+  ['check', 'lesson', 'results', 'beginnings'],
   ['wire'],
   ['testing', 'index'],
 ];

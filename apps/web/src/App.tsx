@@ -7,6 +7,7 @@ import { Boundary, part } from './offline/part';
 
 // Each view is its own download: a student's device never loads the editor.
 const DecksPage = part(() => import('./decks/DecksPage'));
+const NewDeckPage = part(() => import('./decks/NewDeckPage'));
 const SignInPage = part(() => import('./decks/SignInPage'));
 const ClassesPage = part(() => import('./classes/ClassesPage'));
 const Workspace = part(() => import('./workspace/Workspace'));
@@ -31,6 +32,7 @@ export function App(): ReactElement {
             <Suspense fallback={<Centre>Opening …</Centre>}>
               <Routes>
                 <Route path="/" element={<DecksPage />} />
+                <Route path="/new" element={<NewDeckPage />} />
                 <Route path="/sign-in" element={<SignInPage />} />
                 <Route path="/classes" element={<ClassesPage />} />
                 <Route path="/deck/:deckId/show" element={<ShowPage />} />

@@ -259,3 +259,7 @@ export {
   waysToSetOut,
 } from './composition/setOutCommands.js';
 export { wasMovedByHand } from './composition/movedByHand.js';
+export { findBeginnings, plant, type Beginning } from './beginnings/beginning.js';
+export { beginningById, BEGINNINGS_OF_OURS } from './beginnings/beginnings.js';
+export { summarise } from './wire/deckSummary.js';
+export { growFrom } from './beginnings/beginning.js';

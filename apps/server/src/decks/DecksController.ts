@@ -34,7 +34,7 @@ export class DecksController {
     @CurrentTeacher() teacher: Teacher,
     @Body() body: NewDeckDto,
   ): Promise<{ id: string }> {
-    return { id: await this.decks.create(teacher.id, body.title) };
+    return { id: await this.decks.create(teacher.id, body) };
   }
 
   /** Names and addresses are for those who work on it together. */

@@ -1,18 +1,25 @@
+import { setImmediate } from 'node:timers/promises';
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import {
   addSlide,
-  deckMap,
-  readDeck,
-  renameDeck,
-  setScenery,
-  ROLES,
+  beginningById,
   type Deck,
   type DeckCard,
+  deckMap,
   type DeckSummary,
-  type Person,
-  type Walks,
+  growFrom,
   type LinkId,
+  type Person,
+  plant,
+  readDeck,
+  renameDeck,
+  ROLES,
+  setOut,
+  setScenery,
   type SlideId,
+  slidesMap,
+  summarise,
+  type Walks,
 } from '@gobrel/core';
 import { DataSource, Not } from 'typeorm';
 import * as Y from 'yjs';
@@ -21,8 +28,10 @@ import { id, moment, number, oneOf, orNull, rowsOf, text, written } from '../dat
 import { refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
-import { summarise } from './deckSummary.js';
 import { DeckPersonRow, DeckRow } from './decks.entities.js';
+
+/** The most slides of a written plan that a deck is made with at once. */
+const MOST_GROWN = 300;
 
 @Injectable()
 export class DecksService implements OnModuleInit {
@@ -64,12 +73,31 @@ export class DecksService implements OnModuleInit {
     );
   }
 
-  /** A new deck with one empty first slide. */
-  async create(teacherId: string, title: string): Promise<string> {
+  /** A new deck: with one empty first slide, from one of our beginnings, or from a written plan. */
+  async create(
+    teacherId: string,
+    { title, beginning, plan }: { title: string; beginning?: string; plan?: string },
+  ): Promise<string> {
     const doc = new Y.Doc();
     renameDeck(doc, title);
     setScenery(doc, null, 'full');
-    addSlide(doc, { title: '', layout: 'text' });
+    if (beginning !== undefined) {
+      const ours = beginningById(beginning);
+      if (!ours) throw refused('There is no such beginning.');
+      plant(doc, ours, title);
+    } else if (plan !== undefined) {
+      const slides = growFrom(doc, plan);
+      if (slides === 0) throw refused('There is no line with a slide in this plan.');
+      if (slides > MOST_GROWN) {
+        throw refused(`A deck can begin with ${MOST_GROWN} slides. Paste the rest on its map.`);
+      }
+      const slideIds = [...slidesMap(doc).keys()];
+      // A few at a time: everybody else is served in between.
+      for (let at = 0; at < slideIds.length; at += 8) {
+        setOut(doc, slideIds.slice(at, at + 8));
+        await setImmediate();
+      }
+    } else addSlide(doc, { title: '', layout: 'text' });
     return this.adopt(teacherId, doc);
   }
 

@@ -2,15 +2,13 @@ import type { DeckCard, Teacher } from '@gobrel/core';
 import { DropdownMenu } from 'radix-ui';
 import { useQueryClient } from '@tanstack/react-query';
 import { MoreHorizontal } from 'lucide-react';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import { useChange, useDecks } from '../api/teacher';
 import { forgetKept } from '../sync/kept.js';
 import { forgetSocket } from '../sync/pageSocket';
 import { Button } from '../ui/Button';
-import { Dialog } from '../ui/Dialog';
-import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';
 import { Badge, Header, Initials } from '../ui/Page';
 import { DeckMapPicture } from './DeckMapPicture';
@@ -24,7 +22,7 @@ export default function DecksPage(): ReactElement {
 function Decks({ teacher }: { teacher: Teacher }): ReactElement {
   const [isTrash, setIsTrash] = useState(false);
   const [sought, setSought] = useState('');
-  const [isNaming, setIsNaming] = useState(false);
+  const navigate = useNavigate();
   const decks = useDecks(isTrash ? 'trash' : 'decks');
   const found = (decks.data ?? []).filter((deck) =>
     deck.title.toLowerCase().includes(sought.trim().toLowerCase()),
@@ -58,7 +56,7 @@ function Decks({ teacher }: { teacher: Teacher }): ReactElement {
               className="h-[38px] w-[260px] rounded-[6px] border border-line bg-sheet px-3"
             />
             {!isTrash && (
-              <Button look="main" onClick={() => setIsNaming(true)}>
+              <Button look="main" onClick={() => void navigate('/new')}>
                 New deck
               </Button>
             )}
@@ -76,14 +74,16 @@ function Decks({ teacher }: { teacher: Teacher }): ReactElement {
             <li>
               <button
                 type="button"
-                onClick={() => setIsNaming(true)}
+                onClick={() => void navigate('/new')}
                 className="grid h-full min-h-[230px] w-full place-items-center rounded-[6px] border border-dashed border-[#c9c0a8] hover:border-petrol"
               >
                 <span>
                   <span className="block font-head text-[17px] font-semibold text-petrol">
                     Begin another
                   </span>
-                  <span className="text-[14px] text-soft">an empty map</span>
+                  <span className="text-[14px] text-soft">
+                    an empty map, a plan, or one of ours
+                  </span>
                 </span>
               </button>
             </li>
@@ -95,7 +95,6 @@ function Decks({ teacher }: { teacher: Teacher }): ReactElement {
           </p>
         )}
       </main>
-      <NewDeck isOpen={isNaming} onClose={() => setIsNaming(false)} />
     </div>
   );
 }
@@ -202,38 +201,6 @@ function CardMenu({
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
-  );
-}
-
-function NewDeck({ isOpen, onClose }: { isOpen: boolean; onClose: () => void }): ReactElement {
-  const [title, setTitle] = useState('');
-  const navigate = useNavigate();
-  const make = useChange(
-    (name: string) => http.post<{ id: string }>('decks', { title: name }),
-    ['decks'],
-  );
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    make.mutate(title, { onSuccess: ({ id }) => void navigate(`/deck/${id}/map`) });
-  };
-  return (
-    <Dialog title="New deck" isOpen={isOpen} onClose={onClose}>
-      <form onSubmit={submit} className="flex flex-col gap-4">
-        <Field
-          label="Name"
-          value={title}
-          onChange={(event) => setTitle(event.target.value)}
-          error={make.error?.message}
-          maxLength={200}
-        />
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" look="main" disabled={title.trim() === '' || make.isPending}>
-            Begin
-          </Button>
-        </div>
-      </form>
-    </Dialog>
   );
 }
 

@@ -5,7 +5,6 @@ import {
   WHOLE_SLIDE,
   type Box,
   type Camera,
-  type Bullet,
   type ElementId,
   type Link,
   type LinkId,
@@ -101,11 +100,11 @@ export function SlideThings(
     <div
       className="contents"
       data-edge={theme.dress.edge}
+      data-bullet={theme.dress.bullet}
       style={
         {
           '--dress-corner': `${theme.dress.corner}px`,
           '--dress-line': theme.colours.line,
-          '--dress-bullet': `'${BULLET_SIGNS[theme.dress.bullet]} '`,
           '--dress-mark': theme.colours.head,
         } as CSSProperties
       }
@@ -131,16 +130,6 @@ export function SlideThings(
     </div>
   );
 }
-
-const BULLET_SIGNS: Record<Bullet, string> = {
-  disc: '•',
-  dash: '–',
-  ring: '○',
-  leaf: '❧',
-  star: '✦',
-  square: '▪',
-  arrow: '›',
-};
 
 const NONE: ReadonlySet<ElementId> = new Set();
 

@@ -158,8 +158,10 @@ describe('a document and an edition written before kinds had folders', () => {
   const { update, deck, given } = JSON.parse(readFileSync(file, 'utf8'), (key, value: unknown) =>
     SINCE_NULL.has(key) && value === '' ? null : value,
   ) as { update: string; deck: Deck; given: Deck };
+  for (const read of [deck, given]) read.theme = { ref: 'paper', amount: 'none', own: {} };
   for (const slide of [deck, given].flatMap(({ slides }) => Object.values(slides))) {
     slide.setOut = null;
+    slide.scenery = null;
     for (const element of slide.elements) element.setOut = null;
   }
 
@@ -172,5 +174,8 @@ describe('a document and an edition written before kinds had folders', () => {
 
   test('the plain deck of an edition says the same', () => {
     expect(JSON.parse(JSON.stringify(readPlainDeck(deck)))).toEqual(deck);
+    // A theme was once a name, and night a theme.
+    expect(readPlainDeck({ ...deck, theme: 'paper' }).theme).toEqual(deck.theme);
+    expect(readPlainDeck({ ...deck, theme: 'night' }).theme.ref).toBe('paper/dark');
   });
 });

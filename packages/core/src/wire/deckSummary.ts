@@ -1,7 +1,11 @@
-import { questionsOf, routeGraph, type Deck, type DeckSummary } from '@gobrel/core';
+import type { Deck } from '../deck/types.js';
+import { routeGraph } from '../map/graph.js';
+import { questionsOf } from '../folio/projection.js';
+import type { DeckSummary } from './decks.js';
 
 const MOST_CARDS = 200;
 
+/** A deck in few numbers, and its shape on the map. */
 export function summarise(deck: Deck): DeckSummary {
   const slides = Object.values(deck.slides);
   const shown = slides.slice(0, MOST_CARDS);
