@@ -1,4 +1,3 @@
-import { type Theme } from '@gobrel/core';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Browser, type Page } from '@playwright/test';
 import { stageOf, trayOf } from './onTheStage';

@@ -69,7 +69,7 @@ export async function copyOfLamp(page: Page): Promise<string> {
 
 export async function newDeck(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'New deck' }).click();
-  await page.getByRole('button', { name: 'An empty map' }).click();
+  await page.getByRole('button', { name: 'An empty map', exact: true }).click();
   await page.getByRole('dialog').getByLabel('Name').fill(name);
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await expect(page.getByRole('application', { name: 'Map of the deck' })).toBeVisible();

@@ -1,4 +1,3 @@
-import { type Theme } from '@gobrel/core';
 import { expect, type Locator } from '@playwright/test';
 import {
   openSlide,
@@ -130,12 +129,13 @@ test('by mouse: a picture from the box, cropped, cut to a shape and credited; sc
   await undo(page).click();
   await expect(gull).toBeVisible();
   await tray.getByRole('button', { name: /^Theme/ }).click();
+  await page.getByRole('radio', { name: 'This slide' }).click();
   await page
-    .getByRole('region', { name: 'Night' })
-    .getByRole('button', { name: 'This slide' })
+    .getByRole('group', { name: 'Themes' })
+    .getByRole('button', { name: 'Harbour' })
     .click();
   await page.keyboard.press('Escape');
-  await expect(tray.getByRole('button', { name: 'Theme: Night' })).toBeVisible();
+  await expect(tray.getByRole('button', { name: 'Theme: Harbour' })).toBeVisible();
   await isSaved(page);
 });
 
@@ -200,7 +200,7 @@ test('words: styles, lists, sizes and colours; pasted words keep their structure
   await tray.getByRole('button', { name: 'Bullets' }).click();
   await tray.getByRole('button', { name: 'Italic' }).click();
   await tray.getByRole('button', { name: /^Ink/ }).click();
-  await page.getByRole('button', { name: 'Ink #BF4E2A' }).click();
+  await page.getByRole('button', { name: 'Ink #8E3518' }).click();
   await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
   const text = thing(page, /^Text: Tide tables/);

@@ -80,7 +80,7 @@ function NewDeck(): ReactElement {
   const read = async (chosen: File | undefined): Promise<void> => {
     if (!chosen) return;
     const plan = chosen.size > 4 * LONGEST_PLAN ? '' : await chosen.text();
-    if (plan.includes('\u0000') || parsePlan(plan).items.length === 0) {
+    if (plan.includes('\u0000') || parsePlan(plan).items.every(({ isWrong }) => isWrong)) {
       setFault(`“${chosen.name}” holds no written plan: a list with a dash before each slide.`);
       return;
     }

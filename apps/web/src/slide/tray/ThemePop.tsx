@@ -85,14 +85,7 @@ function Looks({ slide }: { slide: Slide }): ReactElement {
       </div>
       <div className="flex flex-wrap border-t border-dotted border-line pt-2">
         {isOwn && (
-          <Plain
-            onClick={() => {
-              run(setSlideTheme, slide.id, null);
-              run(setScenery, slide.id, null);
-            }}
-          >
-            As the deck again
-          </Plain>
+          <Plain onClick={() => run(setSlideTheme, slide.id, null)}>As the deck again</Plain>
         )}
         <Plain onClick={() => run(setThemeForAll, now.ref)}>This theme on every slide</Plain>
       </div>

@@ -65,7 +65,7 @@ export const setTheme = command('setTheme', 'deck:write', (doc: Y.Doc, theme: Th
 });
 
 /**
- * Gives one slide a theme of its own; null hands it back to that of the deck.
+ * Gives one slide a theme of its own; null hands it back to that of the deck, its scenery too.
  * Refused: `deck.theme`, `slide.gone`.
  */
 export const setSlideTheme = command(
@@ -77,6 +77,7 @@ export const setSlideTheme = command(
     if (theme !== null && !isTheme(theme, readTheme(doc).own)) return refuse('deck.theme');
     return () => {
       slide.set('theme', theme);
+      if (theme === null) slide.delete('scenery');
     };
   },
 );
