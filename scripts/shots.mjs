@@ -101,18 +101,16 @@ await teacher.goto(`${LAMP}/slide/wire`);
 await teacher.getByRole('button', { name: 'Text: Copper' }).click();
 await shoot(teacher, 'slide');
 const WEATHER = LAMP.replace(/1$/, '4');
-await teacher.goto(`${WEATHER}/slide/scale`);
-await teacher
-  .getByRole('toolbar', { name: 'Tray' })
-  .getByRole('button', { name: 'Picture', exact: true })
-  .click();
-await teacher.getByLabel('Search the picture box').fill('weather');
-await teacher.getByRole('button', { name: 'Wind vane' }).waitFor();
-await shoot(teacher, 'picture-box');
-await teacher.goto(`${LAMP.replace(/1$/, '2')}/slide/sort`);
-await teacher.getByRole('button', { name: 'Try it out' }).click();
-await teacher.getByRole('button', { name: 'Piece: crab' }).press('Enter');
-await shoot(teacher, 'try-out');
+await teacher.goto('/new');
+await teacher.getByRole('heading', { name: 'Who moved the lamp?' }).first().waitFor();
+await shoot(teacher, 'beginnings');
+await teacher.getByRole('button', { name: /^Five stations/ }).click();
+await teacher.getByRole('button', { name: 'Begin', exact: true }).click();
+await teacher.getByRole('application', { name: 'Map of the deck' }).waitFor();
+await teacher.getByRole('link', { name: 'Slide', exact: true }).click();
+await teacher.getByRole('button', { name: /^Theme/ }).click();
+await teacher.getByRole('group', { name: 'Themes' }).waitFor();
+await shoot(teacher, 'themes');
 await teacher.goto(`${WEATHER}/map`);
 await teacher.getByRole('button', { name: 'Written plan' }).click();
 await teacher.getByRole('button', { name: 'Fit the whole map' }).click();

@@ -29,6 +29,35 @@ test('a new deck has a name and a first slide, and its card follows what is chan
   });
 });
 
+test('a deck begins from one of ours or from a written plan; what cannot be is told and makes none', async () => {
+  const ines = await signUp(server.url);
+  const made = async (more: object): Promise<[number, string]> => {
+    const { status, body } = await ines.post<{ id?: string; message?: string }>('decks', {
+      title: 'Fog',
+      ...more,
+    });
+    return [status, body.id ?? body.message ?? ''];
+  };
+  const [status, mystery] = await made({ beginning: 'mystery' });
+  expect(status).toBe(201);
+  const deck = readDeck((await ines.open(`deck:${mystery}`)).doc);
+  expect(deck.title).toBe('Fog');
+  expect(deck.theme).toMatchObject({ ref: 'attic', amount: 'full' });
+  const [, planned] = await made({ plan: '- The pier: Fog.\n  - Wait: **Home** (ending)' });
+  const { slides } = readDeck((await ines.open(`deck:${planned}`)).doc);
+  expect(Object.values(slides).map(({ title }) => title)).toEqual(['The pier', 'Home']);
+  expect(Object.values(slides).every(({ setOut }) => setOut?.name)).toBe(true);
+
+  expect((await made({ beginning: 'none' }))[0]).toBe(409);
+  expect((await made({ beginning: '__proto__' }))[0]).toBe(409);
+  expect((await made({ beginning: 7 }))[0]).toBe(400);
+  expect((await made({ plan: '' }))[0]).toBe(409);
+  expect((await made({ plan: '- a\n'.repeat(400) }))[0]).toBe(409);
+  expect((await made({ plan: 'x'.repeat(160_000) }))[0]).toBe(400);
+  expect((await ines.get<unknown[]>('decks')).body).toHaveLength(2);
+  ines.close();
+});
+
 test('another teacher’s deck is not there, on any route', async () => {
   const { id } = await withDeck();
   const tomas = await signUp(server.url, 'Tomas');
