@@ -13,12 +13,6 @@ import {
 
 type Makes = (kit: StarterKit) => NewElement[];
 
-/** Several things on one slide. */
-export const together =
-  (...all: Makes[]): Makes =>
-  (kit) =>
-    all.flatMap((each) => each(kit));
-
 /** A question with right answers among others; each student has them in another order. */
 export const pick =
   (prompt: string, right: readonly string[], wrong: readonly string[]): Makes =>
