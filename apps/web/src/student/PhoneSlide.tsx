@@ -6,6 +6,7 @@ import {
   pickedIn,
   type QuestionElement,
   type SlideElement,
+  themeOn,
   type DeckTheme,
 } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
@@ -41,7 +42,9 @@ export default function PhoneSlide({
     [],
   );
   // All that there is stands below: an empty picture would only take the room.
+  const isWorkedOn = reading.questions.length + reading.zones.length > 0;
   const isPlain =
+    (isWorkedOn || themeOn(slide, theme).amount === 'none') &&
     !slide.ground.picture &&
     slide.elements.every((element) => isBelow(element) || isSpare(element));
   // A slide that is named after its question does not say it twice.
