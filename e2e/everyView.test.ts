@@ -89,12 +89,17 @@ async function begun(browser: Browser) {
 test('decks, classes, map, slide, check and lessons: nothing serious on any view, dialog or menu', async ({
   browser,
 }) => {
-  test.slow();
+  test.setTimeout(300_000);
   const { looking, page, button } = await begun(browser);
   await looking.at(page, 'decks');
-  await looking.each(page, 'decks', [
-    ['new deck', () => button('New deck').click()],
-    ['more', () => button(/^More/).click()],
+  await looking.each(page, 'decks', [['more', () => button(/^More/).click()]]);
+  await page.goto('/new');
+  await looking.at(page, 'a new deck');
+  await looking.each(page, 'a new deck', [
+    ['empty', () => button('An empty map').click()],
+    ['plan', () => button('A written plan …').click()],
+    ['like one of mine', () => button('Like one of mine …').click()],
+    ['a beginning', () => button(/^Five stations/).click()],
   ]);
   await page.goto('/classes');
   await looking.at(page, 'classes');

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { BROWSER_ARGUMENTS, browserProgram } from '../scripts/browser.mjs';
 
 const root = join(import.meta.dirname, '..');
-const PORT = 4377;
+const PORT = Number(process.env.E2E_PORT ?? 4377);
 
 /** Debian's Chromium against the built server with the demo data. */
 export default defineConfig({
