@@ -156,7 +156,7 @@ test('things are copied to another deck, pasted in place, and given the look of 
   await add(page, 'Shape');
   await page.getByRole('button', { name: 'Cloud', exact: true }).first().click();
   await trayOf(page).getByRole('button', { name: /^Fill/ }).click();
-  await page.getByRole('button', { name: 'Fill #A97F22' }).click();
+  await page.getByRole('button', { name: 'Fill #F2C96B' }).click();
   await page.keyboard.press('Escape');
   const cloud = thing(page, 'Cloud, empty');
   await cloud.focus();
@@ -175,7 +175,7 @@ test('things are copied to another deck, pasted in place, and given the look of 
   await trayOf(page).getByRole('button', { name: 'More' }).click();
   await page.getByRole('button', { name: 'Give it the copied look' }).click();
   await page.keyboard.press('Escape');
-  await expect(trayOf(page).getByRole('button', { name: 'Fill: #A97F22' })).toBeVisible();
+  await expect(trayOf(page).getByRole('button', { name: 'Fill: #F2C96B' })).toBeVisible();
   await isSaved(page);
 
   await page.goto('/');
