@@ -102,14 +102,14 @@ test('each of our beginnings is found, walked to an ending, taken, and has nothi
   }
 });
 
-test('one of the decks there are is the pattern for a new one', async ({ browser }) => {
+test('a new deck begins as a copy of one of one’s own', async ({ browser }) => {
   const page = await signIn(await someone(browser));
-  await newDeck(page, 'The pattern');
+  await newDeck(page, 'High water');
   await page.goto('/new');
   await page.getByRole('button', { name: 'Like one of mine …' }).click();
   await page
     .getByRole('dialog')
-    .getByRole('button', { name: /^The pattern/ })
+    .getByRole('button', { name: /^High water/ })
     .click();
-  await expect(page.getByText('The pattern (copy)')).toBeVisible();
+  await expect(page.getByText('High water (copy)')).toBeVisible();
 });

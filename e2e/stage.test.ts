@@ -122,7 +122,7 @@ test('by mouse: a picture from the box, cropped, cut to a shape and credited; sc
   await tray.getByRole('button', { name: /^Fill/ }).click();
   await page.getByRole('button', { name: 'Gradient' }).click();
   await page.keyboard.press('Escape');
-  await tray.getByRole('button', { name: 'Make all content scenery' }).click();
+  await tray.getByRole('button', { name: 'Move all content in here' }).click();
   await expect(gull).toBeVisible();
   await page.getByRole('radio', { name: 'Content' }).click();
   await expect(gull).toHaveCount(0);

@@ -262,4 +262,4 @@ export { wasMovedByHand } from './composition/movedByHand.js';
 export { findBeginnings, plant, type Beginning } from './beginnings/beginning.js';
 export { beginningById, BEGINNINGS_OF_OURS } from './beginnings/beginnings.js';
 export { summarise } from './wire/deckSummary.js';
-export { growFrom } from './beginnings/beginning.js';
+export { growFrom, slidesIn } from './beginnings/beginning.js';

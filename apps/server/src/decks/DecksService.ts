@@ -17,6 +17,7 @@ import {
   setOut,
   setScenery,
   type SlideId,
+  slidesIn,
   slidesMap,
   summarise,
   type Walks,
@@ -81,16 +82,17 @@ export class DecksService implements OnModuleInit {
     const doc = new Y.Doc();
     renameDeck(doc, title);
     setScenery(doc, null, 'full');
-    if (beginning !== undefined) {
+    if (typeof beginning === 'string') {
       const ours = beginningById(beginning);
       if (!ours) throw refused('There is no such beginning.');
       plant(doc, ours, title);
-    } else if (plan !== undefined) {
-      const slides = growFrom(doc, plan);
+    } else if (typeof plan === 'string') {
+      const slides = slidesIn(plan);
       if (slides === 0) throw refused('There is no line with a slide in this plan.');
       if (slides > MOST_GROWN) {
         throw refused(`A deck can begin with ${MOST_GROWN} slides. Paste the rest on its map.`);
       }
+      growFrom(doc, plan);
       const slideIds = [...slidesMap(doc).keys()];
       // A few at a time: everybody else is served in between.
       for (let at = 0; at < slideIds.length; at += 8) {

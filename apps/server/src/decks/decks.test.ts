@@ -53,8 +53,11 @@ test('a deck begins from one of ours or from a written plan; what cannot be is t
   expect((await made({ beginning: 7 }))[0]).toBe(400);
   expect((await made({ plan: '' }))[0]).toBe(409);
   expect((await made({ plan: '- a\n'.repeat(400) }))[0]).toBe(409);
+  expect((await made({ plan: '- a\n'.repeat(19_000) }))[0]).toBe(409);
+  expect((await made({ plan: 7 }))[0]).toBe(400);
+  expect((await made({ plan: null, beginning: null }))[0]).toBe(201);
   expect((await made({ plan: 'x'.repeat(160_000) }))[0]).toBe(400);
-  expect((await ines.get<unknown[]>('decks')).body).toHaveLength(2);
+  expect((await ines.get<unknown[]>('decks')).body).toHaveLength(3);
   ines.close();
 });
 

@@ -9,6 +9,7 @@ import {
   type Deck,
 } from '@gobrel/core';
 import {
+  useEffect,
   useMemo,
   useRef,
   useState,
@@ -59,6 +60,18 @@ const deckOf = (beginning: Beginning): Deck => {
   return readDeck(doc);
 };
 
+/** The decks of our beginnings, by their ids: one after the other, so that the page answers in between. */
+function usePlanted(): ReadonlyMap<string, Deck> {
+  const [decks, setDecks] = useState<ReadonlyMap<string, Deck>>(new Map());
+  const next = BEGINNINGS_OF_OURS.find(({ id }) => !decks.has(id));
+  useEffect(() => {
+    if (!next) return;
+    const wait = setTimeout(() => setDecks(new Map(decks).set(next.id, deckOf(next))));
+    return () => clearTimeout(wait);
+  }, [decks, next]);
+  return decks;
+}
+
 function NewDeck(): ReactElement {
   const navigate = useNavigate();
   const [opened, setOpened] = useState<Opened | null>(null);
@@ -68,7 +81,7 @@ function NewDeck(): ReactElement {
   const [age, setAge] = useState('');
   const [fault, setFault] = useState('');
   const file = useRef<HTMLInputElement>(null);
-  const decks = useMemo(() => new Map(BEGINNINGS_OF_OURS.map((one) => [one.id, deckOf(one)])), []);
+  const decks = usePlanted();
   const make = useChange((wanted: Wanted) => http.post<{ id: string }>('decks', wanted), ['decks']);
   const begin = (wanted: Wanted): void =>
     make.mutate(wanted, { onSuccess: ({ id }) => void navigate(`/deck/${id}/map`) });
@@ -102,10 +115,12 @@ function NewDeck(): ReactElement {
       <main className="flex-1 overflow-auto px-6 py-7 md:px-12">
         <h1 className="mb-5 text-[30px]">A new deck</h1>
         <div className="mb-6 flex flex-wrap items-center gap-3">
-          <Way onClick={() => open({ is: 'empty' })}>An empty map</Way>
-          <Way onClick={() => open({ is: 'plan', title: '', plan: '' })}>A written plan …</Way>
-          <Way onClick={() => file.current?.click()}>A file …</Way>
-          <Way onClick={() => open({ is: 'mine' })}>Like one of mine …</Way>
+          <Source onClick={() => open({ is: 'empty' })}>An empty map</Source>
+          <Source onClick={() => open({ is: 'plan', title: '', plan: '' })}>
+            A written plan …
+          </Source>
+          <Source onClick={() => file.current?.click()}>A file …</Source>
+          <Source onClick={() => open({ is: 'mine' })}>Like one of mine …</Source>
           <input
             ref={file}
             type="file"
@@ -149,15 +164,13 @@ function NewDeck(): ReactElement {
           {found.map((beginning) => {
             const deck = decks.get(beginning.id);
             return (
-              deck && (
-                <li key={beginning.id}>
-                  <Card
-                    beginning={beginning}
-                    deck={deck}
-                    onOpen={() => open({ is: 'beginning', beginning, deck })}
-                  />
-                </li>
-              )
+              <li key={beginning.id}>
+                <Card
+                  beginning={beginning}
+                  deck={deck}
+                  onOpen={() => deck && open({ is: 'beginning', beginning, deck })}
+                />
+              </li>
             );
           })}
         </ul>
@@ -199,7 +212,7 @@ function NewDeck(): ReactElement {
   );
 }
 
-function Way(props: { onClick: () => void; children: ReactNode }): ReactElement {
+function Source(props: { onClick: () => void; children: ReactNode }): ReactElement {
   return (
     <button
       type="button"
@@ -235,22 +248,32 @@ function Narrowed(props: {
   );
 }
 
-/** A beginning as a card: its first slide, what it is, and its shape. */
-function Card(props: { beginning: Beginning; deck: Deck; onOpen: () => void }): ReactElement {
+/** A beginning as a card: its first slide, what it is, and its shape. Its picture comes when its deck has been made. */
+function Card(props: {
+  beginning: Beginning;
+  deck: Deck | undefined;
+  onOpen: () => void;
+}): ReactElement {
   const { beginning, deck, onOpen } = props;
   const picture = useRef<HTMLDivElement>(null);
   const { width } = useSize(picture);
-  const summary = useMemo(() => summarise(deck), [deck]);
-  const first = deck.startSlideId ? deck.slides[deck.startSlideId] : undefined;
+  const summary = useMemo(() => deck && summarise(deck), [deck]);
+  const first = deck?.startSlideId ? deck.slides[deck.startSlideId] : undefined;
   const { minutes, ages } = beginning;
   return (
     <button
       type="button"
       onClick={onOpen}
+      disabled={!deck}
       className="flex h-full w-full flex-col overflow-hidden rounded-[6px] border border-line bg-sheet text-left hover:border-petrol"
     >
-      <div ref={picture} aria-hidden inert className="pointer-events-none aspect-video w-full">
-        {first && width > 0 && (
+      <div
+        ref={picture}
+        aria-hidden
+        inert
+        className="pointer-events-none aspect-video w-full bg-sand"
+      >
+        {deck && first && width > 0 && (
           <SlideView slide={first} theme={deck.theme} width={width} label="" />
         )}
       </div>
@@ -259,24 +282,26 @@ function Card(props: { beginning: Beginning; deck: Deck; onOpen: () => void }): 
           <h3 className="text-[17px]">{beginning.title}</h3>
           <p className="text-[13px]">{beginning.use}</p>
           <p className="mt-1 text-[13px] text-soft">
-            {count(summary.slides, 'slide')} · {count(summary.endings, 'ending')} · {minutes}{' '}
-            minutes · age {ages[0]} to {ages[1]}
+            {summary &&
+              `${count(summary.slides, 'slide')} · ${count(summary.endings, 'ending')} · `}
+            {minutes} minutes · age {ages[0]} to {ages[1]}
           </p>
         </div>
-        <div className="h-16 w-24 shrink-0">
-          <DeckMapPicture summary={summary} />
-        </div>
+        <div className="h-16 w-24 shrink-0">{summary && <DeckMapPicture summary={summary} />}</div>
       </div>
     </button>
   );
 }
 
-/** The deck's name, and the way on. */
+/** The deck's name, what else is to be said, and the way on. */
 function Named(props: {
   name?: string;
   trouble: string | undefined;
   isBusy: boolean;
+  /** What there is besides the name cannot be taken as it is. */
+  isWrong?: boolean;
   onBegin: (title: string) => void;
+  children?: ReactNode;
 }): ReactElement {
   const [title, setTitle] = useState(props.name ?? '');
   const submit = (event: FormEvent): void => {
@@ -292,8 +317,13 @@ function Named(props: {
         error={props.trouble}
         maxLength={200}
       />
+      {props.children}
       <div className="flex justify-end">
-        <Button type="submit" look="main" disabled={title.trim() === '' || props.isBusy}>
+        <Button
+          type="submit"
+          look="main"
+          disabled={title.trim() === '' || props.isBusy || props.isWrong}
+        >
           Begin
         </Button>
       </div>
@@ -312,26 +342,18 @@ function PlanForm(props: {
   isBusy: boolean;
   onBegin: (wanted: Wanted) => void;
 }): ReactElement {
-  const [title, setTitle] = useState(props.title);
   const [plan, setPlan] = useState(props.plan);
   const { items, problems } = useMemo(() => parsePlan(plan), [plan]);
   const [wrong] = problems;
   const isLong = plan.length > LONGEST_PLAN;
   return (
-    <form
-      className="flex flex-col gap-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        props.onBegin({ title, plan });
-      }}
+    <Named
+      name={props.title}
+      trouble={props.trouble}
+      isBusy={props.isBusy}
+      isWrong={items.length === 0 || isLong}
+      onBegin={(title) => props.onBegin({ title, plan })}
     >
-      <Field
-        label="Name"
-        value={title}
-        onChange={(event) => setTitle(event.target.value)}
-        error={props.trouble}
-        maxLength={200}
-      />
       <label className="block text-[14px] font-semibold">
         Plan
         <textarea
@@ -348,16 +370,7 @@ function PlanForm(props: {
         </p>
       )}
       {isLong && <p role="alert">That is too long to begin with. Paste it on an empty map.</p>}
-      <div className="flex justify-end">
-        <Button
-          type="submit"
-          look="main"
-          disabled={title.trim() === '' || items.length === 0 || isLong || props.isBusy}
-        >
-          Begin
-        </Button>
-      </div>
-    </form>
+    </Named>
   );
 }
 

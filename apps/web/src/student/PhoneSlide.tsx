@@ -43,8 +43,9 @@ export default function PhoneSlide({
   );
   // All that there is stands below: an empty picture would only take the room.
   const isWorkedOn = reading.questions.length + reading.zones.length > 0;
+  const hasScenery = slide.ground.fill === '' && themeOn(slide, theme).amount !== 'none';
   const isPlain =
-    (isWorkedOn || themeOn(slide, theme).amount === 'none') &&
+    (isWorkedOn || !hasScenery) &&
     !slide.ground.picture &&
     slide.elements.every((element) => isBelow(element) || isSpare(element));
   // A slide that is named after its question does not say it twice.

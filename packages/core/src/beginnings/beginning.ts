@@ -4,7 +4,6 @@ import { addElement, addPlaced } from '../deck/arranging/elementCommands.js';
 import { setLayout } from '../deck/slides/layoutCommands.js';
 import { setScenery, setSlideTheme, setTheme } from '../deck/slides/groundCommands.js';
 import { renameDeck, setNotes, setSlideFlag } from '../deck/slides/slideCommands.js';
-import { slidesMap } from '../deck/document.js';
 import { readDeck } from '../deck/readDeck.js';
 import { done } from '../deck/command.js';
 import { addCloseUpStop, addTrail } from '../deck/trails/trailCommands.js';
@@ -13,7 +12,7 @@ import type { LayoutName } from '../layouts/names.js';
 import { routeGraph } from '../map/graph.js';
 import { applyPlan } from '../map/plan/applyPlan.js';
 import { planChange } from '../map/plan/planChange.js';
-import { planBase } from '../map/plan/planOf.js';
+import { inOrder, planBase } from '../map/plan/planOf.js';
 import { parsePlan } from '../map/plan/planText.js';
 import { idsOf, newId, type SlideId } from '../parts/ids.js';
 import { sure } from '../parts/sure.js';
@@ -82,12 +81,15 @@ export function plant(doc: Y.Doc, beginning: Beginning, title = beginning.title)
   });
 }
 
-/** Makes the slides of a written plan in an empty document; how many there are. They are to be set out yet. */
-export function growFrom(doc: Y.Doc, plan: string): number {
+/** How many slides a written plan has. */
+export const slidesIn = (plan: string): number =>
+  [...inOrder(parsePlan(plan).items)].filter(({ isWrong, join }) => !isWrong && !join).length;
+
+/** Makes the slides of a written plan in an empty document. They are to be set out yet. */
+export function growFrom(doc: Y.Doc, plan: string): void {
   const empty = readDeck(doc);
   const { items } = parsePlan(plan);
   applyPlan(doc, planChange(empty, planBase(empty, routeGraph(empty)), items));
-  return slidesMap(doc).size;
 }
 
 function addBeyond(doc: Y.Doc, slideId: SlideId, beyond: Beyond, kit: StarterKit): void {

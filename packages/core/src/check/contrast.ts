@@ -9,8 +9,7 @@ import { type Fill } from '../parts/fill.js';
 import { textFill } from '../themes/themes.js';
 import { isInside, polygonsOf } from '../geometry/Pen.js';
 import { groundFrame, pictureFrame } from '../stage/pictureFrame.js';
-import { sceneryOf } from '../scenery/scenery.js';
-import { shadesOf } from '../scenery/shades.js';
+import { shadesOn } from '../scenery/shades.js';
 import { shapeStrokes } from '../geometry/shapes/shapes.js';
 import { boundsOf, inShares, meets } from '../geometry/transform.js';
 import { sure } from '../parts/sure.js';
@@ -82,17 +81,9 @@ function groundPaint(
   pixelsOf: (hash: string) => Pixels | undefined,
 ): number | Paint | 'unknown' {
   const { fill, picture, tint, tintStrength } = slide.ground;
-  const scenery = sceneryOf(slide, theme);
-  if (scenery) {
-    const shades = shadesOf(scenery);
-    const sheet = tint ? luminanceOf(tint) : 0;
-    return (x, y) => ({
-      luminance: tint ? mixed(shades.at(x, y), sheet, tintStrength) : shades.at(x, y),
-      alpha: 1,
-    });
-  }
+  const shades = shadesOn(slide, theme);
   const paper = theme.colours.paper;
-  if (!picture && typeof fill === 'string') {
+  if (!picture && !shades && typeof fill === 'string') {
     const plain = luminanceOf(fill === 'none' || fill === '' ? paper : fill);
     return tint ? mixed(plain, luminanceOf(tint), tintStrength) : plain;
   }
@@ -106,6 +97,7 @@ function groundPaint(
       base(x / STAGE.width, y / STAGE.height),
       'the page lies below everything',
     ).luminance;
+    if (shades) now = shades.at(x, y);
     if (pixels && frame) {
       const [dx, dy] = [(x - frame.x) / frame.w, (y - frame.y) / frame.h];
       const over =

@@ -1,3 +1,4 @@
+import { hashOf } from '../parts/hash.js';
 import type { OrderStep } from '../deck/arranging/arrangeCommands.js';
 import type { ElementSettings } from '../deck/arranging/elementCommands.js';
 import type { SlideFlag } from '../deck/slides/slideCommands.js';
@@ -126,10 +127,6 @@ export function findingKey(finding: Finding): string {
 /** What the place looks like, in few letters: a finding set aside comes back when this changes. */
 export function findingPrint(finding: Finding): string {
   const text = JSON.stringify([finding.why, finding.box]);
-  // FNV-1a, 32 bits: telling two states of one place apart needs no more.
-  let hash = 0x811c9dc5;
-  for (let index = 0; index < text.length; index += 1) {
-    hash = Math.imul(hash ^ text.charCodeAt(index), 0x01000193);
-  }
-  return (hash >>> 0).toString(36);
+  // 32 bits: telling two states of one place apart needs no more.
+  return (hashOf(text) >>> 0).toString(36);
 }

@@ -3,7 +3,7 @@ import { CHOICE_PADDING } from '../themes/themes.js';
 import type { Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { sure } from '../parts/sure.js';
-import { hasBareWords, isInSight, slideRole, wordRoom } from '../scenery/scenery.js';
+import { isInSight, slideRole, thingsInTheWay, wordRoom } from '../scenery/scenery.js';
 import { SMALLEST_AREA } from '../stage/legible.js';
 import type { TextElement } from '../elements/text/text.js';
 import {
@@ -55,7 +55,7 @@ export function arrangementsOf(
   if (parts.length === 0 || parts.length > MOST_PARTS) return [];
   const page = roomBeside(content.kept, WHOLE_ROOM.box);
   const scene = roomOfScene(slide, theme);
-  const shows = scene && sightOf(slide, theme, parts);
+  const shows = scene && sightOf(slide, theme);
   const beside = scene && roomBeside(content.kept, scene);
   // Beside the scenery first, then over it: it stands back behind words.
   const rooms = [...(beside ? [beside] : []), ...(page ? [page] : [])];
@@ -119,15 +119,12 @@ function roomOfScene(slide: Slide, theme: Theme): Box | null {
 const AIR = 16;
 
 /** Tells whether places leave the things of the scenery in sight, so that it need not stand back. */
-function sightOf(slide: Slide, theme: Theme, parts: readonly Part[]): (places: Places) => boolean {
+function sightOf(slide: Slide, theme: Theme): (places: Places) => boolean {
   const role = slideRole(slide);
-  const bare = parts.map((part) => hasBareWords(part, theme));
+  const things = thingsInTheWay(slide, theme);
   return (places) => {
-    const things = parts.flatMap(({ id }, at) => {
-      const box = places.get(id)?.box;
-      return box ? [{ box, isBare: bare[at] === true }] : [];
-    });
-    return isInSight(theme.scenery, role, things);
+    const laid = things.map((one) => ({ ...one, box: places.get(one.id)?.box ?? one.box }));
+    return isInSight(theme.scenery, role, laid);
   };
 }
 

@@ -1,3 +1,4 @@
+import { hashOf } from '../parts/hash.js';
 /** How often each value was given, by the value as text: plain data that is counted up and down. */
 export type ValueCounts = Record<string, number>;
 
@@ -26,10 +27,7 @@ export function partialCredit(
 
 /** Things in an order that depends on a seed alone (Fisher and Yates, with a hash for chance). */
 export function shuffled<T>(things: readonly T[], seed: string): T[] {
-  let state = 2166136261;
-  for (let index = 0; index < seed.length; index++) {
-    state = Math.imul(state ^ seed.charCodeAt(index), 16777619);
-  }
+  let state = hashOf(seed);
   const next = (below: number): number => {
     state = Math.imul(state ^ (state >>> 15), 2246822519);
     state = Math.imul(state ^ (state >>> 13), 3266489917);

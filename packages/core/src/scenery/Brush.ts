@@ -1,3 +1,4 @@
+import { seeded, type Random } from '../parts/seeded.js';
 import { STAGE } from '../parts/place.js';
 import type { SceneColours } from '../themes/kind.js';
 
@@ -11,19 +12,6 @@ export interface Mark {
   /** Of a line, in slide units; 0 for outlines that are filled. */
   width: number;
   alpha: number;
-}
-
-export type Random = () => number;
-
-/** Numbers from 0 to 1, the same ones for the same seed on every device (mulberry32). */
-export function seeded(seed: number): Random {
-  let state = seed | 0;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
 }
 
 type Point = readonly [number, number];

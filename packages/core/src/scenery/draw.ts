@@ -1,9 +1,10 @@
+import { seeded } from '../parts/seeded.js';
 import { contrast, luminanceOf, rgbOf } from '../parts/luminance.js';
 import { STAGE } from '../parts/place.js';
 import type { SceneColours } from '../themes/kind.js';
 import { sceneColours } from '../themes/scenes.js';
 import type { Theme } from '../themes/theme.js';
-import { Brush, rect, seeded, type Mark } from './Brush.js';
+import { Brush, rect, type Mark } from './Brush.js';
 import { SCENES } from './scenes/index.js';
 import { sceneBox, type Scenery } from './scenery.js';
 
@@ -47,7 +48,7 @@ function quietened(theme: Theme): SceneColours {
   ) as unknown as SceneColours;
 }
 
-export function mixedInto(paper: string, colour: string, share: number): string {
+function mixedInto(paper: string, colour: string, share: number): string {
   const [a, b] = [rgbOf(paper), rgbOf(colour)];
   const hex = a.map((value, at) => Math.round(value * (1 - share) + b[at]! * share));
   return `#${hex.map((value) => value.toString(16).padStart(2, '0')).join('')}`;

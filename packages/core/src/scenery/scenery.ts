@@ -1,7 +1,9 @@
 import type { Slide } from '../deck/types.js';
 import { isSpare } from '../elements/elements.js';
 import type { SlideElement } from '../elements/registry.js';
+import { hashOf } from '../parts/hash.js';
 import { STAGE, type Box } from '../parts/place.js';
+import type { ElementId } from '../parts/ids.js';
 import { wordsOf } from '../parts/richText.js';
 import type { SceneryName } from '../themes/kind.js';
 import type { Theme } from '../themes/theme.js';
@@ -89,7 +91,7 @@ export function slideRole(slide: Slide): SlideRole {
 const IS_NOT_SEEN = new Set<SlideElement['kind']>(['hotspot', 'closeup', 'group', 'line', 'ink']);
 
 /** Whether an element's words stand on whatever is behind it. */
-export function hasBareWords(element: SlideElement, theme: Theme): boolean {
+function hasBareWords(element: SlideElement, theme: Theme): boolean {
   switch (element.kind) {
     case 'text':
       return textFill(element, theme) === 'none' && wordsOf(element.text).trim() !== '';
@@ -112,9 +114,17 @@ const isWithin = (box: Box, room: Box): boolean =>
 
 /** Something on a slide, as scenery minds it: bare words are those that stand on whatever is behind them. */
 export interface InTheWay {
+  id: ElementId;
   box: Box;
   isBare: boolean;
 }
+
+/** All that is seen on a slide. */
+export const thingsInTheWay = (slide: Slide, theme: Theme): InTheWay[] =>
+  slide.elements
+    .filter((one) => !isSpare(one) && !IS_NOT_SEEN.has(one.kind))
+    .map((one) => ({ id: one.id, box: one.box, isBare: hasBareWords(one, theme) }));
+
 /** Scenery of which more than this share is covered is no picture any more. */
 const MOST_COVERED = 0.3;
 
@@ -136,15 +146,6 @@ export function isInSight(
   return covered <= MOST_COVERED * scene.w * scene.h;
 }
 
-/** The number that a text stands for (FNV-1a). */
-function hashOf(text: string): number {
-  let hash = 0x811c9dc5;
-  for (let at = 0; at < text.length; at += 1) {
-    hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
-  }
-  return hash;
-}
-
 /**
  * The scenery of a slide; null where there is none, or the slide has a ground of its own. It is toned down where words
  * stand on its things: scenery gives way to words.
@@ -153,9 +154,6 @@ export function sceneryOf(slide: Slide, theme: Theme): Scenery | null {
   const { amount, scenery: name } = theme;
   if (amount === 'none' || slide.ground.picture || slide.ground.fill !== '') return null;
   const role = slideRole(slide);
-  const things = slide.elements
-    .filter((one) => !isSpare(one) && !IS_NOT_SEEN.has(one.kind))
-    .map((one) => ({ box: one.box, isBare: hasBareWords(one, theme) }));
-  const isQuiet = amount === 'quiet' || !isInSight(name, role, things);
+  const isQuiet = amount === 'quiet' || !isInSight(name, role, thingsInTheWay(slide, theme));
   return { name, role, seed: hashOf(slide.id), isQuiet, theme };
 }

@@ -1,9 +1,10 @@
 import { luminanceOf } from '../parts/luminance.js';
 import { STAGE } from '../parts/place.js';
-import { sceneColours } from '../themes/scenes.js';
 import type { Mark } from './Brush.js';
 import { drawScenery } from './draw.js';
-import type { Scenery } from './scenery.js';
+import { sceneryOf } from './scenery.js';
+import type { Theme } from '../themes/theme.js';
+import type { Slide } from '../deck/types.js';
 
 const CELL = 16;
 const [COLUMNS, ROWS] = [STAGE.width / CELL, STAGE.height / CELL];
@@ -87,17 +88,14 @@ export class Shades {
   }
 }
 
-const MOST_KNOWN = 100;
-const known = new Map<string, Shades>();
+/** What was asked for last: words of one slide are looked at one after the other. */
+let last: { slide: Slide; theme: Theme; shades: Shades | null } | null = null;
 
-/** The shades of a scenery; what was reckoned lately is remembered. */
-export function shadesOf(scenery: Scenery): Shades {
-  const { name, role, seed, isQuiet, theme } = scenery;
-  const key = JSON.stringify([name, role, seed, isQuiet, theme.colours, sceneColours(theme)]);
-  let shades = known.get(key);
-  if (!shades) {
-    if (known.size >= MOST_KNOWN) known.clear();
-    known.set(key, (shades = new Shades(drawScenery(scenery))));
+/** The shades of a slide's scenery; null where it has none. */
+export function shadesOn(slide: Slide, theme: Theme): Shades | null {
+  if (last?.slide !== slide || last.theme !== theme) {
+    const scenery = sceneryOf(slide, theme);
+    last = { slide, theme, shades: scenery && new Shades(drawScenery(scenery)) };
   }
-  return shades;
+  return last.shades;
 }

@@ -1,3 +1,4 @@
+import { seeded } from '../parts/seeded.js';
 import type { Slide } from '../deck/types.js';
 import { readDeck } from '../deck/readDeck.js';
 import { idOf, type ElementId, type SlideId } from '../parts/ids.js';
@@ -62,17 +63,6 @@ const FORMS = [
   [2400, 1000],
   [480, 360],
 ] as const;
-
-/** Numbers from 0 to under 1 that follow from a seed (Mulberry32). */
-function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-  };
-}
 
 /** A content drawn by a seed: the usual ones come often, the rare ones sometimes. */
 export function contentBySeed(seed: number): SlideContent {

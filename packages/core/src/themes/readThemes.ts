@@ -1,4 +1,4 @@
-import { asOneOf, asRecord, asString } from '../parts/decode.js';
+import { asColour, asOneOf, asRecord, asString } from '../parts/decode.js';
 import { FAMILY_NAMES } from '../parts/fonts.js';
 import { DEFAULT_DRESS, readDress } from './dress.js';
 import { AMOUNTS, SCENERIES, type SceneColours, type ThemeData } from './kind.js';
@@ -16,12 +16,13 @@ export function readDeckTheme(value: unknown): DeckTheme {
 }
 
 /** Of more than these nobody finds the one that is meant. */
-export const MOST_OWN_THEMES = 24;
+const MOST_OWN_THEMES = 24;
 
 function readOwnThemes(value: unknown): Record<string, ThemeData> {
   const themes: Record<string, ThemeData> = {};
   for (const [id, data] of Object.entries(asRecord(value)).slice(0, MOST_OWN_THEMES)) {
-    if (/^[\w-]{1,40}$/.test(id) && !isOurs(id)) themes[id] = readThemeData(data);
+    if (/^[\w-]{1,40}$/.test(id) && !isOurs(id) && !(id in themes))
+      themes[id] = readThemeData(data);
   }
   return themes;
 }
@@ -43,15 +44,12 @@ export function readThemeData(value: unknown): ThemeData {
   };
 }
 
-const asColour = (value: unknown, standard: string): string =>
-  typeof value === 'string' && /^#[\da-f]{6}$/i.test(value) ? value : standard;
-
 /** Named colours; what cannot be read is as in another set. */
 function readColours<T extends object>(value: unknown, standard: T): T {
   const data = asRecord(value);
-  const read = Object.entries(standard).map(([key, own]) => [
+  const read = Object.entries<unknown>({ ...standard }).map(([key, own]) => [
     key,
-    asColour(data[key], String(own)),
+    asColour(data[key]) || own,
   ]);
   return Object.fromEntries(read) as T;
 }

@@ -147,7 +147,7 @@ function BackgroundSettings({ slide, edit }: { slide: Slide; edit: StageEdit }):
     if (!moved) return;
     tell(
       from === 'content'
-        ? `${moved.moved} things are scenery now.`
+        ? `${moved.moved} things lie in the background now.`
         : `${moved.moved} things are lifted out of the background.`,
     );
     if (from === 'background') edit.setLayer('content');
@@ -240,8 +240,8 @@ function BackgroundSettings({ slide, edit }: { slide: Slide; edit: StageEdit }):
           <Plain onClick={() => apply('deck')}>All slides</Plain>
         </div>
       </Pop>
-      <Plain onClick={() => move('content')}>Make all content scenery</Plain>
-      <Plain onClick={() => move('background')}>Lift scenery out</Plain>
+      <Plain onClick={() => move('content')}>Move all content in here</Plain>
+      <Plain onClick={() => move('background')}>Lift all of it out</Plain>
     </>
   );
 }
