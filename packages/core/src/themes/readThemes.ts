@@ -45,9 +45,9 @@ export function readThemeData(value: unknown): ThemeData {
 }
 
 /** Named colours; what cannot be read is as in another set. */
-function readColours<T extends object>(value: unknown, standard: T): T {
+function readColours<T extends Record<keyof T, string>>(value: unknown, standard: T): T {
   const data = asRecord(value);
-  const read = Object.entries<unknown>({ ...standard }).map(([key, own]) => [
+  const read = Object.entries<string>(standard).map(([key, own]) => [
     key,
     asColour(data[key]) || own,
   ]);
