@@ -37,7 +37,7 @@ function Walk({ deck }: { deck: Deck }): ReactElement {
   };
   return (
     <>
-      <div ref={stage} className="mx-auto aspect-video w-full max-w-[640px] border border-line">
+      <div ref={stage} className="mx-auto aspect-video w-full max-w-[560px] border border-line">
         {slide && width > 0 && (
           <SlideView
             slide={slide}

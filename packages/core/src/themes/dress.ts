@@ -4,8 +4,8 @@ import { asNumber, asOneOf, asRecord } from '../parts/decode.js';
 export const CHOICE_FORMS = ['card', 'pill', 'sign', 'ticket', 'label', 'plate', 'slab'] as const;
 export type ChoiceForm = (typeof CHOICE_FORMS)[number];
 
-/** What stands before the entries of a list. */
-export const BULLETS = ['disc', 'dash', 'ring', 'leaf', 'star', 'square', 'arrow'] as const;
+/** What stands before the entries of a list: signs that every family of ours has. */
+export const BULLETS = ['disc', 'dash', 'point', 'star', 'cross', 'arrow'] as const;
 export type Bullet = (typeof BULLETS)[number];
 
 export const EDGES = ['hair', 'double', 'dashed', 'firm', 'none'] as const;
