@@ -14,7 +14,7 @@ const CORE = [
   ['elements'],
   ['deck'],
   ['map', 'stage', 'scenery'],
-  ['composition'],
+  ['composition', 'ownThemes'],
   ['folio', 'starters'],
   ['check', 'lesson', 'results', 'beginnings'],
   ['wire'],

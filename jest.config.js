@@ -20,10 +20,11 @@ const shared = {
     '^@gobrel/demo$': '<rootDir>/demo/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
     '^file-type$': '<rootDir>/node_modules/file-type/index.js',
+    '^culori/fn$': '<rootDir>/node_modules/culori/src/index-fn.js',
   },
   // Dependencies that ship ES modules only.
   transformIgnorePatterns: [
-    '/node_modules/(?!(fractional-indexing|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit)/)',
+    '/node_modules/(?!(fractional-indexing|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|culori|ml-[a-z-]+|is-any-array|cheminfo-types)/)',
   ],
   modulePathIgnorePatterns: ['/dist/'],
 };

@@ -113,3 +113,65 @@ test('a new deck begins as a copy of one of one’s own', async ({ browser }) =>
     .click();
   await expect(page.getByText('High water (copy)')).toBeVisible();
 });
+
+test('a theme of one’s own: made out of ours, repaired while it changes, out of a picture, kept for another deck', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await openSlide(page, 'School colours');
+  const theme = trayOf(page).getByRole('button', { name: /^Theme/ });
+  await stageOf(page).click({ position: { x: 4, y: 4 } });
+  await theme.click();
+  await page.getByRole('button', { name: 'Make your own out of Paper' }).click();
+  await expect(theme).toHaveAccessibleName('Theme: Paper, changed');
+  const well = (name: string) => page.getByLabel(name, { exact: true });
+  await well('Paper').fill('#123456');
+  await expect(scenery(page).locator('stop').first()).toHaveAttribute('stop-color', '#123456');
+  await expect(page.getByText(/Changed so that words can be read: words, titles/)).toBeVisible();
+  expect(parseInt((await well('Words').inputValue()).slice(1, 3), 16)).toBeGreaterThan(150);
+
+  const name = page.getByLabel('Name', { exact: true });
+  await name.fill('Petrel blue');
+  await expect(theme).toHaveAccessibleName('Theme: Petrel blue');
+  await page.getByLabel('Drawing', { exact: true }).selectOption('hills');
+  await page.getByLabel('Choices as').selectOption('pill');
+  await page.getByLabel('Picture with the colours').setInputFiles({
+    name: 'flag.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="60" height="40"><rect width="60" height="40" fill="#fff"/><rect width="30" height="40" fill="#7a1fa2"/></svg>',
+    ),
+  });
+  await expect(well('Paper')).not.toHaveValue('#123456');
+  const paper = await well('Paper').inputValue();
+  await page.getByLabel('Picture with the colours').setInputFiles({
+    name: 'notes.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from('no picture at all'),
+  });
+  await expect(page.getByText(/This is no picture/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep for other decks' }).click();
+  await expect(page.getByText(/there for your other decks/)).toBeVisible();
+  await isSaved(page);
+  await page.reload();
+  await expect(theme).toHaveAccessibleName('Theme: Petrel blue');
+
+  await page.goto('/');
+  await openSlide(page, 'Another deck');
+  await stageOf(page).click({ position: { x: 4, y: 4 } });
+  await theme.click();
+  await page
+    .getByRole('region', { name: 'Kept by you' })
+    .getByRole('button', { name: 'Petrel blue' })
+    .click();
+  await expect(theme).toHaveAccessibleName('Theme: Petrel blue');
+  await expect(scenery(page).locator('stop').first()).toHaveAttribute(
+    'stop-color',
+    new RegExp(paper, 'i'),
+  );
+  await page.getByRole('button', { name: 'Change Petrel blue' }).click();
+  await page.getByRole('button', { name: 'Take it out of this deck' }).click();
+  await expect(theme).toHaveAccessibleName('Theme: Paper');
+  await undo(page).click();
+  await expect(theme).toHaveAccessibleName('Theme: Petrel blue');
+});

@@ -29,6 +29,7 @@ import { PictureBoxModule } from './pictureBox/pictureBox.module.js';
 import { ProblemFilter } from './problems/ProblemFilter.js';
 import { validation } from './problems/validation.js';
 import { StartersModule } from './starters/starters.module.js';
+import { ThemesModule } from './themes/themes.module.js';
 import { SyncModule } from './sync/sync.module.js';
 import { SyncService } from './sync/SyncService.js';
 
@@ -54,6 +55,7 @@ class AppModule {
         AssetsModule,
         MediaModule,
         StartersModule,
+        ThemesModule,
         PictureBoxModule,
         ClassesModule,
         LessonsModule,

@@ -101,6 +101,7 @@ export * from './deck/arranging/arrangeCommands.js';
 export * from './deck/arranging/tableCommands.js';
 export * from './deck/arranging/elementClip.js';
 export * from './deck/slides/groundCommands.js';
+export * from './deck/slides/themeCommands.js';
 export { setLayout } from './deck/slides/layoutCommands.js';
 export * from './deck/arranging/styleCommands.js';
 export * from './deck/arranging/questionCommands.js';
@@ -133,6 +134,8 @@ export * from './themes/readThemes.js';
 export * from './themes/table.js';
 export * from './themes/theme.js';
 export * from './themes/themes.js';
+export { ownOf, repaired, turnedOver, type Repair } from './ownThemes/repair.js';
+export { coloursOf, themeFrom, type SmallPicture } from './ownThemes/fromPicture.js';
 export {
   sceneryOf,
   SLIDE_ROLES,

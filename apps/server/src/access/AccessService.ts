@@ -56,6 +56,7 @@ const TRASHED = DECK.replace('IS NULL', 'IS NOT NULL');
 const OWNED = {
   class: `SELECT 'owner' AS role FROM class_list WHERE id = $1 AND teacher_id = $2`,
   starter: `SELECT 'owner' AS role FROM starter WHERE id = $1 AND teacher_id = $2`,
+  theme: `SELECT 'owner' AS role FROM kept_theme WHERE id = $1 AND teacher_id = $2`,
 };
 
 /** Who is asking. One browser may hold both: a teacher who tries a lesson out. */
@@ -146,6 +147,7 @@ export class AccessService {
         return this.#ofTeacher(teacher, TRASHED, id);
       case 'class':
       case 'starter':
+      case 'theme':
         return this.#ofTeacher(teacher, OWNED[thing], id);
       case 'lesson':
         return [

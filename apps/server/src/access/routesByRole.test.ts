@@ -96,6 +96,7 @@ const IS: Record<Who, Partial<Record<Thing, Role[]>>> = {
     file: ['reader'],
     class: ['owner'],
     starter: ['owner'],
+    theme: ['owner'],
   },
   coauthor: {
     site: ['teacher'],
@@ -197,6 +198,12 @@ async function makeWorld(hash: string): Promise<World> {
       `INSERT INTO starter (teacher_id, title, clip) VALUES ($1, 'S', '{}') RETURNING id`,
       [ines.id],
     );
+  const [theme] = await server.app
+    .get(DataSource)
+    .query<{ id: string }[]>(
+      `INSERT INTO kept_theme (teacher_id, theme) VALUES ($1, '{}') RETURNING id`,
+      [ines.id],
+    );
   return {
     ids: {
       deck: deckId,
@@ -206,6 +213,7 @@ async function makeWorld(hash: string): Promise<World> {
       file: hash,
       class: list.id!,
       starter: starter!.id,
+      theme: theme!.id,
     },
     people: {
       stranger: new Visitor(server.url),

@@ -6,6 +6,7 @@ import * as folios from '../folios/folios.entities.js';
 import * as lessons from '../lessons/lessons.entities.js';
 import * as media from '../media/media.entities.js';
 import * as starters from '../starters/starters.entities.js';
+import * as themes from '../themes/themes.entities.js';
 import * as sync from '../sync/sync.entities.js';
 import { PostgresNames } from './PostgresNames.js';
 
@@ -20,6 +21,7 @@ export const ENTITIES = [
   media,
   starters,
   sync,
+  themes,
 ].flatMap((group) => Object.values<new () => object>(group));
 
 /** How entities lie in the database, and what they may be asked. */

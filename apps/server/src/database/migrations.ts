@@ -285,6 +285,25 @@ export class FailureIds1700000000011 implements MigrationInterface {
   }
 }
 
+/** Themes of their own that teachers keep for other decks. */
+export class KeptThemes1700000000012 implements MigrationInterface {
+  name = 'KeptThemes1700000000012';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      CREATE TABLE kept_theme (
+        id uuid PRIMARY KEY DEFAULT gen_random_uuid(),
+        teacher_id uuid NOT NULL REFERENCES teacher ON DELETE CASCADE,
+        theme jsonb NOT NULL,
+        created_at timestamptz NOT NULL DEFAULT now()
+      )`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE kept_theme');
+  }
+}
+
 /** From the first to the last. */
 export const MIGRATIONS = [
   FirstSchema1700000000000,
@@ -299,6 +318,7 @@ export const MIGRATIONS = [
   UsesOfAll1700000000009,
   MoreRoles1700000000010,
   FailureIds1700000000011,
+  KeptThemes1700000000012,
 ];
 
 /** Reads off all that is stored what it uses. */

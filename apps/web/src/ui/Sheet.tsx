@@ -8,6 +8,7 @@ import { useRef, useState, type ReactElement, type ReactNode } from 'react';
 export function Sheet(props: {
   label: string;
   trigger: ReactNode;
+  /** In CSS pixels; never wider than the window. */
   width?: number;
   children: ReactNode | ((choose: () => void) => ReactNode);
 }): ReactElement {
@@ -31,7 +32,7 @@ export function Sheet(props: {
             if (hasChosen.current) event.preventDefault();
             hasChosen.current = false;
           }}
-          style={{ width }}
+          style={{ width: `min(${width}px, calc(100vw - 24px))` }}
           className="z-[60] max-h-[min(460px,70vh)] overflow-y-auto rounded-[6px] border border-line bg-sheet p-3 text-[13px]"
         >
           {typeof children === 'function' ? children(choose) : children}

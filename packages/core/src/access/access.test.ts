@@ -13,7 +13,7 @@ const MAY: Record<Role, Capability[]> = {
       'deck:teach',
       'deck:own',
     ] as const),
-    ...(['trash:restore', 'lesson:remove', 'class:keep', 'starter:keep'] as const),
+    ...(['trash:restore', 'lesson:remove', 'class:keep', 'starter:keep', 'theme:keep'] as const),
   ],
   coauthor: ['deck:read', 'deck:comment', 'deck:write', 'deck:copy', 'deck:teach'],
   commenter: ['deck:read', 'deck:comment', 'deck:copy'],
@@ -43,6 +43,6 @@ test('who is nothing to a thing may only what anyone may; who is several may all
 
 test('every capability says what it is about', () => {
   expect(new Set(CAPABILITIES.map(thingOf))).toEqual(
-    new Set(['site', 'deck', 'trash', 'lesson', 'folio', 'file', 'class', 'starter']),
+    new Set(['site', 'deck', 'trash', 'lesson', 'folio', 'file', 'class', 'starter', 'theme']),
   );
 });

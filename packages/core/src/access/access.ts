@@ -50,6 +50,7 @@ export const CAPABILITIES = [
   'file:read',
   'class:keep',
   'starter:keep',
+  'theme:keep',
 ] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 
@@ -90,6 +91,7 @@ const TABLE: Readonly<Record<Capability, readonly Role[]>> = {
   'file:read': ['reader'],
   'class:keep': ['owner'],
   'starter:keep': ['owner'],
+  'theme:keep': ['owner'],
 };
 
 /** Whether somebody who is all this to a thing may do something to it. The default is no. */

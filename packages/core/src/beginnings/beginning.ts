@@ -2,7 +2,7 @@ import type * as Y from 'yjs';
 import { setOut } from '../composition/setOutCommands.js';
 import { addElement, addPlaced } from '../deck/arranging/elementCommands.js';
 import { setLayout } from '../deck/slides/layoutCommands.js';
-import { setScenery, setSlideTheme, setTheme } from '../deck/slides/groundCommands.js';
+import { setScenery, setSlideTheme, setTheme } from '../deck/slides/themeCommands.js';
 import { renameDeck, setNotes, setSlideFlag } from '../deck/slides/slideCommands.js';
 import { readDeck } from '../deck/readDeck.js';
 import { done } from '../deck/command.js';

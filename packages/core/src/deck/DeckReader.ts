@@ -3,18 +3,14 @@ import * as Y from 'yjs';
 import { asId, type ElementId, type LinkId, type SlideId, idOf, type Id } from '../parts/ids.js';
 import { LIMITS } from '../parts/limits.js';
 import {
-  deckMap,
   elementsOfRead,
   elementsInOrder,
   firstOf,
+  headMaps,
   linksMap,
   readLink,
   readSlide,
-  sectionsMap,
-  setAsideMap,
   slidesMap,
-  themesMap,
-  trailsMap,
   type YSlide,
 } from './document.js';
 import { readHead } from './readDeck.js';
@@ -58,8 +54,7 @@ export class DeckReader {
       for (const event of events) for (const id of touched<LinkId>(event)) this.#staleLinks.add(id);
       this.#changed();
     });
-    const others = [deckMap, sectionsMap, trailsMap, setAsideMap, themesMap];
-    for (const map of others.map((one) => one(doc))) {
+    for (const map of headMaps(doc)) {
       map.observeDeep(() => {
         this.#head = null;
         this.#changed();

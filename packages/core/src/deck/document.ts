@@ -63,6 +63,13 @@ export const sectionsMap = (doc: Y.Doc): IdMap<SectionId> =>
   doc.getMap('sections') as IdMap<SectionId>;
 export const trailsMap = (doc: Y.Doc): IdMap<TrailId> => doc.getMap('trails') as IdMap<TrailId>;
 export const setAsideMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('setAside');
+/** The deck's own themes, by id: each as it is kept. */
+export const themesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('themes');
+/** What is read of a deck besides its slides and links. */
+export const headMaps = (doc: Y.Doc): Y.Map<unknown>[] =>
+  [deckMap, sectionsMap, trailsMap, setAsideMap, themesMap].map(
+    (map) => map(doc),
+  );
 
 export function slideOf(doc: Y.Doc, slideId: SlideId): YSlide | undefined {
   const slide = slidesMap(doc).get(slideId);
@@ -94,9 +101,6 @@ export function readLinkOf(doc: Y.Doc, linkId: LinkId): Link | undefined {
   const slide = from && slideOf(doc, from);
   return slide ? readLink(linkId, link, { [from]: readSlide(from, slide) }) : undefined;
 }
-
-/** The deck's own themes, by id: each as it is kept. */
-export const themesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('themes');
 
 /** `known` are its elements when they have been read already. */
 export function readSlide(

@@ -1,5 +1,5 @@
 import * as Y from 'yjs';
-import { deckMap, linksMap, sectionsMap, setAsideMap, slidesMap, trailsMap } from './document.js';
+import { headMaps, linksMap, slidesMap } from './document.js';
 import { keptForOthers } from './othersWork.js';
 
 /** What is being typed while its commands run: see `typed`. */
@@ -38,16 +38,12 @@ export interface History {
  * A history lives as long as its document.
  */
 export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): History {
-  const scope = [slidesMap, linksMap, deckMap, sectionsMap, trailsMap, setAsideMap];
   let kept = new Set<Y.Item>();
-  const manager = new Y.UndoManager(
-    scope.map((map) => map(doc)),
-    {
-      trackedOrigins: new Set([COMMAND, AFTERWARDS, ...typingOrigins]),
-      captureTimeout: 500,
-      deleteFilter: (item) => !kept.has(item),
-    },
-  );
+  const manager = new Y.UndoManager([slidesMap(doc), linksMap(doc), ...headMaps(doc)], {
+    trackedOrigins: new Set([COMMAND, AFTERWARDS, ...typingOrigins]),
+    captureTimeout: 500,
+    deleteFilter: (item) => !kept.has(item),
+  });
   const listeners = new Set<() => void>();
   /** Takes the last step of which anything may go; each goes by what others have done in it alone. */
   const step = (stack: Y.UndoManager['undoStack'], take: () => unknown): void => {

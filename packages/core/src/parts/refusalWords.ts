@@ -8,6 +8,7 @@ export const REFUSALS = {
   'deck.name': 'A deck needs a name.',
   'deck.language': 'There is no such language here.',
   'deck.theme': 'There is no such theme.',
+  'themes.tooMany': 'A deck has {{most}} themes of its own at the most. Take one out first.',
   'deck.layout': 'There is no such layout.',
 
   'slide.gone': 'This slide is not there any more.',

@@ -1,5 +1,6 @@
 import { seeded } from '../parts/seeded.js';
-import { contrast, luminanceOf, rgbOf } from '../parts/luminance.js';
+import { contrast, luminanceOf } from '../parts/luminance.js';
+import { mixed } from '../parts/mixed.js';
 import { STAGE } from '../parts/place.js';
 import type { SceneColours } from '../themes/kind.js';
 import { sceneColours } from '../themes/scenes.js';
@@ -38,7 +39,7 @@ function quietened(theme: Theme): SceneColours {
   const inks = [ink, head].map(luminanceOf);
   const quiet = (colour: string): string => {
     for (let left = MOST_LEFT; left > 0; left -= 0.04) {
-      const now = mixedInto(paper, colour, left);
+      const now = mixed(paper, colour, left);
       if (inks.every((one) => contrast(one, luminanceOf(now)) >= READS)) return now;
     }
     return paper;
@@ -46,12 +47,6 @@ function quietened(theme: Theme): SceneColours {
   return Object.fromEntries(
     Object.entries(sceneColours(theme)).map(([key, colour]) => [key, quiet(colour as string)]),
   ) as unknown as SceneColours;
-}
-
-function mixedInto(paper: string, colour: string, share: number): string {
-  const [a, b] = [rgbOf(paper), rgbOf(colour)];
-  const hex = a.map((value, at) => Math.round(value * (1 - share) + b[at]! * share));
-  return `#${hex.map((value) => value.toString(16).padStart(2, '0')).join('')}`;
 }
 
 /** A mark as the `d` of an SVG path. */

@@ -16,7 +16,7 @@ export function readDeckTheme(value: unknown): DeckTheme {
 }
 
 /** Of more than these nobody finds the one that is meant. */
-const MOST_OWN_THEMES = 24;
+export const MOST_OWN_THEMES = 24;
 
 function readOwnThemes(value: unknown): Record<string, ThemeData> {
   const themes: Record<string, ThemeData> = {};

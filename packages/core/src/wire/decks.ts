@@ -1,3 +1,4 @@
+import type { ThemeData } from '../themes/kind.js';
 import type { Role } from '../access/access.js';
 import type { SlideClip } from '../deck/slides/slideClip.js';
 import type { LinkId, SlideId } from '../parts/ids.js';
@@ -42,4 +43,10 @@ export interface KeptStarter {
   id: string;
   title: string;
   clip: SlideClip;
+}
+
+/** A theme of one's own, kept to show other decks in. */
+export interface KeptTheme {
+  id: string;
+  theme: ThemeData;
 }

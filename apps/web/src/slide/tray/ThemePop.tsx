@@ -4,28 +4,42 @@ import {
   arrangementFor,
   arrangementsOf,
   isArrangement,
+  isOurs,
+  ownOf,
   partsOfRef,
   refOf,
   setScenery,
   setSlideTheme,
   setTheme,
   setThemeForAll,
+  takeTheme,
   SIDES,
   themeData,
   themeOn,
   THEMES,
   type Amount,
   type DeckTheme,
+  type KeptTheme,
+  type Side,
   type Slide,
+  type SlideId,
   type ThemeRef,
 } from '@gobrel/core';
-import { useMemo, useState, type ReactElement } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useMemo, useState, type ReactElement } from 'react';
+import { http, sentenceOf } from '../../api/http';
+import { useChange } from '../../api/teacher';
+import { useNotices } from '../../ui/Notice';
 import { useDeck } from '../../deck/DeckContext';
 import { SlideView } from '../../stage/SlideView';
 import { Plain, Pop, Setting } from '../../ui/controls';
 import { Segments } from '../../ui/Segments';
 
+const ThemeEditor = lazy(() => import('./ThemeEditor'));
+
 const WIDTH = 138;
+/** Wide and low: the slide is to be seen above it. */
+const EDITOR_WIDTH = 1180;
 const REACHES = [
   { value: 'deck', label: 'The deck' },
   { value: 'slide', label: 'This slide' },
@@ -36,14 +50,22 @@ const AMOUNT_LABELS = { none: 'None', quiet: 'Quiet', full: 'Full' } as const;
 /** What the deck, or a slide of it, looks like: theme, side, scenery. */
 export function ThemePop({ slide }: { slide: Slide }): ReactElement {
   const { deck } = useDeck();
+  const now = themeOn(slide, deck.theme);
+  const [isChanging, setIsChanging] = useState(false);
+  const isOpen = isChanging && !isOurs(partsOfRef(now.ref).name);
   return (
-    <Pop label="Theme" value={themeOn(slide, deck.theme).label} width={4 * WIDTH + 84}>
-      <Looks slide={slide} />
+    <Pop label="Theme" value={now.label} width={isOpen ? EDITOR_WIDTH : 4 * WIDTH + 84}>
+      <Looks slide={slide} isChanging={isOpen} onChanging={setIsChanging} />
     </Pop>
   );
 }
 
-function Looks({ slide }: { slide: Slide }): ReactElement {
+function Looks(props: {
+  slide: Slide;
+  isChanging: boolean;
+  onChanging: (isChanging: boolean) => void;
+}): ReactElement {
+  const { slide, isChanging, onChanging } = props;
   const { deck, run } = useDeck();
   const now = themeOn(slide, deck.theme);
   const isOwn = slide.theme !== null || slide.scenery !== null;
@@ -51,8 +73,29 @@ function Looks({ slide }: { slide: Slide }): ReactElement {
   const { name, side } = partsOfRef(now.ref);
   const choose = (ref: ThemeRef): unknown =>
     reach === 'slide' ? run(setSlideTheme, slide.id, ref) : run(setTheme, ref);
-  const showScenery = (amount: Amount): unknown =>
-    run(setScenery, reach === 'slide' ? slide.id : null, amount);
+  const slideId = reach === 'slide' ? slide.id : null;
+  const beginChanging = (): void => {
+    const own = ownOf(name, deck.theme.own);
+    if (
+      isOurs(name) &&
+      !run(takeTheme, { ...own, label: `${own.label}, changed` }, now.ref, slideId)
+    )
+      return;
+    onChanging(true);
+  };
+  if (isChanging) {
+    return (
+      <Suspense fallback={<p className="text-soft">One moment …</p>}>
+        <ThemeEditor
+          id={name}
+          side={side}
+          onSide={(to) => choose(refOf(name, to))}
+          onDone={() => onChanging(false)}
+        />
+      </Suspense>
+    );
+  }
+  const showScenery = (amount: Amount): unknown => run(setScenery, slideId, amount);
   return (
     <div className="flex flex-col gap-3">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -73,7 +116,7 @@ function Looks({ slide }: { slide: Slide }): ReactElement {
         </Setting>
       </div>
       <div role="group" aria-label="Themes" className="grid grid-cols-4 gap-2">
-        {[...THEMES, ...Object.keys(deck.theme.own)].map((each) => (
+        {[...Object.keys(deck.theme.own), ...THEMES].map((each) => (
           <Look
             key={each}
             slide={slide}
@@ -83,13 +126,62 @@ function Looks({ slide }: { slide: Slide }): ReactElement {
           />
         ))}
       </div>
+      <KeptThemes slide={slide} side={side} slideId={slideId} />
       <div className="flex flex-wrap border-t border-dotted border-line pt-2">
+        <Plain onClick={beginChanging}>
+          {isOurs(name) ? `Make your own out of ${now.label}` : `Change ${now.label}`}
+        </Plain>
         {isOwn && (
           <Plain onClick={() => run(setSlideTheme, slide.id, null)}>As the deck again</Plain>
         )}
         <Plain onClick={() => run(setThemeForAll, now.ref)}>This theme on every slide</Plain>
       </div>
     </div>
+  );
+}
+
+/** Themes that the teacher has kept, but those that this deck has already. */
+function KeptThemes(props: {
+  slide: Slide;
+  side: Side;
+  slideId: SlideId | null;
+}): ReactElement | null {
+  const { slide, side, slideId } = props;
+  const { deck, run } = useDeck();
+  const { trouble, tell } = useNotices();
+  const kept = useQuery({ queryKey: ['themes'], queryFn: () => http.get<KeptTheme[]>('themes') });
+  const takeOut = useChange((id: string) => http.remove(`themes/${id}`), ['themes']);
+  const here = Object.values(deck.theme.own).map((theme) => JSON.stringify(theme));
+  const others = (kept.data ?? []).filter(
+    ({ id, theme }) => !Object.hasOwn(deck.theme.own, id) && !here.includes(JSON.stringify(theme)),
+  );
+  if (others.length === 0) return null;
+  return (
+    <section aria-label="Kept by you">
+      <h3 className="mb-1 text-soft">Kept by you for all your decks</h3>
+      <ul className="grid grid-cols-4 gap-2">
+        {others.map(({ id, theme }) => (
+          <li key={id}>
+            <Look
+              slide={slide}
+              theme={{ ref: refOf(id, side), amount: deck.theme.amount, own: { [id]: theme } }}
+              isNow={false}
+              onChoose={() => run(takeTheme, theme, refOf(id, side), slideId, id)}
+            />
+            <Plain
+              onClick={() =>
+                takeOut.mutate(id, {
+                  onSuccess: () => tell(`“${theme.label}” is not kept any more.`),
+                  onError: (error) => trouble(sentenceOf(error)),
+                })
+              }
+            >
+              Keep no more
+            </Plain>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

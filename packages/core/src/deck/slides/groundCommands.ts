@@ -1,12 +1,8 @@
-import type { ThemeRef } from '../../themes/theme.js';
 import { command, type Plan } from '../command.js';
-import * as Y from 'yjs';
+import type * as Y from 'yjs';
 import { type SectionId, type SlideId, idsOf } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
-import { AMOUNTS, type Amount } from '../../themes/kind.js';
-import { isTheme } from '../../themes/theme.js';
-import { deckMap, readSlide, slideOf, slidesMap } from '../document.js';
-import { readTheme } from '../readDeck.js';
+import { readSlide, slideOf } from '../document.js';
 import type { Deck, Ground } from '../types.js';
 
 /**
@@ -52,68 +48,3 @@ export function slidesWithin(deck: Deck, slideId: SlideId, reach: Reach): SlideI
     .filter((slide) => slide.sectionId !== null && inside.has(slide.sectionId))
     .map(({ id }) => id);
 }
-
-/**
- * The theme of the deck; slides that have one of their own keep it.
- * Refused: `deck.theme`.
- */
-export const setTheme = command('setTheme', 'deck:write', (doc: Y.Doc, theme: ThemeRef): Plan => {
-  if (!isTheme(theme, readTheme(doc).own)) return refuse('deck.theme');
-  return () => {
-    deckMap(doc).set('theme', theme);
-  };
-});
-
-/**
- * Gives one slide a theme of its own; null hands it back to that of the deck, its scenery too.
- * Refused: `deck.theme`, `slide.gone`.
- */
-export const setSlideTheme = command(
-  'setSlideTheme',
-  'deck:write',
-  (doc: Y.Doc, slideId: SlideId, theme: ThemeRef | null): Plan => {
-    const slide = slideOf(doc, slideId);
-    if (!slide) return refuse('slide.gone');
-    if (theme !== null && !isTheme(theme, readTheme(doc).own)) return refuse('deck.theme');
-    return () => {
-      slide.set('theme', theme);
-      if (theme === null) slide.delete('scenery');
-    };
-  },
-);
-
-/**
- * The theme for every slide: the deck's, and no slide has one of its own any more.
- * Refused: `deck.theme`.
- */
-export const setThemeForAll = command(
-  'setThemeForAll',
-  'deck:write',
-  (doc: Y.Doc, theme: ThemeRef): Plan => {
-    if (!isTheme(theme, readTheme(doc).own)) return refuse('deck.theme');
-    return () => {
-      deckMap(doc).set('theme', theme);
-      for (const slide of slidesMap(doc).values()) {
-        if (slide instanceof Y.Map && slide.get('theme')) slide.set('theme', null);
-      }
-    };
-  },
-);
-
-/**
- * How much of its scenery the deck shows, or one slide of it; null hands a slide back to the deck.
- * Refused: `deck.theme`, `slide.gone`.
- */
-export const setScenery = command(
-  'setScenery',
-  'deck:write',
-  (doc: Y.Doc, slideId: SlideId | null, amount: Amount | null): Plan => {
-    const map = slideId === null ? deckMap(doc) : slideOf(doc, slideId);
-    if (!map) return refuse('slide.gone');
-    const isKnown = amount !== null && AMOUNTS.includes(amount);
-    if (!isKnown && (amount !== null || slideId === null)) return refuse('deck.theme');
-    return () => {
-      map.set('scenery', amount);
-    };
-  },
-);

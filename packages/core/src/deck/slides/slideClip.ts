@@ -4,7 +4,10 @@ import { cardSpotBeside } from './cards.js';
 import { newId, type ElementId, type LinkId, type SlideId } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
 import { asRecord } from '../../parts/decode.js';
-import { slideOf, slidesMap } from '../document.js';
+import type { ThemeData } from '../../themes/kind.js';
+import { MOST_OWN_THEMES, readDeckTheme } from '../../themes/readThemes.js';
+import { partsOfRef } from '../../themes/theme.js';
+import { slideOf, slidesMap, themesMap } from '../document.js';
 import { readDeck } from '../readDeck.js';
 import { carrierOf, newElementOf } from '../arranging/elementClip.js';
 import { addElementTo } from '../arranging/elementCommands.js';
@@ -19,17 +22,34 @@ export interface SlideClip {
   deckId: string;
   slides: Slide[];
   links: Link[];
+  /** Themes of the deck's own that single slides of it are shown in, by id. */
+  themes?: Readonly<Record<string, ThemeData>>;
 }
 
 const MOST_SLIDES = 500;
 
 export function clipSlides(deck: Deck, deckId: string, slideIds: SlideId[]): SlideClip {
   const taken = new Set(slideIds);
+  const slides = slideIds.flatMap((id) => deck.slides[id] ?? []);
   return {
     deckId,
-    slides: slideIds.flatMap((id) => deck.slides[id] ?? []),
+    slides,
     links: Object.values(deck.links).filter((link) => taken.has(link.from)),
+    themes: themesOf(slides, deck.theme.own),
   };
+}
+
+/** The own themes that these slides have for themselves. */
+function themesOf(
+  slides: readonly Slide[],
+  own: Readonly<Record<string, ThemeData>>,
+): Record<string, ThemeData> {
+  const themes: Record<string, ThemeData> = {};
+  for (const { theme } of slides) {
+    const id = theme && partsOfRef(theme).name;
+    if (id && Object.hasOwn(own, id)) themes[id] = own[id]!;
+  }
+  return themes;
 }
 
 /**
@@ -64,7 +84,9 @@ export function readClip(text: string): SlideClip | undefined {
       }
     });
     const deck = readDeck(doc);
-    return { deckId, slides: Object.values(deck.slides), links: Object.values(deck.links) };
+    const read = Object.values(deck.slides);
+    const own = readDeckTheme({ own: raw.themes }).own;
+    return { deckId, slides: read, links: Object.values(deck.links), themes: themesOf(read, own) };
   } catch {
     // Whatever it was, it was no clip.
     return undefined;
@@ -107,6 +129,11 @@ export const pasteSlides = command(
       return NOWHERE;
     };
     return () => {
+      const themes = themesMap(doc);
+      for (const [id, theme] of Object.entries(clip.themes ?? {})) {
+        // One that is here already is the same one, perhaps changed since. Beyond the most, slides have the deck's.
+        if (!themes.has(id) && themes.size < MOST_OWN_THEMES) themes.set(id, theme);
+      }
       for (const slide of clip.slides) {
         const slideId = sure(slideIds.get(slide.id), 'every slide of the clip has a new id');
         putSlide(doc, slideId, slide, (sectionId) => (isHome ? sectionId : null));

@@ -1,0 +1,5 @@
+import { Module } from '@nestjs/common';
+import { ThemesController } from './ThemesController.js';
+
+@Module({ controllers: [ThemesController] })
+export class ThemesModule {}
