@@ -7,6 +7,7 @@ export * from './parts/told.js';
 export * from './parts/limits.js';
 export * from './parts/place.js';
 export * from './parts/fill.js';
+export { TURNS, type Turn } from './parts/turns.js';
 export {
   LICENCES,
   readAsset,
@@ -102,6 +103,7 @@ export * from './deck/arranging/tableCommands.js';
 export * from './deck/arranging/elementClip.js';
 export * from './deck/slides/groundCommands.js';
 export * from './deck/slides/themeCommands.js';
+export { setNumbering, setTurn } from './deck/slides/showCommands.js';
 export { setLayout } from './deck/slides/layoutCommands.js';
 export * from './deck/arranging/styleCommands.js';
 export * from './deck/arranging/questionCommands.js';
@@ -112,6 +114,7 @@ export * from './deck/sections/sectionCommands.js';
 export { changedStretch } from './deck/text/sharedText.js';
 export * from './map/graph.js';
 export * from './map/routes.js';
+export { slideNumbers, stepsOn } from './map/slideNumbers.js';
 export * from './map/measures.js';
 export * from './map/endingCoverage.js';
 export * from './check/finding.js';

@@ -1,9 +1,10 @@
 import { type Deck, type LessonState, type LinkId, type Slide, entryAt } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { JoinCard } from '../lesson/JoinCard';
-import { CreditsOf } from '../elements/credits/Credits';
+import { WithinDeck } from '../stage/WithinDeck';
 import { PlayingSlides } from '../elements/media/Playing';
 import { Main } from '../ui/Page';
+import { Turning } from '../stage/Turning';
 import { FittedSlide, type StageBehaviour } from '../stage/SlideView';
 import { VoteView } from './VoteView';
 
@@ -15,17 +16,19 @@ export function ShownSlide(props: {
 }): ReactElement {
   const { edition, slide, renderElement } = props;
   return (
-    <CreditsOf deck={edition}>
+    <WithinDeck deck={edition}>
       <PlayingSlides deck={edition} here={slide.id}>
-        <FittedSlide
-          className="bg-[#10191d]"
-          slide={slide}
-          theme={edition.theme}
-          links={Object.values(edition.links).filter((link) => link.from === slide.id)}
-          renderElement={renderElement}
-        />
+        <Turning deck={edition} slide={slide}>
+          <FittedSlide
+            className="bg-[#10191d]"
+            slide={slide}
+            theme={edition.theme}
+            links={Object.values(edition.links).filter((link) => link.from === slide.id)}
+            renderElement={renderElement}
+          />
+        </Turning>
       </PlayingSlides>
-    </CreditsOf>
+    </WithinDeck>
   );
 }
 

@@ -9,9 +9,11 @@ import {
   waitsForChoice,
   whatStudentsMeet,
   type Deck,
+  type SlideElement,
   type ElementId,
   type LinkId,
   type SlideId,
+  stepsOn,
   entryAt,
   asId,
 } from '@gobrel/core';
@@ -21,9 +23,10 @@ import { RequireTeacher } from '../ui/RequireTeacher';
 import { SlideCard } from '../cards/SlideCard';
 import { useTouchWalk } from './useTouchWalk';
 import { openBeside } from '../links/openTarget';
-import { CreditsOf } from '../elements/credits/Credits';
+import { WithinDeck } from '../stage/WithinDeck';
 import { PlayingSlides } from '../elements/media/Playing';
 import { Spot } from '../stage/Spot';
+import { Turning } from '../stage/Turning';
 import { useFlight } from '../stage/useFlight';
 import { FittedSlide, SlideView } from '../stage/SlideView';
 import type { OpenDocument } from '../sync/openDocument';
@@ -37,6 +40,8 @@ interface Step {
   /** Where on the trail this is; none beside it. */
   stop?: number;
   spotId?: ElementId;
+  /** How many of the things that come one by one have come. */
+  shown?: number;
 }
 
 export default function ShowPage(): ReactElement {
@@ -99,7 +104,18 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
       ]),
     [trail],
   );
-  const back = useCallback(() => setWalk((old) => (old.length > 1 ? old.slice(0, -1) : old)), []);
+  const steps = slide ? stepsOn(slide) : 0;
+  const shown = Math.min(last?.shown ?? 0, steps);
+  const isStillToCome = useCallback(({ comes }: SlideElement) => comes > shown, [shown]);
+  const back = useCallback(
+    () =>
+      setWalk((old) => {
+        const now = old.at(-1);
+        if (now?.shown) return [...old.slice(0, -1), { ...now, shown: now.shown - 1 }];
+        return old.length > 1 ? old.slice(0, -1) : old;
+      }),
+    [],
+  );
   const follow = useCallback(
     (linkId: LinkId) => {
       const link = deck.links[linkId];
@@ -119,6 +135,11 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   );
   /** Arrows go along the trail, or along the only way out; at a choice they stop. */
   const goOn = useCallback(() => {
+    if (shown < steps) {
+      return setWalk((old) =>
+        old.map((step, at) => (at === old.length - 1 ? { ...step, shown: shown + 1 } : step)),
+      );
+    }
     const next = last?.stop === undefined ? undefined : trail?.stops[last.stop + 1];
     // A close-up on this slide is no step away from its choices.
     if (isWaiting && next?.slideId !== here) return setIsBandShown(true);
@@ -126,7 +147,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
     if (next) goTo(next.slideId);
     else if (way) follow(way.id);
     else setIsBandShown(true);
-  }, [isWaiting, last, trail, graph, here, goTo, follow]);
+  }, [isWaiting, last, trail, graph, here, goTo, follow, shown, steps]);
 
   // Before it is painted: whoever sees a slide may press a key.
   useLayoutEffect(() => {
@@ -152,6 +173,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
   if (!slide) return <Centre title="Nothing to show">This deck has no slide to start on.</Centre>;
   return (
     <main
+      data-shows
       className="relative h-full touch-none bg-[#10191d]"
       onPointerMove={(event) => {
         if (event.pointerType !== 'touch')
@@ -162,25 +184,29 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
       <h1 className="sr-only">
         {deck.title}: {slide.title || 'Untitled'}
       </h1>
-      <CreditsOf deck={deck}>
+      <WithinDeck deck={deck}>
         <PlayingSlides deck={deck} here={here}>
-          <FittedSlide
-            key={here}
-            slide={slide}
-            theme={deck.theme}
-            links={graph.waysOut.get(slide.id)}
-            onFollow={follow}
-            camera={camera}
-            overlay={<Spot slide={slide} spotId={last?.spotId} />}
-          />
+          <Turning deck={deck} slide={slide}>
+            <FittedSlide
+              key={here}
+              className="bg-[#10191d]"
+              slide={slide}
+              theme={deck.theme}
+              links={graph.waysOut.get(slide.id)}
+              onFollow={follow}
+              isHidden={isStillToCome}
+              camera={camera}
+              overlay={<Spot slide={slide} spotId={last?.spotId} />}
+            />
+          </Turning>
         </PlayingSlides>
-      </CreditsOf>
+      </WithinDeck>
       {way}
       <div
         // What is not seen is not pressed by mistake; keys still come to it.
         className={`absolute inset-x-0 bottom-0 flex items-center gap-3 bg-paper/95 px-6 py-3 transition-opacity focus-within:pointer-events-auto focus-within:opacity-100 ${isBandShown ? 'opacity-100' : 'pointer-events-none opacity-0'}`}
       >
-        <Button onClick={back} disabled={walk.length < 2}>
+        <Button onClick={back} disabled={walk.length < 2 && shown === 0}>
           Back
         </Button>
         <span className="text-[13px] text-soft">The walk so far</span>
@@ -207,7 +233,13 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
           })}
         </ol>
         <span className="ml-auto text-[13px] font-semibold text-ember-deep">
-          {slide.isEnding ? 'An ending' : isWaiting ? 'Waiting for a choice' : ''}
+          {shown < steps
+            ? `${steps - shown} more to come`
+            : slide.isEnding
+              ? 'An ending'
+              : isWaiting
+                ? 'Waiting for a choice'
+                : ''}
         </span>
         <Button onClick={() => setIsMapOpen(true)}>Map</Button>
         <Button look="quiet" onClick={() => void navigate(`/deck/${deckId}/map`)}>

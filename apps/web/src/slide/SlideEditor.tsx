@@ -15,7 +15,7 @@ import { useEffect, useRef, useState, type DragEvent, type ReactElement } from '
 import { Navigate, useLocation, useParams } from 'react-router';
 import { useLinking } from '../links/Linking';
 import { pastedTarget } from '../links/pastedTarget';
-import { CreditsOf } from '../elements/credits/Credits';
+import { WithinDeck } from '../stage/WithinDeck';
 import { Button } from '../ui/Button';
 import { Centre, Main } from '../ui/Page';
 import { Segments } from '../ui/Segments';
@@ -46,9 +46,9 @@ export default function SlideEditor(): ReactElement {
   const slide = entryAt(deck.slides, slideId);
   if (slide) {
     return (
-      <CreditsOf deck={deck}>
+      <WithinDeck deck={deck}>
         <OpenSlide slide={slide} />
-      </CreditsOf>
+      </WithinDeck>
     );
   }
   const first = deck.startSlideId ?? Object.keys(deck.slides)[0];

@@ -37,13 +37,18 @@ export function placedStyle(box: Box, rotation: number, from: Box | undefined): 
 
 export const ElementView = memo(function ElementView(props: ElementViewProps): ReactElement {
   const { element, link, onFollow } = props;
-  const { box, rotation, opacity } = element;
+  const { box, rotation, opacity, comes } = element;
   const body = <ElementBody {...props} />;
   const style = {
     ...placedStyle(box, rotation, props.liftedFrom),
     ...(opacity < 1 ? { opacity } : {}),
+    ...(comes > 0 ? { '--comes': comes } : {}),
   };
-  const common = { style, 'data-element': element.id };
+  const common = {
+    style,
+    'data-element': element.id,
+    ...(comes > 0 && { 'data-comes': comes }),
+  };
   if (!link || !onFollow) {
     return (
       <div

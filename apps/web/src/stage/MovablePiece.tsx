@@ -1,6 +1,6 @@
 import { keptOnTrack, type LyingPiece, type Placement } from '@gobrel/core';
-import { RotateCw } from 'lucide-react';
 import {
+  Suspense,
   useRef,
   useState,
   type KeyboardEvent,
@@ -9,6 +9,9 @@ import {
   type ReactNode,
 } from 'react';
 import { boxStyle } from './ElementView';
+import { part } from '../offline/part';
+
+const TurnHandle = part(() => import('./TurnHandle'));
 
 const STEP = 20;
 const TURN = 15;
@@ -126,15 +129,9 @@ export function MovablePiece(props: {
         {props.children}
       </div>
       {props.isPicked && rules.isRotatable && !pulled && !isHeld && (
-        <button
-          type="button"
-          aria-label={`Turn ${props.label}`}
-          onClick={() => turnBy(TURN)}
-          className="absolute z-10 grid size-[56px] place-items-center rounded-full border-[3px] border-petrol bg-sheet text-petrol"
-          style={{ left: box.x + box.w / 2 - 28, top: Math.max(0, box.y - 66) }}
-        >
-          <RotateCw size={32} aria-hidden />
-        </button>
+        <Suspense>
+          <TurnHandle label={props.label} box={box} onTurn={() => turnBy(TURN)} />
+        </Suspense>
       )}
     </>
   );

@@ -24,6 +24,7 @@ import {
 import { useSize } from '../ui/useSize';
 import { ElementView } from './ElementView';
 import { GroundView } from './GroundView';
+import { useSlideNumber } from './WithinDeck';
 
 /** What a view adds to the one renderer. Everything it leaves out is drawn still. */
 export interface StageBehaviour {
@@ -96,6 +97,7 @@ export function SlideThings(
     return carried;
   }, [links]);
   const inPieces = useMemo(() => membersOfPieces(slide), [slide]);
+  const number = useSlideNumber(slide.id);
   return (
     <div
       className="contents"
@@ -127,6 +129,18 @@ export function SlideThings(
         );
         return renderElement ? renderElement(element, drawn) : drawn;
       })}
+      {number !== undefined && (
+        <span
+          className="pointer-events-none absolute right-6 bottom-5 min-w-10 px-2 text-center text-[22px] leading-9"
+          style={{
+            background: theme.colours.paper,
+            color: theme.colours.ink,
+            borderRadius: theme.dress.corner,
+          }}
+        >
+          {number}
+        </span>
+      )}
     </div>
   );
 }

@@ -6,9 +6,10 @@ import {
   type ElementId,
   type Slide,
 } from '@gobrel/core';
-import { Maximize2 } from 'lucide-react';
-import { useEffect, useState, type ReactElement } from 'react';
-import { Button } from '../ui/Button';
+import { Suspense, useEffect, useState, type ReactElement } from 'react';
+import { part } from '../offline/part';
+
+const WholeSlide = part(() => import('./WholeSlide'));
 
 /**
  * The camera of a walk: a slide is met whole, and then flown into when the step leads to one of its close-ups.
@@ -31,13 +32,9 @@ export function useFlight(
   return {
     camera: slide && isIn ? cameraFor(slide, closeUp!.id) : WHOLE_SLIDE,
     way: isIn ? (
-      <Button
-        size="large"
-        className="absolute top-3 right-3 z-20"
-        onClick={() => setFlight({ here, isIn: false })}
-      >
-        <Maximize2 size={18} aria-hidden /> Whole slide
-      </Button>
+      <Suspense>
+        <WholeSlide onLeave={() => setFlight({ here, isIn: false })} />
+      </Suspense>
     ) : null,
   };
 }

@@ -26,9 +26,10 @@ import { openBeside } from '../links/openTarget';
 import { boxStyle } from '../stage/ElementView';
 import { FittedSlide } from '../stage/SlideView';
 import type { Done } from '../questions/DoneButton';
-import { CreditsOf } from '../elements/credits/Credits';
+import { WithinDeck } from '../stage/WithinDeck';
 import { PlayingSlides } from '../elements/media/Playing';
 import { Spot } from '../stage/Spot';
+import { Turning } from '../stage/Turning';
 import { useFlight } from '../stage/useFlight';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader, useSavedState } from '../sync/useDocument';
@@ -38,11 +39,11 @@ import { Centre, Main } from '../ui/Page';
 import { SavedLabel } from '../ui/SavedLabel';
 import { useLiveElements } from './LiveSlide';
 import { useSlideWork, useWalk } from './useFolio';
-import { HandIn, HandUp, missingAnswers, TryAgain, uncountedAnswers } from './FolioButtons';
 import { useIsNarrow } from './useIsNarrow';
 import { part } from '../offline/part';
 
 const ClassAnswers = part(() => import('./ClassAnswers'));
+const FolioButtons = part(() => import('./FolioButtons'));
 const LeavesPanel = part(() => import('./LeavesPanel'));
 // A wide screen needs none of it.
 const PhoneSlide = part(() => import('./PhoneSlide'));
@@ -199,8 +200,6 @@ function AtWork(props: {
   }
   const hasNote =
     isHeld || vote !== null || asked !== undefined || typeof state?.timerEndsAt === 'number';
-  const missing = missingAnswers(edition, folio);
-  const uncounted = uncountedAnswers(edition, folio);
   if (!slide) return <Centre title="Nothing to see yet">This lesson has no slides.</Centre>;
   const atWork = (
     <SlideAtWork
@@ -257,11 +256,13 @@ function AtWork(props: {
           </Suspense>
         ) : (
           <Main title={isNarrow ? undefined : lesson.title} className="h-full">
-            <CreditsOf deck={edition}>
+            <WithinDeck deck={edition}>
               <PlayingSlides deck={edition} here={slide.id}>
-                {atWork}
+                <Turning deck={edition} slide={slide}>
+                  {atWork}
+                </Turning>
               </PlayingSlides>
-            </CreditsOf>
+            </WithinDeck>
           </Main>
         )}
       </div>
@@ -294,11 +295,16 @@ function AtWork(props: {
           >
             {leaves === 'open' ? 'To the slide' : 'My leaves'}
           </Button>
-          {!state?.isEnded && <HandUp isUp={lesson.handUpAt !== null} />}
-          {lesson.handedInAt && !state?.isEnded && lesson.attempts.made < lesson.attempts.most && (
-            <TryAgain />
-          )}
-          {!isClosed && <HandIn document={document} missing={missing} uncounted={uncounted} />}
+          <Suspense fallback={<span className="h-11 w-[150px]" />}>
+            <FolioButtons
+              lesson={lesson}
+              document={document}
+              edition={edition}
+              folio={folio}
+              isClosed={isClosed}
+              isEnded={state?.isEnded ?? false}
+            />
+          </Suspense>
         </div>
       </footer>
     </div>
@@ -333,7 +339,7 @@ function SlideAtWork(
   );
   const { camera, way } = useFlight(props.slide, props.spotId, props.step);
   return (
-    <div className="relative h-full">
+    <div className="relative h-full" data-plays>
       {isNarrow ? (
         <Suspense fallback={<p className="p-4 text-soft">One moment …</p>}>
           <PhoneSlide work={work} theme={props.edition.theme} />

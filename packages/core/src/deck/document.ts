@@ -1,5 +1,6 @@
 import { readThemeRef } from '../themes/theme.js';
 import { AMOUNTS } from '../themes/kind.js';
+import { readTurn } from '../parts/turns.js';
 import * as Y from 'yjs';
 import {
   asId,
@@ -67,9 +68,7 @@ export const setAsideMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('setAside'
 export const themesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('themes');
 /** What is read of a deck besides its slides and links. */
 export const headMaps = (doc: Y.Doc): Y.Map<unknown>[] =>
-  [deckMap, sectionsMap, trailsMap, setAsideMap, themesMap].map(
-    (map) => map(doc),
-  );
+  [deckMap, sectionsMap, trailsMap, setAsideMap, themesMap].map((map) => map(doc));
 
 export function slideOf(doc: Y.Doc, slideId: SlideId): YSlide | undefined {
   const slide = slidesMap(doc).get(slideId);
@@ -124,6 +123,7 @@ export function readSlide(
     layout: layoutNameOf(slide),
     theme: readThemeRef(slide.get('theme')),
     scenery: AMOUNTS.find((amount) => amount === slide.get('scenery')) ?? null,
+    turn: readTurn(slide.get('turn')),
     setOut: readSetOut(slide.get('setOut')),
     // Slides once had a fill of their own and nothing else under them.
     ground: readGround(slide.get('ground') ?? { fill: slide.get('fill') }),

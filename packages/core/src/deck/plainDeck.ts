@@ -25,7 +25,14 @@ export function readPlainDeck(value: unknown): Deck {
   const deck = asRecord(value);
   const doc = new Y.Doc();
   doc.transact(() => {
-    for (const key of ['title', 'language', 'startSlideId', 'defaultTrailId']) {
+    for (const key of [
+      'title',
+      'language',
+      'startSlideId',
+      'defaultTrailId',
+      'turn',
+      'numbering',
+    ]) {
       if (deck[key] !== null && deck[key] !== undefined) deckMap(doc).set(key, deck[key]);
     }
     const { ref, amount, own } = readDeckTheme(deck.theme);

@@ -1,4 +1,5 @@
 import * as Y from 'yjs';
+import { readTurn } from '../parts/turns.js';
 import { asBoolean, asLanguage, asOneOf, asRecord, asString } from '../parts/decode.js';
 import {
   asId,
@@ -27,6 +28,7 @@ import {
   type Link,
   type Section,
   type SetAside,
+  type Numbering,
   type Slide,
   type Trail,
 } from './types.js';
@@ -42,6 +44,13 @@ export function readDeck(doc: Y.Doc): Deck {
     if (read) links[id] = read;
   }
   return { ...readHead(doc, slides), slides, links };
+}
+
+/** From a slide on that is gone, numbers begin with the first again. */
+function readNumbering(value: unknown, slides: Record<SlideId, Slide>): Numbering {
+  const from = asId<SlideId>(value);
+  if (!from) return null;
+  return slides[from] ? from : 'all';
 }
 
 export const readTheme = (doc: Y.Doc): DeckTheme =>
@@ -63,6 +72,8 @@ export function readHead(
   return {
     title: asString(head.get('title'), 'Untitled deck', 200),
     theme: readTheme(doc),
+    turn: readTurn(head.get('turn')) ?? 'cut',
+    numbering: readNumbering(head.get('numbering'), slides),
     language: asLanguage(head.get('language')),
     startSlideId: start && slides[start] ? start : null,
     sections: readSections(doc),

@@ -10,6 +10,7 @@ import type {
 } from '../parts/ids.js';
 import type { LayoutName } from '../layouts/names.js';
 import type { Amount } from '../themes/kind.js';
+import type { Turn } from '../parts/turns.js';
 import type { AssetRef, Credit } from '../parts/asset.js';
 import type { Fill } from '../parts/fill.js';
 import type { SlideElement } from '../elements/registry.js';
@@ -77,6 +78,8 @@ export interface Slide {
   theme: ThemeRef | null;
   /** As much scenery of its own; null for as much as the deck has. */
   scenery: Amount | null;
+  /** How it comes, in its own way; null for that of the deck. */
+  turn: Turn | null;
   /** How it sets itself out while things come and go; null for a slide that is laid out by hand. */
   setOut: SlideSetOut | null;
   ground: Ground;
@@ -141,9 +144,15 @@ export const themeFor = (deck: Pick<Deck, 'theme' | 'slides'>, slideId: SlideId)
   themeOn(deck.slides[slideId], deck.theme);
 
 /** A plain reading of a deck document; never changed in place. */
+/** Which slides show their number: all, or those from one on; null for none. */
+export type Numbering = 'all' | SlideId | null;
+
 export interface Deck {
   title: string;
   theme: DeckTheme;
+  /** How slides come that say nothing else. */
+  turn: Turn;
+  numbering: Numbering;
   /** What it is written in, as a language tag (BCP 47): numbers are read as that language writes them. */
   language: string;
   startSlideId: SlideId | null;

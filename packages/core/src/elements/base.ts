@@ -10,6 +10,7 @@ import {
   given,
   letters,
   readBox,
+  whole,
   withheld,
   type Field,
   type Fields,
@@ -59,6 +60,8 @@ export interface ElementBase {
   /** The group it belongs to. */
   groupId: ElementId | null;
   slot: Slot | null;
+  /** At which step it comes when the slide is shown; 0 for what is there from the beginning. */
+  comes: number;
   /** How it was set out last; null for what never was. */
   setOut: SetOut | null;
   /** How students may move it; heeded on the pieces layer only. */
@@ -107,6 +110,9 @@ const always = <T>(field: Field<T>): Field<T> => ({
   },
 });
 
+/** Of a slide on which things come one after the other. */
+export const MOST_STEPS = 12;
+
 export const BASE: Fields<Omit<ElementBase, 'id'>> = {
   layer: always(given((value) => asOneOf(value, LAYERS, 'content'))),
   box: always(box()),
@@ -120,6 +126,7 @@ export const BASE: Fields<Omit<ElementBase, 'id'>> = {
     copied: (value, copyOf) => value && copyOf(value),
   },
   slot: given((value) => SLOTS.find((slot) => slot === value) ?? null),
+  comes: whole(0, 0, MOST_STEPS),
   setOut: withheld(readSetOut, null),
   piece: given(readPiece),
 };

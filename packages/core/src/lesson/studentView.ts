@@ -23,6 +23,8 @@ export function studentView(edition: Deck): Deck {
   return {
     title: edition.title,
     theme: edition.theme,
+    turn: edition.turn,
+    numbering: edition.numbering,
     language: edition.language,
     startSlideId: met.startSlideId,
     slides,
@@ -88,6 +90,7 @@ function slideForStudents(slide: Slide): Slide {
     layout: slide.layout,
     theme: slide.theme,
     scenery: slide.scenery,
+    turn: slide.turn,
     ground: slide.ground,
     notes: '',
     elements: slide.elements.map(forStudents),

@@ -8,6 +8,7 @@ export const REFUSALS = {
   'deck.name': 'A deck needs a name.',
   'deck.language': 'There is no such language here.',
   'deck.theme': 'There is no such theme.',
+  'deck.turn': 'Slides cannot come that way.',
   'themes.tooMany': 'A deck has {{most}} themes of its own at the most. Take one out first.',
   'deck.layout': 'There is no such layout.',
 

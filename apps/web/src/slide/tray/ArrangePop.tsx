@@ -14,6 +14,7 @@ import {
   stretched,
   turnedBy,
   middleOf,
+  MOST_STEPS,
   ungroup,
   type Aligning,
   type Layer,
@@ -165,6 +166,15 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
             >
               Undo the group
             </Plain>
+          )}
+          {one && (
+            <NumberField
+              label="Comes at step"
+              value={one.comes}
+              min={0}
+              max={MOST_STEPS}
+              onKeep={(comes) => run(setElements, slide.id, ids, { comes })}
+            />
           )}
           <Check
             label="Locked: nobody moves or changes it"

@@ -8,6 +8,7 @@ import {
   moveLayer,
   setGround,
   setLayout,
+  setNumbering,
   slidesWithin,
   type Ground,
   type GroundPicture,
@@ -24,6 +25,8 @@ import type { StageEdit } from '../../editing/useStageEdit';
 import { ColourPop, FillPop } from '../../settings/colours';
 import { SetOutPop } from './SetOutPop';
 import { ThemePop } from './ThemePop';
+import { TransitionPop } from './TransitionPop';
+import { Segments } from '../../ui/Segments';
 import { PicturePop } from '../../ui/PicturePop';
 
 /** Nothing in hand: the slide itself, or its background. */
@@ -41,6 +44,7 @@ export function SlideSettings(props: {
       <SetOutPop slide={slide} />
       <LayoutPop slide={slide} />
       <ThemePop slide={slide} />
+      <TransitionPop slide={slide} />
       <LanguagePop />
       {onPasteInPlace && <Plain onClick={onPasteInPlace}>Paste in place</Plain>}
       <span className="text-soft">Pick something on the stage, or add something below.</span>
@@ -49,7 +53,8 @@ export function SlideSettings(props: {
 }
 
 function LayoutPop({ slide }: { slide: Slide }): ReactElement {
-  const { run } = useDeck();
+  const { deck, run } = useDeck();
+  const { numbering } = deck;
   return (
     <Pop label="Layout" value={layoutOf(slide.layout).label} width={330}>
       <div className="grid grid-cols-3 gap-1.5" role="group" aria-label="Layouts">
@@ -66,9 +71,32 @@ function LayoutPop({ slide }: { slide: Slide }): ReactElement {
           </button>
         ))}
       </div>
+      <div className="mt-3 flex flex-wrap items-center gap-2 border-t border-dotted border-line pt-3">
+        <span className="text-soft">Slide numbers</span>
+        <Segments
+          label="Slide numbers"
+          value={numbering === null || numbering === 'all' ? (numbering ?? 'none') : 'from'}
+          options={NUMBERINGS}
+          onChange={(wanted) =>
+            run(setNumbering, wanted === 'none' ? null : wanted === 'all' ? 'all' : slide.id)
+          }
+        />
+      </div>
+      {numbering !== null && numbering !== 'all' && numbering !== slide.id && (
+        <p className="mt-1 text-soft">
+          They begin with “{deck.slides[numbering]?.title || 'Untitled'}”.{' '}
+          <Plain onClick={() => run(setNumbering, slide.id)}>Begin with this one</Plain>
+        </p>
+      )}
     </Pop>
   );
 }
+
+const NUMBERINGS = [
+  { value: 'none', label: 'None' },
+  { value: 'all', label: 'All' },
+  { value: 'from', label: 'From here on' },
+] as const;
 
 /** What stands where in a layout, in a few lines. */
 function LayoutSketch({ layout }: { layout: LayoutName }): ReactElement {
