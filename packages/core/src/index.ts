@@ -86,7 +86,7 @@ export * from './deck/credits.js';
 export * from './deck/filesOf.js';
 export * from './deck/met.js';
 export { defaultTrail } from './deck/trails/trailSteps.js';
-export { readPlainDeck } from './deck/plainDeck.js';
+export { emptyDeckIn, readPlainDeck } from './deck/plainDeck.js';
 export {
   addElement,
   addPlaced,

@@ -25,8 +25,13 @@ export async function uploadFile(file: File): Promise<FileRef> {
   return { hash, size, name: file.name.slice(0, 200) };
 }
 
+/** Begins the hash of a picture that is still in the picture box: nobody has brought it yet. */
+export const IN_THE_BOX = 'box:';
+
 /** The address of a picture at a width of about so many pixels on screen; of an animated one perhaps its first frame. */
 export function assetUrl(asset: AssetRef, width: number, isStill = false): string {
+  if (asset.hash.startsWith(IN_THE_BOX))
+    return `/api/picture-box/${asset.hash.slice(IN_THE_BOX.length)}.svg`;
   const dense = width * Math.min(2, globalThis.devicePixelRatio || 1);
   const size = [320, 640, 1280].find((candidate) => candidate >= dense);
   if (isStill) return `/api/assets/${asset.hash}?still=1&w=${size ?? 1280}`;

@@ -1,11 +1,11 @@
 import {
   addStarter,
+  emptyDeckIn,
   findStarters,
   pasteSlides,
   readDeck,
   STARTER_GROUPS,
   STARTERS,
-  type Deck,
   type KeptStarter,
   type Slide,
   type SlideId,
@@ -15,9 +15,8 @@ import {
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { memo, useMemo, useState, type ReactElement, type ReactNode } from 'react';
-import * as Y from 'yjs';
 import { http, sentenceOf } from '../api/http';
-import { boxPictureUrl } from '../api/pictureBox';
+import { IN_THE_BOX } from '../api/assets';
 import { useChange } from '../api/teacher';
 import { SlideView } from '../stage/SlideView';
 import { Button } from '../ui/Button';
@@ -120,7 +119,7 @@ export default function StartersDialog(props: {
               title={starter.title}
               use={starter.use}
               isBusy={busy === starter.id}
-              picture={<StarterPreview starter={starter} deck={deck} />}
+              picture={<StarterPreview starter={starter} theme={deck.theme} />}
               onPick={() => void add(starter)}
             />
           ))}
@@ -171,28 +170,33 @@ const Preview = ({
   theme: DeckTheme;
 }): ReactElement | null => (slide ? <SlideView slide={slide} theme={theme} width={WIDTH} /> : null);
 
+/** All drawings of the picture box have this shape. */
+const DRAWING = { hash: '0'.repeat(64), width: 600, height: 500, isAnimated: false };
+
 /** The slide that a starter would make, made in a deck that nobody keeps. */
 const StarterPreview = memo(function StarterPreview(props: {
   starter: Starter;
-  deck: Deck;
+  theme: DeckTheme;
 }): ReactElement | null {
-  const { starter } = props;
+  const { starter, theme } = props;
   const slide = useMemo(() => {
-    const doc = new Y.Doc();
-    const added = addStarter(doc, starter);
-    return added.ok ? readDeck(doc).slides[added.slideId] : undefined;
-  }, [starter]);
-  return (
-    <>
-      <Preview slide={slide} theme={props.deck.theme} />
-      {starter.drawing && (
-        <img
-          src={boxPictureUrl(starter.drawing)}
-          alt=""
-          loading="lazy"
-          className="absolute inset-x-0 bottom-2 mx-auto h-[54%] rounded-[4px] bg-white object-contain"
-        />
-      )}
-    </>
-  );
+    const doc = emptyDeckIn(theme);
+    const added = addStarter(doc, starter, { picture: starter.drawing ? DRAWING : null });
+    const made = added.ok ? readDeck(doc).slides[added.slideId] : undefined;
+    return made && withDrawing(made, starter.drawing ?? '');
+  }, [starter, theme]);
+  return <Preview slide={slide} theme={theme} />;
 });
+
+/** A slide whose picture stays in the picture box until the slide is taken. */
+function withDrawing(slide: Slide, drawing: string): Slide {
+  const asset = { ...DRAWING, hash: `${IN_THE_BOX}${drawing}` };
+  return {
+    ...slide,
+    elements: slide.elements.map((element) => {
+      if (element.kind === 'picture') return { ...element, asset };
+      if (element.kind === 'question' && element.picture) return { ...element, picture: asset };
+      return element;
+    }),
+  };
+}

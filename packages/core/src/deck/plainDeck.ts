@@ -12,10 +12,24 @@ import {
 } from './document.js';
 import { readDeck } from './readDeck.js';
 import { readDeckTheme } from '../themes/readThemes.js';
+import type { DeckTheme } from '../themes/theme.js';
 import { addElementTo } from './arranging/elementCommands.js';
 import { putLink } from './links/linkCommands.js';
 import type { Deck, Link } from './types.js';
 import { type NewElement } from '../elements/registry.js';
+
+/** A deck with nothing in it, in the theme of another: what is tried in it looks as it would there. */
+export function emptyDeckIn({ ref, amount, own }: DeckTheme): Y.Doc {
+  const doc = new Y.Doc();
+  doc.transact(() => putTheme(doc, { ref, amount, own }));
+  return doc;
+}
+
+function putTheme(doc: Y.Doc, { ref, amount, own }: DeckTheme): void {
+  deckMap(doc).set('theme', ref);
+  deckMap(doc).set('scenery', amount);
+  for (const [id, theme] of Object.entries(own)) themesMap(doc).set(id, theme);
+}
 
 /**
  * A deck out of plain data of any age, as an edition keeps it: it goes through a document, so it is read as carefully
@@ -35,10 +49,7 @@ export function readPlainDeck(value: unknown): Deck {
     ]) {
       if (deck[key] !== null && deck[key] !== undefined) deckMap(doc).set(key, deck[key]);
     }
-    const { ref, amount, own } = readDeckTheme(deck.theme);
-    deckMap(doc).set('theme', ref);
-    deckMap(doc).set('scenery', amount);
-    for (const [id, theme] of Object.entries(own)) themesMap(doc).set(id, theme);
+    putTheme(doc, readDeckTheme(deck.theme));
     for (const [id, slide] of Object.entries(asRecord(deck.slides))) putSlide(doc, idOf(id), slide);
     for (const link of Object.values(asRecord(deck.links)) as Link[]) {
       putLink(doc, link.id, link.from, link.carrier, link.target, link.wording);

@@ -1,4 +1,5 @@
-import { command, done, type Plan } from '../deck/command.js';
+import { command, done, isRefusal, type Plan } from '../deck/command.js';
+import { setOut } from '../composition/setOutCommands.js';
 import type * as Y from 'yjs';
 import { addElementTo } from '../deck/arranging/elementCommands.js';
 import type { CreditedAsset } from '../parts/asset.js';
@@ -143,6 +144,9 @@ export const addStarter = command(
       for (const element of starter.build({ picture, makeId: newId })) {
         addElementTo(doc, slideId, element);
       }
+      // Pieces and their zones stay as they are laid; the rest makes the most of the room around them.
+      const arranging = setOut.plan(doc, [slideId]);
+      if (!isRefusal(arranging)) arranging();
       return { slideId };
     };
   },
