@@ -175,3 +175,54 @@ test('a theme of one’s own: made out of ours, repaired while it changes, out o
   await undo(page).click();
   await expect(theme).toHaveAccessibleName('Theme: Petrel blue');
 });
+
+test('a layout of one’s own: made out of a slide, given to another, changed once for both, a part of it hidden', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  const made = await page.context().request.post('/api/decks', {
+    data: {
+      title: 'Log book',
+      plan: '- Monday\n  Low tide at nine.\n  - Tuesday\n    Fog until noon.',
+    },
+  });
+  const { id } = (await made.json()) as { id: string };
+  await page.goto(`/deck/${id}/slide`);
+  const nothingInHand = () => stageOf(page).click({ position: { x: 4, y: 4 } });
+  const layout = trayOf(page).getByRole('button', { name: /^Layout/ });
+  const text = (words: string) => stageOf(page).getByRole('button', { name: words });
+  const leftOf = async (words: string) => Math.round((await text(words).boundingBox())!.x);
+
+  await nothingInHand();
+  await layout.click();
+  await page.getByRole('button', { name: /Keep how this slide is laid/ }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Log page');
+  await expect(layout).toHaveAccessibleName('Layout: Log page');
+  await page.keyboard.press('Escape');
+  await text('Low tide at nine.').click();
+  for (let at = 0; at < 6; at += 1) await page.keyboard.press('Shift+ArrowRight');
+  const left = await leftOf('Low tide at nine.');
+  await nothingInHand();
+  await layout.click();
+  await page.getByRole('button', { name: 'Lay it anew as this slide' }).click();
+  await expect(page.getByText('No other slide has it yet.')).toBeVisible();
+  await isSaved(page);
+
+  await page.getByRole('button', { name: 'Tuesday: Tuesday' }).click();
+  await expect(page.getByRole('group', { name: 'Stage: Tuesday' })).toBeVisible();
+  await nothingInHand();
+  await layout.click();
+  await page
+    .getByRole('group', { name: 'Own layouts' })
+    .getByRole('button', { name: 'Log page' })
+    .click();
+  await page.keyboard.press('Escape');
+  await expect.poll(() => leftOf('Fog until noon.')).toBe(left);
+  await layout.click();
+  await page.getByRole('region', { name: 'This layout' }).getByLabel('title').uncheck();
+  await page.keyboard.press('Escape');
+  await expect(stageOf(page).getByText('Tuesday')).not.toBeInViewport();
+  await isSaved(page);
+  await page.reload();
+  await expect(layout).toHaveAccessibleName('Layout: Log page');
+});

@@ -6,12 +6,14 @@ import { useDeck } from '../deck/DeckContext';
 import { questionElement } from '../elements/question/making';
 import { PicturePop } from '../ui/PicturePop';
 import type { StageEdit } from '../editing/useStageEdit';
+import { slotsOf } from './ownSlots';
 
 /** Places of the layout that wait for a picture or a question. */
 export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number }): ReactElement {
   const { slide, edit, scale } = props;
-  const { run } = useDeck();
-  const waiting = emptySlots(slide).filter(({ takes }) => takes !== 'text');
+  const { deck, run } = useDeck();
+  const own = slide.ownLayout === null ? undefined : deck.layouts[slide.ownLayout];
+  const waiting = emptySlots(slide, own && slotsOf(own)).filter(({ takes }) => takes !== 'text');
   const ghost = (spec: SlotSpec, label: string, onClick?: () => void): ReactElement => (
     <button
       type="button"

@@ -44,6 +44,7 @@ import {
  *   trails    map   TrailId → map { name, tint, order, followsLinks, stops: array of { id, slideId, closeUpId } }
  *   setAside  map   key of a finding → { reason, print }
  *   themes    map   id → a theme of the deck's own, as plain data
+ *   layouts   map   id → a layout of the deck's own, as plain data
  *
  * `text` of an element is an XML fragment; boxes, assets, questions and keys are plain values replaced whole.
  * A folio document keeps its leaves under the same `slides`, so the same commands and readings serve both.
@@ -66,9 +67,11 @@ export const trailsMap = (doc: Y.Doc): IdMap<TrailId> => doc.getMap('trails') as
 export const setAsideMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('setAside');
 /** The deck's own themes, by id: each as it is kept. */
 export const themesMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('themes');
+/** The deck's own layouts, by id: each as it is kept. */
+export const layoutsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('layouts');
 /** What is read of a deck besides its slides and links. */
 export const headMaps = (doc: Y.Doc): Y.Map<unknown>[] =>
-  [deckMap, sectionsMap, trailsMap, setAsideMap, themesMap].map((map) => map(doc));
+  [deckMap, sectionsMap, trailsMap, setAsideMap, themesMap, layoutsMap].map((map) => map(doc));
 
 export function slideOf(doc: Y.Doc, slideId: SlideId): YSlide | undefined {
   const slide = slidesMap(doc).get(slideId);
@@ -123,6 +126,8 @@ export function readSlide(
     layout: layoutNameOf(slide),
     theme: readThemeRef(slide.get('theme')),
     scenery: AMOUNTS.find((amount) => amount === slide.get('scenery')) ?? null,
+    ownLayout: asString(slide.get('ownLayout'), '', 40) || null,
+    hidesNumber: asBoolean(slide.get('hidesNumber')),
     turn: readTurn(slide.get('turn')),
     setOut: readSetOut(slide.get('setOut')),
     // Slides once had a fill of their own and nothing else under them.
@@ -164,7 +169,7 @@ export const elementsInOrder = (
   before?: readonly SlideElement[],
 ): SlideElement[] => settle(elements.sort(byLayerAndOrder), before);
 
-function readGround(value: unknown): Ground {
+export function readGround(value: unknown): Ground {
   const { fill, picture, tint, tintStrength } = asRecord(value);
   const { asset, fit, scale, x, y, credit } = asRecord(picture);
   const read = readAsset(asset);

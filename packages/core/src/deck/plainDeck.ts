@@ -7,6 +7,7 @@ import {
   sectionsMap,
   setAsideMap,
   slidesMap,
+  layoutsMap,
   themesMap,
   trailsMap,
 } from './document.js';
@@ -15,6 +16,7 @@ import { readDeckTheme } from '../themes/readThemes.js';
 import type { DeckTheme } from '../themes/theme.js';
 import { addElementTo } from './arranging/elementCommands.js';
 import { putLink } from './links/linkCommands.js';
+import { readLayouts } from './readLayouts.js';
 import type { Deck, Link } from './types.js';
 import { type NewElement } from '../elements/registry.js';
 
@@ -50,6 +52,9 @@ export function readPlainDeck(value: unknown): Deck {
       if (deck[key] !== null && deck[key] !== undefined) deckMap(doc).set(key, deck[key]);
     }
     putTheme(doc, readDeckTheme(deck.theme));
+    for (const [id, layout] of Object.entries(readLayouts(deck.layouts))) {
+      layoutsMap(doc).set(id, layout);
+    }
     for (const [id, slide] of Object.entries(asRecord(deck.slides))) putSlide(doc, idOf(id), slide);
     for (const link of Object.values(asRecord(deck.links)) as Link[]) {
       putLink(doc, link.id, link.from, link.carrier, link.target, link.wording);

@@ -1,4 +1,5 @@
 import * as Y from 'yjs';
+import { readLayouts } from './readLayouts.js';
 import { readTurn } from '../parts/turns.js';
 import { asBoolean, asLanguage, asOneOf, asRecord, asString } from '../parts/decode.js';
 import {
@@ -19,6 +20,7 @@ import {
   sectionsMap,
   setAsideMap,
   slidesMap,
+  layoutsMap,
   themesMap,
   trailsMap,
 } from './document.js';
@@ -74,6 +76,7 @@ export function readHead(
     theme: readTheme(doc),
     turn: readTurn(head.get('turn')) ?? 'cut',
     numbering: readNumbering(head.get('numbering'), slides),
+    layouts: readLayouts(layoutsMap(doc).toJSON()),
     language: asLanguage(head.get('language')),
     startSlideId: start && slides[start] ? start : null,
     sections: readSections(doc),

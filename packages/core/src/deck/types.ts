@@ -9,6 +9,8 @@ import type {
   TrailId,
 } from '../parts/ids.js';
 import type { LayoutName } from '../layouts/names.js';
+import type { Box, Slot } from '../parts/place.js';
+import type { Alignment, TextStyle } from '../parts/typography.js';
 import type { Amount } from '../themes/kind.js';
 import type { Turn } from '../parts/turns.js';
 import type { AssetRef, Credit } from '../parts/asset.js';
@@ -40,6 +42,27 @@ export interface GroundPicture {
   x: number;
   y: number;
   credit: Credit;
+}
+
+/** A place that a layout of the deck's own keeps for something. */
+export interface OwnPlace {
+  slot: Slot;
+  takes: 'text' | 'picture' | 'question';
+  /** Of a text. */
+  style: TextStyle;
+  align: Alignment | null;
+  box: Box;
+  /** What stands in a place that is not shown lies beside the stage. */
+  isShown: boolean;
+}
+
+/** A layout of the deck's own: slides of it follow when it changes. */
+export interface OwnLayout {
+  label: string;
+  places: OwnPlace[];
+  /** What lies under its slides; null leaves each its own. */
+  ground: Ground | null;
+  showsNumber: boolean;
 }
 
 export interface SlideSetOut {
@@ -74,6 +97,10 @@ export interface Slide {
    */
   trunkId: LinkId | 'top' | null;
   layout: LayoutName;
+  /** A layout of the deck's own that it follows; null for none. */
+  ownLayout: string | null;
+  /** It has a number and does not show it. */
+  hidesNumber: boolean;
   /** A theme of its own; null for that of the deck. */
   theme: ThemeRef | null;
   /** As much scenery of its own; null for as much as the deck has. */
@@ -153,6 +180,8 @@ export interface Deck {
   /** How slides come that say nothing else. */
   turn: Turn;
   numbering: Numbering;
+  /** Layouts of its own, by id. */
+  layouts: Record<string, OwnLayout>;
   /** What it is written in, as a language tag (BCP 47): numbers are read as that language writes them. */
   language: string;
   startSlideId: SlideId | null;

@@ -196,12 +196,16 @@ function freeAtFoot(isFree: (place: Box) => boolean): Box | undefined {
 }
 
 /** The places of a slide's layout that nothing fills yet. */
-export function emptySlots(slide: {
-  layout: LayoutName;
-  elements: readonly { slot: Slot | null }[];
-}): SlotSpec[] {
+export function emptySlots(
+  slide: {
+    layout: LayoutName;
+    elements: readonly { slot: Slot | null }[];
+  },
+  /** Those of a layout of the deck's own, where it follows one. */
+  slots: readonly SlotSpec[] = layoutOf(slide.layout).slots,
+): SlotSpec[] {
   const filled = new Set(slide.elements.map(({ slot }) => slot));
-  return layoutOf(slide.layout).slots.filter(({ slot }) => !filled.has(slot));
+  return slots.filter(({ slot }) => !filled.has(slot));
 }
 
 /**

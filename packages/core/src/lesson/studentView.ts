@@ -25,6 +25,8 @@ export function studentView(edition: Deck): Deck {
     theme: edition.theme,
     turn: edition.turn,
     numbering: edition.numbering,
+    // What was laid by them is laid; how is the teacher's.
+    layouts: {},
     language: edition.language,
     startSlideId: met.startSlideId,
     slides,
@@ -88,6 +90,8 @@ function slideForStudents(slide: Slide): Slide {
     trunkId: null,
     setOut: null,
     layout: slide.layout,
+    ownLayout: null,
+    hidesNumber: slide.hidesNumber,
     theme: slide.theme,
     scenery: slide.scenery,
     turn: slide.turn,

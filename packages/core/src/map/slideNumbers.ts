@@ -17,7 +17,11 @@ export function slideNumbers({
     0,
     inOrder.findIndex(({ id }) => id === numbering),
   );
-  return new Map(inOrder.slice(from).map(({ id }, at) => [id, at + 1]));
+  const numbers = new Map<SlideId, number>();
+  inOrder.slice(from).forEach(({ id, hidesNumber }, at) => {
+    if (!hidesNumber) numbers.set(id, at + 1);
+  });
+  return numbers;
 }
 
 /** How many steps it takes until everything on a slide has come. */

@@ -14,5 +14,9 @@ export const LAYERS = ['background', 'content', 'pieces'] as const;
 export type Layer = (typeof LAYERS)[number];
 
 /** Where a layout has put something: a change of layout moves it to the same slot of the new one. */
-export const SLOTS = ['title', 'subtitle', 'body', 'second', 'picture', 'caption'] as const;
+export const SLOTS = [
+  ...(['title', 'subtitle', 'body', 'second', 'picture', 'caption'] as const),
+  // Of layouts of a teacher's own.
+  ...(['third', 'fourth', 'fifth', 'sixth'] as const),
+] as const;
 export type Slot = (typeof SLOTS)[number];

@@ -11,6 +11,9 @@ export const REFUSALS = {
   'deck.turn': 'Slides cannot come that way.',
   'themes.tooMany': 'A deck has {{most}} themes of its own at the most. Take one out first.',
   'deck.layout': 'There is no such layout.',
+  'layouts.tooMany': 'A deck has {{most}} layouts of its own at the most. Take one out first.',
+  'layout.nothing':
+    'There is nothing on this slide that a layout has places for: texts, pictures or questions.',
 
   'slide.gone': 'This slide is not there any more.',
   'setOut.nothing':

@@ -3,16 +3,11 @@ import {
   LANGUAGES,
   setLanguage,
   GROUND_FITS,
-  layoutOf,
-  LAYOUTS,
   moveLayer,
   setGround,
-  setLayout,
-  setNumbering,
   slidesWithin,
   type Ground,
   type GroundPicture,
-  type LayoutName,
   type Reach,
   type Slide,
   themeOn,
@@ -23,10 +18,10 @@ import { useDeck } from '../../deck/DeckContext';
 import { named, Plain, Pop, Select, Setting, Slide as Slider } from '../../ui/controls';
 import type { StageEdit } from '../../editing/useStageEdit';
 import { ColourPop, FillPop } from '../../settings/colours';
+import { LayoutPop } from './LayoutPop';
 import { SetOutPop } from './SetOutPop';
 import { ThemePop } from './ThemePop';
 import { TransitionPop } from './TransitionPop';
-import { Segments } from '../../ui/Segments';
 import { PicturePop } from '../../ui/PicturePop';
 
 /** Nothing in hand: the slide itself, or its background. */
@@ -49,88 +44,6 @@ export function SlideSettings(props: {
       {onPasteInPlace && <Plain onClick={onPasteInPlace}>Paste in place</Plain>}
       <span className="text-soft">Pick something on the stage, or add something below.</span>
     </>
-  );
-}
-
-function LayoutPop({ slide }: { slide: Slide }): ReactElement {
-  const { deck, run } = useDeck();
-  const { numbering } = deck;
-  return (
-    <Pop label="Layout" value={layoutOf(slide.layout).label} width={330}>
-      <div className="grid grid-cols-3 gap-1.5" role="group" aria-label="Layouts">
-        {LAYOUTS.map((layout) => (
-          <button
-            key={layout}
-            type="button"
-            aria-pressed={slide.layout === layout}
-            onClick={() => run(setLayout, slide.id, layout)}
-            className="rounded-[4px] border border-line p-1 text-[12px] hover:border-petrol aria-pressed:border-petrol aria-pressed:bg-petrol-mist"
-          >
-            <LayoutSketch layout={layout} />
-            {layoutOf(layout).label}
-          </button>
-        ))}
-      </div>
-      <div className="mt-3 flex flex-wrap items-center gap-2 border-t border-dotted border-line pt-3">
-        <span className="text-soft">Slide numbers</span>
-        <Segments
-          label="Slide numbers"
-          value={numbering === null || numbering === 'all' ? (numbering ?? 'none') : 'from'}
-          options={NUMBERINGS}
-          onChange={(wanted) =>
-            run(setNumbering, wanted === 'none' ? null : wanted === 'all' ? 'all' : slide.id)
-          }
-        />
-      </div>
-      {numbering !== null && numbering !== 'all' && numbering !== slide.id && (
-        <p className="mt-1 text-soft">
-          They begin with “{deck.slides[numbering]?.title || 'Untitled'}”.{' '}
-          <Plain onClick={() => run(setNumbering, slide.id)}>Begin with this one</Plain>
-        </p>
-      )}
-    </Pop>
-  );
-}
-
-const NUMBERINGS = [
-  { value: 'none', label: 'None' },
-  { value: 'all', label: 'All' },
-  { value: 'from', label: 'From here on' },
-] as const;
-
-/** What stands where in a layout, in a few lines. */
-function LayoutSketch({ layout }: { layout: LayoutName }): ReactElement {
-  const { slots, choices } = layoutOf(layout);
-  const showsChoices = layout === 'choices' || layout === 'pattern';
-  return (
-    <svg viewBox="0 0 1280 720" className="mb-0.5 w-full bg-paper" aria-hidden>
-      {slots.map((slot) => {
-        const { x, y, w, h } = slot.box;
-        return slot.takes === 'text' ? (
-          <rect
-            key={slot.slot}
-            x={x}
-            y={y}
-            width={w * 0.8}
-            height={Math.min(h, 60)}
-            className={slot.style === 'title' ? 'fill-ink/70' : 'fill-ink/25'}
-          />
-        ) : (
-          <rect key={slot.slot} x={x} y={y} width={w} height={h} className="fill-petrol/25" />
-        );
-      })}
-      {showsChoices &&
-        [0, 1, 2].map((row) => (
-          <rect
-            key={row}
-            x={choices.x}
-            y={choices.y + row * (choices.h + choices.gap)}
-            width={choices.w}
-            height={choices.h}
-            className="fill-ember/40"
-          />
-        ))}
-    </svg>
   );
 }
 

@@ -29,6 +29,8 @@ export const setLayout = command(
     const { slots } = layoutOf(layout);
     return () => {
       slide.set('layout', layout);
+      slide.delete('ownLayout');
+      slide.delete('hidesNumber');
       // Whoever picks a layout wants it as it is.
       slide.delete('setOut');
       const filled = new Set<string>();

@@ -1,0 +1,138 @@
+import type * as Y from 'yjs';
+import {
+  addPlaced,
+  applyLayout,
+  changeLayout,
+  createHistory,
+  keepLayout,
+  plain,
+  readDeck,
+  readPlainDeck,
+  relayLayout,
+  removeLayout,
+  setBox,
+  setGround,
+  setLayout,
+  setNumbering,
+  slideNumbers,
+  studentView,
+  type Box,
+} from '../../index.js';
+import { deck, slide } from '../../testing/builder.js';
+
+const BODY: Box = { x: 100, y: 300, w: 500, h: 200 };
+const LOW: Box = { x: 640, y: 420, w: 500, h: 200 };
+
+/** Slides a and b with a text each, the layout made out of a and given to b. */
+function open(): { doc: Y.Doc; id: string; textOn: (slideId: string) => Box } {
+  const doc = deck(slide('a'), slide('b'), slide('c'));
+  for (const slideId of ['a', 'b']) {
+    addPlaced(doc, slideId, {
+      kind: 'text',
+      layer: 'content',
+      style: 'body',
+      slot: 'body',
+      box: slideId === 'a' ? BODY : { x: 0, y: 0, w: 300, h: 80 },
+      text: plain(`Words of ${slideId}`),
+    });
+  }
+  const { id } = keepLayout(doc, 'a', 'Log page') as unknown as { id: string };
+  applyLayout(doc, ['b'], id);
+  const textOn = (slideId: string): Box =>
+    readDeck(doc).slides[slideId]!.elements.find(
+      (one) => one.kind === 'text' && one.style === 'body',
+    )!.box;
+  return { doc, id, textOn };
+}
+
+test('a layout is made out of a slide, and another is laid like it', () => {
+  const { doc, id, textOn } = open();
+  expect(readDeck(doc).layouts[id]).toMatchObject({ label: 'Log page', ground: null });
+  expect(textOn('b')).toEqual(BODY);
+  expect(readDeck(doc).slides.b!.ownLayout).toBe(id);
+});
+
+test('laid anew once, every slide of it follows, but for what was moved by hand; that is put back when it is asked for', () => {
+  const { doc, id, textOn } = open();
+  applyLayout(doc, ['c'], id);
+  const moved = readDeck(doc).slides.c!.elements.find((one) => one.slot === 'body')!;
+  setBox(doc, 'c', moved.id, { x: 7, y: 7, w: 200, h: 90 });
+  const own = readDeck(doc).slides.a!.elements.find((one) => one.slot === 'body')!;
+  setBox(doc, 'a', own.id, LOW);
+  relayLayout(doc, 'a');
+  expect([textOn('a'), textOn('b')]).toEqual([LOW, LOW]);
+  expect(textOn('c')).toMatchObject({ x: 7, y: 7 });
+  applyLayout(doc, ['c'], id);
+  expect(textOn('c')).toEqual(LOW);
+});
+
+test('a part that is not shown lies beside the stage on every slide, and comes back', () => {
+  const { doc, id, textOn } = open();
+  const hide = (isShown: boolean): void => {
+    const { places } = readDeck(doc).layouts[id]!;
+    changeLayout(doc, id, {
+      places: places.map((place) => (place.slot === 'body' ? { ...place, isShown } : place)),
+    });
+  };
+  hide(false);
+  expect(textOn('a').x + textOn('a').w).toBeLessThan(0);
+  expect(textOn('b').x + textOn('b').w).toBeLessThan(0);
+  hide(true);
+  expect([textOn('a'), textOn('b')]).toEqual([BODY, BODY]);
+});
+
+test('its slides show no number where it shows none, and are counted all the same', () => {
+  const { doc, id } = open();
+  setNumbering(doc, 'all');
+  changeLayout(doc, id, { showsNumber: false });
+  const numbers = [...slideNumbers(studentView(readDeck(doc))).values()];
+  expect(numbers).toHaveLength(1);
+  changeLayout(doc, id, { showsNumber: true });
+  expect(slideNumbers(readDeck(doc)).size).toBe(3);
+});
+
+test('its background goes along, with its tint, and a slide that has another keeps that', () => {
+  const { doc, textOn } = open();
+  setGround(doc, ['a'], { fill: '#224466', tint: '#FFFFFF', tintStrength: 0.25 });
+  relayLayout(doc, 'a');
+  expect(readDeck(doc).slides.b!.ground).toMatchObject({ fill: '#224466', tintStrength: 0.25 });
+  setGround(doc, ['b'], { fill: '#AA0000' });
+  setGround(doc, ['a'], { fill: '#00AA00' });
+  relayLayout(doc, 'a');
+  expect(readDeck(doc).slides.b!.ground.fill).toBe('#AA0000');
+  expect(textOn('b')).toEqual(BODY);
+});
+
+test('taken out, or left for one of ours, slides stay with what they have', () => {
+  const { doc, id, textOn } = open();
+  setLayout(doc, 'a', 'two-columns');
+  expect(readDeck(doc).slides.a!.ownLayout).toBeNull();
+  removeLayout(doc, id);
+  expect(readDeck(doc).slides.b!.ownLayout).toBeNull();
+  expect(textOn('b')).toEqual(BODY);
+  expect(applyLayout(doc, ['b'], id)).toMatchObject({ code: 'deck.layout' });
+  expect(relayLayout(doc, 'b')).toMatchObject({ code: 'deck.layout' });
+});
+
+test('each step is undone as one, on all slides', () => {
+  const { doc, id, textOn } = open();
+  const history = createHistory(doc);
+  const { places } = readDeck(doc).layouts[id]!;
+  changeLayout(doc, id, { places: places.map((place) => ({ ...place, box: LOW })) });
+  expect(textOn('b')).toEqual(LOW);
+  history.undo();
+  expect([textOn('a'), textOn('b')]).toEqual([BODY, BODY]);
+});
+
+test('what is no layout is read as one that does no harm, and students get none', () => {
+  const { doc, id } = open();
+  doc
+    .getMap('layouts')
+    .set(id, { label: 7, places: [{ slot: '__proto__', box: 'x' }, null], ground: 3 });
+  doc.getMap('layouts').set('../x', {});
+  expect(Object.keys(readDeck(doc).layouts)).toEqual([id]);
+  applyLayout(doc, ['b'], id);
+  const again = readPlainDeck(JSON.parse(JSON.stringify(readDeck(doc))));
+  expect(again.layouts).toEqual(readDeck(doc).layouts);
+  expect(studentView(again).layouts).toEqual({});
+});
