@@ -1,5 +1,6 @@
 import { frameTimes, openBrowser } from './browser.mjs';
 import { generatedDeck } from './generatedDeck.mjs';
+import { panMap } from './panning.mjs';
 import { describe, median, percentile, report } from './measure.mjs';
 
 /**
@@ -33,36 +34,6 @@ async function bareBoxes() {
   return frameTimes(page, STEPS);
 }
 
-async function map() {
-  await page.goto(`${address}/map`);
-  await page.locator('.react-flow__node-card').first().waitFor();
-  const pane = page.locator('.react-flow__pane');
-  const box = await pane.boundingBox();
-  if (!box) throw new Error('no map');
-  // As near as in the baseline; the pictures of what is seen first are painted before it begins.
-  await page.evaluate(() => {
-    const event = (/** @type {string} */ type, /** @type {number} */ x, /** @type {number} */ y) =>
-      new MouseEvent(type, {
-        bubbles: true,
-        cancelable: true,
-        view: window,
-        button: 0,
-        buttons: 1,
-        clientX: x,
-        clientY: y,
-      });
-    const at = document.querySelector('.react-flow__pane');
-    /** @type {any} */ (window).bench = (/** @type {number} */ step) => {
-      if (step === 0) at?.dispatchEvent(event('mousedown', 640, 400));
-      window.dispatchEvent(event('mousemove', 640 - step * 20, 400 + Math.sin(step / 10) * 200));
-    };
-  });
-  await page.mouse.move(640, 400);
-  for (let turn = 0; turn < 12; turn += 1) await page.mouse.wheel(0, -120);
-  await page.waitForTimeout(2500);
-  return frameTimes(page, STEPS);
-}
-
 /** Milliseconds of the longest task on the main thread while the whole map is laid out anew. */
 async function longestTask() {
   await page.goto(`${address}/map`);
@@ -82,7 +53,7 @@ async function longestTask() {
 const [bare, product] = /** @type {[number[][], number[][]]} */ ([[], []]);
 for (let round = 0; round < ROUNDS; round += 1) {
   bare.push(await bareBoxes());
-  product.push(await map());
+  product.push(await panMap(page, address, STEPS));
 }
 const slowest = (/** @type {number[][]} */ rounds) =>
   median(rounds.map((times) => percentile(times, 1)));

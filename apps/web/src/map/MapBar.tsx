@@ -30,6 +30,8 @@ export interface MapActions {
   leaveSection(): void;
   editSection(section: Section): void;
   openStarters(): void;
+  /** Each of the picked slides in the best arrangement for it. */
+  setOut(): void;
   /** Links a slide to another one, or to the one that is chosen next. */
   linkFrom(from: SlideId, to?: SlideId): void;
   keepAsStarter(slide: Slide): void;
@@ -196,6 +198,7 @@ function ManySlides({ slides, act }: { slides: Slide[]; act: MapActions }): Reac
       <Act isOn={areReady} onClick={() => act.setFlag(slides, 'isReady', !areReady)}>
         Ready
       </Act>
+      <Act onClick={act.setOut}>Set out</Act>
       <Act keys="Ctrl+D" onClick={act.duplicate}>
         Duplicate
       </Act>

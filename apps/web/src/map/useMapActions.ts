@@ -10,6 +10,7 @@ import {
   readClip,
   removeSlides,
   renameSlide,
+  setOut,
   setSlideFlag,
   setStart,
   type LinkId,
@@ -152,6 +153,12 @@ export function useMapActions(args: {
       if (copy) show(copy.slideIds);
     },
     copy: () => void document.execCommand('copy'),
+    setOut: () => {
+      if (run(setOut, slideIds))
+        notices.tell(
+          `${slideIds.length} slides are set out. Ctrl+Z brings them back as they were.`,
+        );
+    },
     setFlag: (slides, flag, value) => {
       doc.transact(() => {
         for (const { id } of slides) run(setSlideFlag, id, flag, value);
