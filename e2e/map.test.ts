@@ -136,6 +136,8 @@ test('many at once: marquee, section, fold, duplicate with what hangs below, cop
   await page.mouse.up();
   const bar = page.getByRole('toolbar', { name: 'Map', exact: true });
   await expect(bar).toContainText('2 slides');
+  await bar.getByRole('button', { name: 'Set out', exact: true }).click();
+  await expect(page.getByText(/2 slides are set out/)).toBeVisible();
   await bar.getByRole('button', { name: /Section/ }).click();
   await type(page, 'The garden');
   await page.getByRole('button', { name: 'Fold The garden' }).click();

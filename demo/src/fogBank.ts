@@ -1,4 +1,4 @@
-import { addTrail, setBox, setElement, setSlideFlag } from '@gobrel/core';
+import { addTrail, setBox, setElement, setSlideFlag, setTheme } from '@gobrel/core';
 import {
   at,
   bare,
@@ -149,5 +149,6 @@ export function fogBankDeck(pictures: Pictures): Y.Doc {
       slideIds: ['fog', 'horn', 'shore'],
     }),
   );
+  must(setTheme(doc, 'workshop'));
   return doc;
 }

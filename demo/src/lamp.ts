@@ -16,7 +16,7 @@ import {
   type SlidePlan,
   question,
 } from '@gobrel/core/testing';
-import { addSection, addTrail, Checker, readDeck, setAside } from '@gobrel/core';
+import { addSection, addTrail, Checker, readDeck, setAside, setTheme } from '@gobrel/core';
 import type * as Y from 'yjs';
 import { box, scene, title, WHITE, type Pictures } from './palette.js';
 import type { PictureName } from './pictures.js';
@@ -311,6 +311,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
       slideIds: ['lamp-out', 'tower', 'keeper-sees', 'wire', 'copper', 'lit'],
     }),
   );
+  must(setTheme(doc, 'harbour'));
   // Two pieces are there to be wrong: no zone waits for them, and that is as it should be.
   for (const finding of new Checker().check(readDeck(doc)).findings) {
     if (finding.kind === 'piece-unwanted')

@@ -18,6 +18,7 @@ import {
   addCloseUpStop,
   addSection,
   addTrail,
+  setTheme,
   plain,
   tableText,
   type Box,
@@ -55,7 +56,7 @@ export function rockPoolDeck(pictures: Pictures): Y.Doc {
         ),
       ),
     );
-  return deckNamed(
+  const doc = deckNamed(
     'Rock Pool Sort',
     sort(
       'shore',
@@ -122,11 +123,13 @@ export function rockPoolDeck(pictures: Pictures): Y.Doc {
     ),
     sort('home', 'Home along the shore', 'What will you look for next time?', 810, 150, ending()),
   );
+  must(setTheme(doc, 'pool'));
+  return doc;
 }
 
 /** Every student makes leaves. */
 export function almanacDeck(pictures: Pictures): Y.Doc {
-  return deckNamed(
+  const doc = deckNamed(
     'Almanac of Petrel Isle',
     at(
       0,
@@ -176,6 +179,8 @@ export function almanacDeck(pictures: Pictures): Y.Doc {
       ),
     ),
   );
+  must(setTheme(doc, 'almanac'));
+  return doc;
 }
 
 /** A main line with side trips. */
@@ -323,6 +328,7 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
   for (const closeUpId of ['high-clouds', 'low-clouds']) {
     must(addCloseUpStop(doc, 'long', 'clouds', closeUpId));
   }
+  must(setTheme(doc, 'chalk'));
   return doc;
 }
 
