@@ -4,6 +4,7 @@ import { memo, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { distanceTo, svgPath, wirePath, type Direction, type WirePath } from './wirePath';
 import type { DrawnWire, Seen, Spot, Spots, Wire } from './wire';
 import { WirePicture } from './WirePicture';
+import { labelWidth, placeLabels } from './placeLabels';
 import { LABEL } from './wireLabel';
 import { WordingField } from './WordingField';
 
@@ -72,7 +73,7 @@ export const WireLayer = memo(function WireLayer(props: {
 }): ReactElement {
   const { wires, spots, direction, selected, rewording, moving, onPick, onReword } = props;
   const seen = useSeen();
-  const drawn = useMemo(
+  const laid = useMemo(
     () =>
       wires.flatMap((wire): DrawnWire[] => {
         const [from, to] = [spots.get(wire.from), spots.get(wire.to)];
@@ -80,6 +81,7 @@ export const WireLayer = memo(function WireLayer(props: {
       }),
     [wires, spots, direction],
   );
+  const drawn = useLabels(laid, spots, moving);
   const { hovered, pulled } = useWireHand({
     drawn,
     onPick,
@@ -155,14 +157,40 @@ export const WireLayer = memo(function WireLayer(props: {
   );
 });
 
+/** Wordings where there is room for them. While cards are moved, those of other wires stay where they stood. */
+function useLabels(
+  laid: readonly DrawnWire[],
+  spots: Spots,
+  moving: ReadonlySet<string> | undefined,
+): readonly DrawnWire[] {
+  const hasMoving = moving !== undefined && moving.size > 0;
+  const [stood, setStood] = useState<readonly DrawnWire[]>([]);
+  const placed = useMemo(
+    () => (hasMoving ? null : placeLabels(laid, spots)),
+    [laid, spots, hasMoving],
+  );
+  if (placed && placed !== stood) setStood(placed);
+  return useMemo(() => {
+    if (placed) return placed;
+    const before = new Map(stood.map((one) => [one.wire.id, one.path]));
+    return laid.map((one) => {
+      const path = before.get(one.wire.id);
+      return path && !isMoving(one.wire, moving)
+        ? { ...one, path: { ...one.path, x: path.x, y: path.y } }
+        : one;
+    });
+  }, [placed, stood, laid, moving]);
+}
+
 const isMoving = ({ from, to }: Wire, moving: ReadonlySet<string> | undefined): boolean =>
   moving !== undefined && (moving.has(from) || moving.has(to));
 
 /** Over its label, whose width is taken from the number of its letters. */
 function isOnLabel({ wording }: Wire, path: WirePath, x: number, y: number): boolean {
-  const width = Math.min(LABEL.widest, wording.length * LABEL.size * 0.56 + 2 * LABEL.padding);
   return (
-    wording !== '' && Math.abs(x - path.x) <= width / 2 && Math.abs(y - path.y) <= LABEL.height / 2
+    wording !== '' &&
+    Math.abs(x - path.x) <= labelWidth(wording) / 2 &&
+    Math.abs(y - path.y) <= LABEL.height / 2
   );
 }
 
