@@ -60,7 +60,7 @@ const anyTheme = fc
 test('whatever colours a theme is given, every word can be read in it once it is repaired', () => {
   fc.assert(
     fc.property(anyTheme, (data) => expectLegible(repaired(data).data)),
-    { numRuns: 30 },
+    { numRuns: 12 },
   );
 });
 
@@ -89,7 +89,7 @@ test('our own themes need no repair, and what is repaired needs none again', () 
     fc.property(anyTheme, (data) => {
       expect(repaired(repaired(data).data).repairs).toEqual([]);
     }),
-    { numRuns: 15 },
+    { numRuns: 6 },
   );
 });
 
@@ -145,6 +145,6 @@ test('any picture becomes a theme that can be read', () => {
         expectLegible(themeFrom(coloursOf(striped(...stripes)), ownOf('city')));
       },
     ),
-    { numRuns: 30 },
+    { numRuns: 12 },
   );
 });

@@ -95,17 +95,45 @@ const STEPS = 16;
 function legibleScene(data: ThemeData, side: Side): SceneColours | null {
   const { scene } = data;
   if (!scene || isSceneLegible(data, side)) return null;
-  const { paper } = data[side];
+  const mixedIn = blended(data, side, scene[side]);
+  if (mixedIn.steps >= FEW_STEPS) return mixedIn.colours;
+  // Next to nothing is left of it: perhaps more is, where all of it lies on the other side of the paper than the ink.
+  const away = blended(data, side, awayFromInk(scene[side], data[side]));
+  return away.steps > mixedIn.steps ? away.colours : mixedIn.colours;
+}
+const FEW_STEPS = STEPS / 4;
+
+/** As much of colours over the paper as words allow, in steps of all of them. */
+function blended(
+  data: ThemeData,
+  side: Side,
+  colours: SceneColours,
+): { colours: SceneColours; steps: number } {
   const left = (steps: number): SceneColours =>
-    recoloured(scene[side], (hex) => mixed(paper, hex, steps / STEPS));
+    recoloured(colours, (hex) => mixed(data[side].paper, hex, steps / STEPS));
+  const reads = (steps: number): boolean =>
+    data.scene !== undefined &&
+    isSceneLegible({ ...data, scene: { ...data.scene, [side]: left(steps) } }, side);
+  if (reads(STEPS)) return { colours, steps: STEPS };
   // Nothing left of them can always be read on; all of them cannot.
   let [can, cannot] = [0, STEPS];
   while (cannot - can > 1) {
     const middle = (can + cannot) >> 1;
-    if (isSceneLegible({ ...data, scene: { ...scene, [side]: left(middle) } }, side)) can = middle;
+    if (reads(middle)) can = middle;
     else cannot = middle;
   }
-  return left(can);
+  return { colours: left(can), steps: can };
+}
+
+/** Colours of the same hues, as far from the paper as they were, but darker than it where ink is light, or lighter. */
+function awayFromInk(colours: SceneColours, { paper, ink }: ThemeColours): SceneColours {
+  const from = lchOf(paper).l;
+  const isInkLight = lchOf(ink).l > from;
+  return recoloured(colours, (hex) => {
+    const { l, c, h } = lchOf(hex);
+    const off = Math.abs(l - from) * 0.8;
+    return hexOf({ l: isInkLight ? Math.max(0.08, from - off) : Math.min(0.98, from + off), c, h });
+  });
 }
 
 function isSceneLegible(data: ThemeData, side: Side): boolean {
