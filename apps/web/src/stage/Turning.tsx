@@ -33,6 +33,17 @@ export class Turning extends Component<TurningProps> {
       // Buttons of one group are one group: a copy that is marked would take the mark off the other.
       if (copy) Object.assign(copy, { name: '', value: field.value, checked: field.checked });
     });
+    // A sound would be heard twice, and what is painted is no part of a copy.
+    picture.querySelectorAll('audio, video').forEach((medium) => {
+      medium.removeAttribute('autoplay');
+      medium.removeAttribute('src');
+    });
+    const painted = shown.querySelectorAll('canvas');
+    picture.querySelectorAll('canvas').forEach((canvas, at) => {
+      const original = painted[at];
+      if (original && original.width > 0 && original.height > 0)
+        canvas.getContext('2d')?.drawImage(original, 0, 0);
+    });
     return picture;
   }
 

@@ -62,7 +62,7 @@ export const setLayout = command(
 );
 
 /** Its own slot; a title or first text made before slots were noted stands in theirs. */
-function slotOf(element: SlideElement, slide: Slide): SlideElement['slot'] {
+export function slotOf(element: SlideElement, slide: Slide): SlideElement['slot'] {
   if (element.slot || element.kind !== 'text' || element.layer !== 'content') return element.slot;
   const isFirst = (style: string): boolean =>
     slide.elements.find((other) => other.kind === 'text' && other.style === style) === element;

@@ -81,6 +81,29 @@ test('a part that is not shown lies beside the stage on every slide, and comes b
   expect([textOn('a'), textOn('b')]).toEqual([BODY, BODY]);
 });
 
+test('what is not shown stays known when the layout is laid anew from a slide', () => {
+  const { doc, id, textOn } = open();
+  const shown = (isShown: boolean) => {
+    const { places } = readDeck(doc).layouts[id]!;
+    changeLayout(doc, id, {
+      places: places.map((place) => (place.slot === 'body' ? { ...place, isShown } : place)),
+    });
+  };
+  shown(false);
+  addPlaced(doc, 'a', {
+    kind: 'text',
+    layer: 'content',
+    style: 'caption',
+    box: LOW,
+    text: plain('From the log'),
+  });
+  relayLayout(doc, 'a');
+  const { places } = readDeck(doc).layouts[id]!;
+  expect(places.find(({ slot }) => slot === 'body')).toMatchObject({ isShown: false, box: BODY });
+  shown(true);
+  expect([textOn('a'), textOn('b')]).toEqual([BODY, BODY]);
+});
+
 test('its slides show no number where it shows none, and are counted all the same', () => {
   const { doc, id } = open();
   setNumbering(doc, 'all');

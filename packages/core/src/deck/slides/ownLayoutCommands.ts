@@ -1,4 +1,5 @@
 import type * as Y from 'yjs';
+import { isSpare } from '../../elements/elements.js';
 import type { SlideElement } from '../../elements/registry.js';
 import { newId, type SlideId } from '../../parts/ids.js';
 import { SLOTS, type Box, type Slot } from '../../parts/place.js';
@@ -9,7 +10,7 @@ import { command, type Plan } from '../command.js';
 import { elementOf, layoutsMap, readSlide, slideOf, slidesMap } from '../document.js';
 import { MOST_OWN_LAYOUTS, readLayout, readLayouts } from '../readLayouts.js';
 import type { OwnLayout, OwnPlace, Slide } from '../types.js';
-import { fillSlot } from './layoutCommands.js';
+import { fillSlot, slotOf } from './layoutCommands.js';
 
 /**
  * Keeps how a slide is laid as a layout of the deck's own, which the slide follows from then on.
@@ -54,9 +55,7 @@ export const relayLayout = command(
     const places = placesOn(slide);
     if (places.length === 0) return refuse('layout.nothing');
     return () => {
-      const hidden = before.places.filter(
-        ({ isShown, slot }) => !isShown && !places.some((place) => place.element.slot === slot),
-      );
+      const hidden = before.places.filter(({ isShown }) => !isShown);
       const { ground, places: shown } = takenFrom(doc, slideId, places);
       followChange(doc, id, { ...before, ground, places: [...shown, ...hidden] });
     };
@@ -108,7 +107,10 @@ export const removeLayout = command(
     if (!layoutsMap(doc).has(id)) return refuse('deck.layout');
     return () => {
       layoutsMap(doc).delete(id);
-      for (const [, slide] of slidesOf(doc, id)) slide.delete('ownLayout');
+      for (const [, slide] of slidesOf(doc, id)) {
+        slide.delete('ownLayout');
+        slide.delete('hidesNumber');
+      }
     };
   },
 );
@@ -138,7 +140,9 @@ interface PlacedElement {
 /** What on a slide a layout has a place for: texts, pictures and questions, but no choices. */
 function placesOn(slide: Slide): PlacedElement[] {
   return slide.elements
-    .filter(({ layer, groupId }) => layer === 'content' && groupId === null)
+    .filter(
+      (element) => element.layer === 'content' && element.groupId === null && !isSpare(element),
+    )
     .flatMap((element): PlacedElement[] => {
       const { box } = element;
       switch (element.kind) {
@@ -218,14 +222,16 @@ function lay(
   if (layout.ground && !isMovedGround) map.set('ground', layout.ground);
   const filled = new Set<Slot>();
   for (const element of slide.elements) {
+    const stands = slotOf(element, slide);
     const place = layout.places.find(
-      ({ slot, takes }) => slot === element.slot && takes === element.kind && !filled.has(slot),
+      ({ slot, takes }) => slot === stands && takes === element.kind && !filled.has(slot),
     );
     if (!place) continue;
     filled.add(place.slot);
     const was = before?.places.find(({ slot }) => slot === place.slot);
     if (element.isLocked || (was && !sameData(lies(was), element.box))) continue;
     const one = sure(elementOf(doc, slideId, element.id), 'it was read just now');
+    one.set('slot', place.slot);
     one.set('box', lies(place));
     if (place.takes !== 'text') continue;
     one.set('style', place.style);
