@@ -18,6 +18,8 @@ export interface FoundColour extends Lch {
 const MOST_COLOURS = 8;
 /** More points than these tell nothing new of a picture's colours. */
 const MOST_POINTS = 4000;
+/** How much more a difference in colour tells apart than one in lightness: a pale page with a red line is not grey. */
+const COLOURFUL = 4;
 /** What is less than half there is not seen as a colour. */
 const LEAST_ALPHA = 128;
 
@@ -29,7 +31,7 @@ export function coloursOf({ width, height, rgba }: SmallPicture): FoundColour[] 
     const [r, g, b, alpha] = [0, 1, 2, 3].map((part) => rgba[at * 4 + part]!) as Rgba;
     if (alpha < LEAST_ALPHA) continue;
     const { l, a, b: yellow } = toOklab({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });
-    points.push([l, a, yellow]);
+    points.push([l, a * COLOURFUL, yellow * COLOURFUL]);
   }
   const different = new Set(points.map((point) => point.map((one) => one.toFixed(2)).join())).size;
   const k = Math.min(MOST_COLOURS, different);
@@ -40,7 +42,7 @@ export function coloursOf({ width, height, rgba }: SmallPicture): FoundColour[] 
   return centroids
     .map(([l = 0, a = 0, b = 0], at) => ({
       l,
-      c: Math.hypot(a, b),
+      c: Math.hypot(a, b) / COLOURFUL,
       h: ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360,
       share: (sizes[at] ?? 0) / points.length,
     }))
