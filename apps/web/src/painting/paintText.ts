@@ -7,6 +7,7 @@ import {
   type RichText,
   type SetType,
 } from '@gobrel/core';
+import { isRightToLeft } from './isRightToLeft';
 
 export type Canvas = OffscreenCanvasRenderingContext2D;
 
@@ -29,6 +30,7 @@ interface Line {
   indent: number;
   mark: string;
   align: SetType['align'];
+  isRightToLeft: boolean;
   size: number;
 }
 
@@ -53,14 +55,16 @@ export function paintText(context: Canvas, text: RichText, box: Box, look: TextL
 function paintLine(context: Canvas, line: Line, box: Box, base: number, look: TextLook): void {
   const width = line.runs.reduce((sum, run) => sum + run.width, 0);
   const room = box.w - line.indent - width;
-  const before = line.align === 'center' ? room / 2 : line.align === 'end' ? room : 0;
+  const isAtRight = line.align === (line.isRightToLeft ? 'start' : 'end');
+  const before = line.align === 'center' ? room / 2 : isAtRight ? room : 0;
   let x = box.x + line.indent + before;
+  context.direction = line.isRightToLeft ? 'rtl' : 'ltr';
   if (line.mark) {
     context.font = fontOf(look, look.size, look.weight, false);
     context.fillStyle = look.colour;
     context.fillText(line.mark, x - LIST_INDENT * look.size * 0.8, base);
   }
-  for (const run of line.runs) {
+  for (const run of line.isRightToLeft ? line.runs.toReversed() : line.runs) {
     context.font = run.font;
     context.fillStyle = run.ink;
     context.fillText(run.words, x, base);
@@ -96,11 +100,15 @@ function linesOf(
       linesOf(context, child, width, look, indent, index === 0 ? mark : ''),
     );
   }
-  return breakLines(context, node, width - indent, look).map((runs, index) => ({
+  const broken = breakLines(context, node, width - indent, look);
+  const words = broken.flatMap((runs) => runs.map((run) => run.words)).join(' ');
+  const isTurned = isRightToLeft(words);
+  return broken.map((runs, index) => ({
     runs,
     indent,
     mark: index === 0 ? mark : '',
     align: alignOf(node) ?? look.align,
+    isRightToLeft: isTurned,
     size: Math.max(0, ...runs.map((run) => run.size)) || look.size,
   }));
 }
