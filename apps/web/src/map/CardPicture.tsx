@@ -1,5 +1,6 @@
 import { type Link, type Slide, type DeckTheme, themeOn } from '@gobrel/core';
 import { memo, useEffect, useSyncExternalStore, type ReactElement } from 'react';
+import { farTitle } from '../cards/farTitle';
 import { fillCss } from '../parts/fill';
 import { SlideView } from '../stage/SlideView';
 import { CARD_PICTURE, cardPictures } from './cardPictures';
@@ -20,6 +21,9 @@ export const CardPicture = memo(function CardPicture(props: {
   if (!pictures) return <SlideView slide={slide} theme={theme} links={links} width={136} />;
   return (
     <div
+      className="relative"
+      data-title={farTitle(slide.title || 'Untitled', 22, 3)}
+      data-words={farTitle(slide.title || 'Untitled', 32, 2)}
       style={{
         width: CARD_PICTURE.width / 2,
         height: CARD_PICTURE.height / 2,

@@ -49,6 +49,7 @@ import { cardAt, cardsMoved, sectionUnder } from './cardMoves';
 import { MapDoing, NODE_TYPES, type MapNode } from './cards';
 import { carrierWords } from './CutDialog';
 import { DotGrid } from '../cards/DotGrid';
+import { FarMark } from './FarMark';
 import { MapBar, type Prompt } from './MapBar';
 import { MapDialogs, type MapDialog } from './MapDialogs';
 import { onMapKey } from './mapKeys';
@@ -418,6 +419,7 @@ function DeckMap(): ReactElement {
               onMoveStart={moves.onMoveStart}
               proOptions={PLAIN}
             >
+              <FarMark />
               <WireLayer
                 wires={wires}
                 spots={spots}
