@@ -13,7 +13,7 @@ import { useNotices } from '../ui/Notice';
 const HandInDialog = part(() => import('./HandInDialog'));
 
 /** What a student does with the folio as a whole. */
-export default function FolioButtons(props: {
+export function FolioButtons(props: {
   lesson: StudentLesson;
   document: OpenDocument;
   edition: Deck;

@@ -15,7 +15,16 @@ import {
   entryAt,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
+import type { Turning as SlidesTurn } from '../stage/Turning';
+import {
+  Suspense,
+  useCallback,
+  useEffect,
+  useMemo,
+  useState,
+  type ComponentProps,
+  type ReactElement,
+} from 'react';
 import { Navigate } from 'react-router';
 import * as Y from 'yjs';
 import { ApiProblem } from '../api/http';
@@ -29,7 +38,6 @@ import type { Done } from '../questions/DoneButton';
 import { WithinDeck } from '../stage/WithinDeck';
 import { PlayingSlides } from '../elements/media/Playing';
 import { Spot } from '../stage/Spot';
-import { Turning } from '../stage/Turning';
 import { useFlight } from '../stage/useFlight';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader, useSavedState } from '../sync/useDocument';
@@ -39,20 +47,27 @@ import { Centre, Main } from '../ui/Page';
 import { SavedLabel } from '../ui/SavedLabel';
 import { useLiveElements } from './LiveSlide';
 import { useSlideWork, useWalk } from './useFolio';
+import { FolioButtons } from './FolioButtons';
 import { useIsNarrow } from './useIsNarrow';
 import { part } from '../offline/part';
 
 const ClassAnswers = part(() => import('./ClassAnswers'));
-const FolioButtons = part(() => import('./FolioButtons'));
 const LeavesPanel = part(() => import('./LeavesPanel'));
 // A wide screen needs none of it.
 const PhoneSlide = part(() => import('./PhoneSlide'));
+// Of decks whose slides do more than come.
+const Turning = part<ComponentProps<typeof SlidesTurn>>(() =>
+  import('../stage/Turning').then(({ Turning }) => ({ default: Turning })),
+);
 const StateNote = part(() => import('./StateNote'));
 const DoneKeeper = part(() => import('./DoneKeeper'));
 const Presenting = part(() => import('./Presenting'));
 
 /** Milliseconds until what is needed only later is fetched. */
 const AFTER_FIRST_SLIDE = 4000;
+
+const slidesTurn = ({ turn, slides }: Deck): boolean =>
+  turn !== 'cut' || Object.values(slides).some((slide) => (slide.turn ?? 'cut') !== 'cut');
 
 export default function StudentPage(): ReactElement {
   const lesson = useStudentLesson();
@@ -258,9 +273,15 @@ function AtWork(props: {
           <Main title={isNarrow ? undefined : lesson.title} className="h-full">
             <WithinDeck deck={edition}>
               <PlayingSlides deck={edition} here={slide.id}>
-                <Turning deck={edition} slide={slide}>
-                  {atWork}
-                </Turning>
+                {slidesTurn(edition) ? (
+                  <Suspense fallback={atWork}>
+                    <Turning deck={edition} slide={slide}>
+                      {atWork}
+                    </Turning>
+                  </Suspense>
+                ) : (
+                  atWork
+                )}
               </PlayingSlides>
             </WithinDeck>
           </Main>
@@ -295,16 +316,14 @@ function AtWork(props: {
           >
             {leaves === 'open' ? 'To the slide' : 'My leaves'}
           </Button>
-          <Suspense fallback={<span className="h-11 w-[150px]" />}>
-            <FolioButtons
-              lesson={lesson}
-              document={document}
-              edition={edition}
-              folio={folio}
-              isClosed={isClosed}
-              isEnded={state?.isEnded ?? false}
-            />
-          </Suspense>
+          <FolioButtons
+            lesson={lesson}
+            document={document}
+            edition={edition}
+            folio={folio}
+            isClosed={isClosed}
+            isEnded={state?.isEnded ?? false}
+          />
         </div>
       </footer>
     </div>
