@@ -3,7 +3,7 @@ import { openSlide, stageOf, trayOf } from './onTheStage';
 import { isSaved, signIn, someone, test } from './people';
 
 const inShow = (page: Page, words: string) =>
-  page.getByRole('group', { name: 'The bay' }).getByText(words);
+  page.getByRole('group', { name: 'The bay', exact: true }).getByText(words);
 const nothingInHand = (page: Page) => stageOf(page).click({ position: { x: 4, y: 4 } });
 const tray = (page: Page, name: RegExp) => trayOf(page).getByRole('button', { name });
 
@@ -38,7 +38,7 @@ test('things come one by one, back takes them away again; slides turn over and s
   await isSaved(page);
   await page.getByRole('button', { name: 'Show', exact: true }).click();
   await expect(
-    page.getByRole('group', { name: 'The bay' }).getByText('1', { exact: true }),
+    page.getByRole('group', { name: 'The bay', exact: true }).getByText('1', { exact: true }),
   ).toBeVisible();
   await expect(inShow(page, 'High tide')).toHaveCount(0);
   await page.keyboard.press('ArrowRight');

@@ -105,6 +105,13 @@ const always =
   () =>
     given;
 
+/** Makes a layout of how the pier is laid. */
+function withLayout(doc: Y.Doc): string {
+  const kept = core.keepLayout(doc, 'pier', 'Mine');
+  if (!kept.ok) throw new Error(told(kept));
+  return kept.id;
+}
+
 /** What each command takes where it applies, and one way in which it is refused. `null`: it always applies. */
 const CASES: Record<string, [Given, null | [Given, RefusalCode]]> = {
   addStarter: [always({ id: 'x', title: 'X', build: () => [] }), null],
@@ -148,6 +155,41 @@ const CASES: Record<string, [Given, null | [Given, RefusalCode]]> = {
   renameDeck: [always('Other'), [always('  '), 'deck.name']],
   setGround: [always(['pier'], { tint: '#123456' }), [always(['none'], {}), 'slide.gone']],
   setTheme: [always('paper/dark'), [always('none'), 'deck.theme']],
+  takeTheme: [
+    always(core.ownOf('harbour'), 'paper', null, 'own'),
+    [always(core.ownOf('harbour'), 'paper', 'none'), 'slide.gone'],
+  ],
+  changeTheme: [
+    (doc) => {
+      must(core.takeTheme(doc, core.ownOf('harbour'), 'paper', null, 'own'));
+      return ['own', core.ownOf('meadow')];
+    },
+    [always('paper', core.ownOf('meadow')), 'deck.theme'],
+  ],
+  removeTheme: [
+    (doc) => {
+      must(core.takeTheme(doc, core.ownOf('harbour'), 'paper', null, 'own'));
+      return ['own'];
+    },
+    [always('paper'), 'deck.theme'],
+  ],
+  setTurn: [always('pier', 'fade'), [always('none', 'fade'), 'slide.gone']],
+  setNumbering: [always('sea'), [always('none'), 'slide.gone']],
+  keepLayout: [always('pier', 'Mine'), [always('none', 'Mine'), 'slide.gone']],
+  relayLayout: [
+    (doc) => {
+      withLayout(doc);
+      must(core.setBox(doc, 'pier', 't', { x: 8, y: 300, w: 400, h: 80 }));
+      return ['pier'];
+    },
+    [always('pier'), 'deck.layout'],
+  ],
+  changeLayout: [
+    (doc) => [withLayout(doc), { label: 'Ours' }],
+    [always('none', { label: 'Ours' }), 'deck.layout'],
+  ],
+  applyLayout: [(doc) => [['sea'], withLayout(doc)], [always(['sea'], 'none'), 'deck.layout']],
+  removeLayout: [(doc) => [withLayout(doc)], [always('none'), 'deck.layout']],
   setSlideTheme: [always('pier', 'paper/dark'), [always('pier', 'none'), 'deck.theme']],
   setThemeForAll: [always('paper/dark'), [always('none'), 'deck.theme']],
   setScenery: [always(null, 'quiet'), [always('none', 'quiet'), 'slide.gone']],

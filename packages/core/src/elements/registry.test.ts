@@ -158,11 +158,15 @@ describe('a document and an edition written before kinds had folders', () => {
   const { update, deck, given } = JSON.parse(readFileSync(file, 'utf8'), (key, value: unknown) =>
     SINCE_NULL.has(key) && value === '' ? null : value,
   ) as { update: string; deck: Deck; given: Deck };
-  for (const read of [deck, given]) read.theme = { ref: 'paper', amount: 'none', own: {} };
+  for (const read of [deck, given]) {
+    read.theme = { ref: 'paper', amount: 'none', own: {} };
+    Object.assign(read, { turn: 'cut', numbering: null, layouts: {} });
+  }
   for (const slide of [deck, given].flatMap(({ slides }) => Object.values(slides))) {
     slide.setOut = null;
     slide.scenery = null;
-    for (const element of slide.elements) element.setOut = null;
+    Object.assign(slide, { turn: null, ownLayout: null, hidesNumber: false });
+    for (const element of slide.elements) Object.assign(element, { setOut: null, comes: 0 });
   }
 
   test('are read as they were, and given to students as they were', () => {
