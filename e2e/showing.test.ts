@@ -85,6 +85,18 @@ test('a page turns between two slides and leaves nothing behind; with less motio
   await expect(leaving).toHaveCount(0);
   await expect.poll(moving).toBe(false);
 
+  // On and back again while the first page is still on its way: the show stands, and goes on.
+  await page.keyboard.press('ArrowLeft');
+  await choice.click();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  await expect(choice).toBeVisible();
+  await expect(leaving).toHaveCount(0);
+  await choice.click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('A long wait');
+  await expect(page.locator('[data-shows]').getByText('Walk to the light').first()).toBeVisible();
+  await expect(leaving).toHaveCount(0);
+
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.evaluate(() =>
     Object.assign(window, { seen: Object.assign((window as never)['seen'], { most: 0 }) }),

@@ -211,7 +211,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
         </Button>
         <span className="text-[13px] text-soft">The walk so far</span>
         <ol className="flex items-center gap-2 overflow-hidden">
-          {walk.slice(-6).map(({ slideId }, index) => {
+          {walk.slice(-6).map(({ slideId }, index, last6) => {
             const walked = whole.slides[slideId];
             return walked ? (
               <li key={index} className="flex items-center gap-2">
@@ -225,6 +225,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
                     slide={walked}
                     theme={deck.theme}
                     links={graph.waysOut.get(slideId)}
+                    isHidden={index === last6.length - 1 ? isStillToCome : undefined}
                     width={72}
                   />
                 </span>

@@ -16,11 +16,13 @@ const LASTS: Record<Turn, number> = { cut: 0, fade: 260, page: 520, travel: 460 
  * reduced motion.
  */
 export class Turning extends Component<TurningProps> {
-  readonly #around = createRef<HTMLDivElement>();
+  readonly #shown = createRef<HTMLDivElement>();
+  /** Apart from what React keeps: it may take away and put in there while something is still leaving. */
+  readonly #leaving = createRef<HTMLDivElement>();
 
   override getSnapshotBeforeUpdate(before: TurningProps): HTMLElement | null {
     const { slide, deck } = this.props;
-    const shown = this.#around.current?.firstElementChild;
+    const shown = this.#shown.current;
     const isStill =
       slide.id === before.slide.id ||
       (slide.turn ?? deck.turn) === 'cut' ||
@@ -48,17 +50,15 @@ export class Turning extends Component<TurningProps> {
   }
 
   override componentDidUpdate(before: TurningProps, _: unknown, left: HTMLElement | null): void {
-    const around = this.#around.current;
-    const comes = around?.firstElementChild;
-    if (!left || !around || !comes) return;
+    const [comes, leaving] = [this.#shown.current, this.#leaving.current];
+    if (!left || !comes || !leaving) return;
     const { slide, deck } = this.props;
     const turn = slide.turn ?? deck.turn;
-    // One that is still leaving has left.
-    while (around.children.length > 1) around.lastElementChild?.remove();
     Object.assign(left, { inert: true, ariaHidden: 'true' });
     left.dataset.leaving = '';
     Object.assign(left.style, { position: 'absolute', inset: '0', pointerEvents: 'none' });
-    around.append(left);
+    // One that is still leaving has left.
+    leaving.replaceChildren(left);
     const timing = { duration: LASTS[turn], easing: 'ease-in-out' };
     const [dx, dy] = wayOf(before.slide, slide);
     const way = `${dx * 100}% ${dy * 100}%`;
@@ -76,8 +76,11 @@ export class Turning extends Component<TurningProps> {
 
   override render(): ReactElement {
     return (
-      <div ref={this.#around} className="relative h-full w-full overflow-hidden">
-        {this.props.children}
+      <div className="relative h-full w-full overflow-hidden">
+        <div ref={this.#shown} className="h-full w-full">
+          {this.props.children}
+        </div>
+        <div ref={this.#leaving} />
       </div>
     );
   }

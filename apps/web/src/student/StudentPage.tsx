@@ -15,16 +15,8 @@ import {
   entryAt,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
-import type { Turning as SlidesTurn } from '../stage/Turning';
-import {
-  Suspense,
-  useCallback,
-  useEffect,
-  useMemo,
-  useState,
-  type ComponentProps,
-  type ReactElement,
-} from 'react';
+import type { Turning } from '../stage/Turning';
+import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Navigate } from 'react-router';
 import * as Y from 'yjs';
 import { ApiProblem } from '../api/http';
@@ -55,10 +47,6 @@ const ClassAnswers = part(() => import('./ClassAnswers'));
 const LeavesPanel = part(() => import('./LeavesPanel'));
 // A wide screen needs none of it.
 const PhoneSlide = part(() => import('./PhoneSlide'));
-// Of decks whose slides do more than come.
-const Turning = part<ComponentProps<typeof SlidesTurn>>(() =>
-  import('../stage/Turning').then(({ Turning }) => ({ default: Turning })),
-);
 const StateNote = part(() => import('./StateNote'));
 const DoneKeeper = part(() => import('./DoneKeeper'));
 const Presenting = part(() => import('./Presenting'));
@@ -68,6 +56,16 @@ const AFTER_FIRST_SLIDE = 4000;
 
 const slidesTurn = ({ turn, slides }: Deck): boolean =>
   turn !== 'cut' || Object.values(slides).some((slide) => (slide.turn ?? 'cut') !== 'cut');
+
+/** What turns slides, once it is there and where they turn. It is nothing that anybody has to wait for, or to miss. */
+function useTurning(edition: Deck): typeof Turning | null {
+  const [found, setFound] = useState<{ Turning: typeof Turning } | null>(null);
+  const isWanted = slidesTurn(edition);
+  useEffect(() => {
+    if (isWanted) void import('../stage/Turning').then(setFound, () => undefined);
+  }, [isWanted]);
+  return isWanted && found ? found.Turning : null;
+}
 
 export default function StudentPage(): ReactElement {
   const lesson = useStudentLesson();
@@ -130,6 +128,7 @@ function AtWork(props: {
   document: OpenDocument;
   stateDoc: Y.Doc;
 }): ReactElement {
+  const Turns = useTurning(props.lesson.edition);
   const { lesson, document } = props;
   const { edition } = lesson;
   const { doc } = document;
@@ -273,12 +272,10 @@ function AtWork(props: {
           <Main title={isNarrow ? undefined : lesson.title} className="h-full">
             <WithinDeck deck={edition}>
               <PlayingSlides deck={edition} here={slide.id}>
-                {slidesTurn(edition) ? (
-                  <Suspense fallback={atWork}>
-                    <Turning deck={edition} slide={slide}>
-                      {atWork}
-                    </Turning>
-                  </Suspense>
+                {Turns ? (
+                  <Turns deck={edition} slide={slide}>
+                    {atWork}
+                  </Turns>
                 ) : (
                   atWork
                 )}

@@ -1,5 +1,6 @@
 import { contrast, luminanceOf } from '../parts/luminance.js';
 import { drawScenery } from '../scenery/draw.js';
+import { placesIn } from '../scenery/placesIn.js';
 import { wordRoom, type SlideRole } from '../scenery/scenery.js';
 import { Shades } from '../scenery/shades.js';
 import { mixed } from '../parts/mixed.js';
@@ -144,7 +145,7 @@ function isSceneLegible(data: ThemeData, side: Side): boolean {
     SEEDS.every((seed) => {
       const scenery = { name: theme.scenery, role, seed, isQuiet: false, theme };
       const shades = new Shades(drawScenery(scenery));
-      return [...parts(wordRoom(theme.scenery, role))].every((places) => {
+      return placesIn(wordRoom(theme.scenery, role)).every((places) => {
         const unread = places.filter((at) =>
           inks.some((ink) => contrast(ink, shades.at(...at)) < 4.5),
         );
@@ -152,23 +153,6 @@ function isSceneLegible(data: ThemeData, side: Side): boolean {
       });
     }),
   );
-}
-
-/** Places in each sixth of a room, in slide units. */
-function* parts(room: {
-  x: number;
-  y: number;
-  w: number;
-  h: number;
-}): Generator<[number, number][]> {
-  const [w, h] = [room.w / 3, room.h / 2];
-  for (let part = 0; part < 6; part += 1) {
-    const [left, top] = [room.x + (part % 3) * w, room.y + Math.floor(part / 3) * h];
-    yield Array.from({ length: 72 }, (_, at) => [
-      left + (w * ((at % 12) + 0.5)) / 12,
-      top + (h * (Math.floor(at / 12) + 0.5)) / 6,
-    ]);
-  }
 }
 
 /** A theme that says what its scenery is painted with. */

@@ -19,6 +19,7 @@ import {
 } from '../index.js';
 import { contrast, luminanceOf } from '../parts/luminance.js';
 import { deck, slide, text } from '../testing/builder.js';
+import { placesIn } from './placesIn.js';
 import { drawScenery, pathOf } from './draw.js';
 import { Shades, shadesOn } from './shades.js';
 
@@ -39,14 +40,10 @@ function leastContrast(scenery: Scenery, room: Box): number {
   const shades = new Shades(drawScenery(scenery));
   const { ink, head } = scenery.theme.colours;
   const inks = [ink, head].map(luminanceOf);
-  const parts = Array.from({ length: 6 }, (_, part) => {
-    const [w, h] = [room.w / 3, room.h / 2];
-    const [left, top] = [room.x + (part % 3) * w, room.y + Math.floor(part / 3) * h];
-    const ratios = Array.from({ length: 72 }, (_, at) => {
-      const x = left + (w * ((at % 12) + 0.5)) / 12;
-      const y = top + (h * (Math.floor(at / 12) + 0.5)) / 6;
-      return Math.min(...inks.map((one) => contrast(one, shades.at(x, y))));
-    });
+  const parts = placesIn(room).map((places) => {
+    const ratios = places.map((at) =>
+      Math.min(...inks.map((one) => contrast(one, shades.at(...at)))),
+    );
     return ratios.sort((one, other) => one - other)[7]!;
   });
   return Math.min(...parts);

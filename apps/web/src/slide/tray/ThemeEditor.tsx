@@ -19,7 +19,7 @@ import {
   type ThemeColours,
   type ThemeData,
 } from '@gobrel/core';
-import { useRef, useState, type ReactElement, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { PICTURE_TYPES } from '../../api/assets';
 import { http, sentenceOf } from '../../api/http';
 import { useChange } from '../../api/teacher';
@@ -27,6 +27,7 @@ import { useDeck } from '../../deck/DeckContext';
 import { AnyColour, Line, named, Plain, Select, Setting, Slide } from '../../ui/controls';
 import { useNotices } from '../../ui/Notice';
 import { Segments } from '../../ui/Segments';
+import { SIDE_OPTIONS } from './sides';
 import { themeOfPicture } from './themeOfPicture';
 
 const WORDS: readonly [keyof ThemeColours, string][] = [
@@ -47,7 +48,6 @@ const SCENE: readonly [keyof SceneColours, string][] = [
   ['light', 'Light'],
   ['warm', 'Warm'],
 ];
-const SIDE_LABELS = { light: 'Light', dark: 'Dark' } as const;
 const WEIGHTS = ['400', '500', '600', '700', '800'] as const;
 const FAMILY_OPTIONS = FAMILY_NAMES.map((value) => ({ value, label: FAMILIES[value].label }));
 
@@ -66,6 +66,10 @@ export default function ThemeEditor(props: {
   const [isBusy, setIsBusy] = useState(false);
   const keep = useChange((theme: ThemeData) => http.post('themes', { theme }), ['themes']);
   const theme = ownOf(id, deck.theme.own);
+  const latest = useRef(theme);
+  useEffect(() => {
+    latest.current = theme;
+  });
   const change = (data: ThemeData, sides: readonly Side[] = SIDES): void => {
     const { data: legible, repairs } = repaired(data, sides);
     if (run(changeTheme, id, legible)) setRepairs(repairs);
@@ -82,8 +86,10 @@ export default function ThemeEditor(props: {
     setIsBusy(true);
     try {
       const made = await themeOfPicture(picture, theme);
-      if (!made) trouble('There is nothing to be seen in this picture.');
-      else change(made);
+      if (!made) return trouble('There is nothing to be seen in this picture.');
+      // Its colours, repaired already; what has been changed meanwhile of the rest stays.
+      const { light, dark, scene } = made;
+      if (run(changeTheme, id, { ...latest.current, light, dark, scene })) setRepairs([]);
     } catch (error) {
       trouble(sentenceOf(error));
     } finally {
@@ -102,7 +108,7 @@ export default function ThemeEditor(props: {
         <Segments
           label="Side to change"
           value={side}
-          options={SIDES.map((value) => ({ value, label: SIDE_LABELS[value] }))}
+          options={SIDE_OPTIONS}
           onChange={props.onSide}
         />
         <Plain
@@ -262,9 +268,15 @@ function Well(props: {
   value: string;
   onKeep: (value: string) => void;
 }): ReactElement {
+  // What is shown is what was made of it: the same repair twice is a field that starts anew.
+  const [kept, setKept] = useState(0);
+  const keep = (value: string): void => {
+    props.onKeep(value);
+    setKept((before) => before + 1);
+  };
   return (
     <label className="flex flex-col items-stretch gap-0.5 text-[12px] leading-tight [&>input]:w-full">
-      <AnyColour label={props.label} value={props.value} onKeep={props.onKeep} />
+      <AnyColour key={kept} label={props.label} value={props.value} onKeep={keep} />
       <span aria-hidden>{props.label}</span>
     </label>
   );

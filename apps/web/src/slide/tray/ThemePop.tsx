@@ -13,7 +13,6 @@ import {
   setTheme,
   setThemeForAll,
   takeTheme,
-  SIDES,
   themeData,
   themeOn,
   THEMES,
@@ -34,6 +33,7 @@ import { useDeck } from '../../deck/DeckContext';
 import { SlideView } from '../../stage/SlideView';
 import { Plain, Pop, Setting } from '../../ui/controls';
 import { Segments } from '../../ui/Segments';
+import { SIDE_OPTIONS } from './sides';
 
 const ThemeEditor = lazy(() => import('./ThemeEditor'));
 
@@ -44,7 +44,6 @@ const REACHES = [
   { value: 'deck', label: 'The deck' },
   { value: 'slide', label: 'This slide' },
 ] as const;
-const SIDE_LABELS = { light: 'Light', dark: 'Dark' } as const;
 const AMOUNT_LABELS = { none: 'None', quiet: 'Quiet', full: 'Full' } as const;
 
 /** What the deck, or a slide of it, looks like: theme, side, scenery. */
@@ -75,12 +74,10 @@ function Looks(props: {
     reach === 'slide' ? run(setSlideTheme, slide.id, ref) : run(setTheme, ref);
   const slideId = reach === 'slide' ? slide.id : null;
   const beginChanging = (): void => {
-    const own = ownOf(name, deck.theme.own);
-    if (
-      isOurs(name) &&
-      !run(takeTheme, { ...own, label: `${own.label}, changed` }, now.ref, slideId)
-    )
-      return;
+    const own = { ...ownOf(name, deck.theme.own), label: `${now.label}, changed` };
+    // What is seen is changed: on a slide with a theme of its own that is the slide's.
+    const where = slide.theme === null ? slideId : slide.id;
+    if (isOurs(name) && !run(takeTheme, own, now.ref, where)) return;
     onChanging(true);
   };
   if (isChanging) {
@@ -103,7 +100,7 @@ function Looks(props: {
         <Segments
           label="Side"
           value={side}
-          options={SIDES.map((value) => ({ value, label: SIDE_LABELS[value] }))}
+          options={SIDE_OPTIONS}
           onChange={(to) => choose(refOf(name, to))}
         />
         <Setting label="Scenery">

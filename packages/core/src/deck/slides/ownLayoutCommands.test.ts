@@ -13,6 +13,7 @@ import {
   setBox,
   setGround,
   setLayout,
+  setOut,
   setNumbering,
   slideNumbers,
   studentView,
@@ -102,6 +103,17 @@ test('what is not shown stays known when the layout is laid anew from a slide', 
   expect(places.find(({ slot }) => slot === 'body')).toMatchObject({ isShown: false, box: BODY });
   shown(true);
   expect([textOn('a'), textOn('b')]).toEqual([BODY, BODY]);
+});
+
+test('a slide that has been set out since goes its own way', () => {
+  const { doc, id, textOn } = open();
+  setOut(doc, ['b']);
+  const before = textOn('b');
+  const { places } = readDeck(doc).layouts[id]!;
+  changeLayout(doc, id, { places: places.map((place) => ({ ...place, box: LOW })) });
+  expect(textOn('a')).toEqual(LOW);
+  expect(textOn('b')).toEqual(before);
+  expect(readDeck(doc).slides.b!.setOut).not.toBeNull();
 });
 
 test('its slides show no number where it shows none, and are counted all the same', () => {

@@ -55,8 +55,9 @@ export const relayLayout = command(
     const places = placesOn(slide);
     if (places.length === 0) return refuse('layout.nothing');
     return () => {
-      const hidden = before.places.filter(({ isShown }) => !isShown);
-      const { ground, places: shown } = takenFrom(doc, slideId, places);
+      const has = (slot: Slot): boolean => places.some(({ element }) => element.slot === slot);
+      const hidden = before.places.filter(({ isShown, slot }) => !isShown && !has(slot));
+      const { ground, places: shown } = takenFrom(doc, slideId, places, hidden);
       followChange(doc, id, { ...before, ground, places: [...shown, ...hidden] });
     };
   },
@@ -167,9 +168,11 @@ function takenFrom(
   doc: Y.Doc,
   slideId: SlideId,
   things: readonly PlacedElement[],
+  /** Places that are kept besides: nothing new is put into their slots. */
+  besides: readonly OwnPlace[] = [],
 ): Pick<OwnLayout, 'places' | 'ground'> {
   const slide = sure(slideOf(doc, slideId), 'it was there when this was planned');
-  const taken = new Set<Slot>();
+  const taken = new Set<Slot>(besides.map(({ slot }) => slot));
   const slots = new Map<SlideElement, Slot>();
   for (const { element } of things) {
     if (element.slot && !taken.has(element.slot)) {
@@ -181,8 +184,9 @@ function takenFrom(
     if (slots.has(element)) continue;
     const wanted: Slot =
       place.takes === 'picture' ? 'picture' : place.style === 'title' ? 'title' : 'body';
-    const free = [wanted, ...FURTHER, ...SLOTS].find((slot) => !taken.has(slot));
-    const slot = sure(free, 'there are as many slots as things that are looked at');
+    const slot = [wanted, ...FURTHER, ...SLOTS].find((one) => !taken.has(one));
+    // Of more things than there are slots, the uppermost have no place.
+    if (!slot) continue;
     slots.set(element, slot);
     taken.add(slot);
     elementOf(doc, slideId, element.id)?.set('slot', slot);
@@ -190,11 +194,10 @@ function takenFrom(
   const { ground } = readSlide(slideId, slide, []);
   const isPlain = ground.fill === '' && ground.picture === null && ground.tint === '';
   return {
-    places: things.map(({ element, place }) => ({
-      ...place,
-      slot: sure(slots.get(element), 'each has been given one'),
-      isShown: true,
-    })),
+    places: things.flatMap(({ element, place }) => {
+      const slot = slots.get(element);
+      return slot ? [{ ...place, slot, isShown: true }] : [];
+    }),
     ground: isPlain ? null : ground,
   };
 }
@@ -214,6 +217,8 @@ function lay(
 ): void {
   const map = sure(slideOf(doc, slideId), 'it is there');
   const slide = readSlide(slideId, map);
+  // One that has been set out since lies as it was set out.
+  if (before && slide.setOut) return;
   map.set('ownLayout', id);
   map.delete('setOut');
   if (layout.showsNumber) map.delete('hidesNumber');
