@@ -1,33 +1,27 @@
-import { CARD } from '@gobrel/core';
 import { useReactFlow, useStore, ViewportPortal } from '@xyflow/react';
-import { memo, useEffect, useMemo, useState, type ReactElement } from 'react';
-import { distanceTo, svgPath, wirePath, type Direction, type WirePath } from './wirePath';
+import { memo, useEffect, useMemo, useRef, useState, type ReactElement } from 'react';
+import {
+  distanceTo,
+  endOf,
+  startOf,
+  svgPath,
+  wirePath,
+  type Direction,
+  type WirePath,
+} from './wirePath';
+import { directPath } from './wireRoutes';
+import { WireHand } from './WireHand';
+import type { LedWire } from './wires.worker';
 import type { DrawnWire, Seen, Spot, Spots, Wire } from './wire';
 import { WirePicture } from './WirePicture';
-import { labelWidth, placeLabels } from './placeLabels';
+import { labelWidth } from './placeLabels';
 import { LABEL } from './wireLabel';
 import { WordingField } from './WordingField';
 
-/** Between the card's edge and the dot where a wire arrives, in map units. */
-const DOT_GAP = 4;
 /** Under this scale wordings cannot be read and are left out. */
 const LEAST_TO_READ = 0.34;
 /** Pixels on the screen within which a wire is met. */
 const REACH = 9;
-
-function pathOf(wire: Wire, from: Spot, to: Spot, direction: Direction): WirePath {
-  const { lane, aside } = wire;
-  const [half, middle] = [CARD.width / 2, CARD.height / 2];
-  return direction === 'down'
-    ? wirePath(
-        ...([from.x + half, from.y + CARD.height, to.x + half, to.y - DOT_GAP] as const),
-        ...([direction, lane, aside] as const),
-      )
-    : wirePath(
-        ...([from.x + CARD.width, from.y + middle, to.x - DOT_GAP, to.y + middle] as const),
-        ...([direction, lane, aside] as const),
-      );
-}
 
 /** What is seen of the map and half as much around it, in map units, in steps so that a small move changes nothing. */
 function useSeen(): Seen {
@@ -73,15 +67,7 @@ export const WireLayer = memo(function WireLayer(props: {
 }): ReactElement {
   const { wires, spots, direction, selected, rewording, moving, onPick, onReword } = props;
   const seen = useSeen();
-  const laid = useMemo(
-    () =>
-      wires.flatMap((wire): DrawnWire[] => {
-        const [from, to] = [spots.get(wire.from), spots.get(wire.to)];
-        return from && to ? [{ wire, path: pathOf(wire, from, to, direction) }] : [];
-      }),
-    [wires, spots, direction],
-  );
-  const drawn = useLabels(laid, spots, moving);
+  const { hand, drawn } = useLedWires(wires, spots, direction, moving);
   const { hovered, pulled } = useWireHand({
     drawn,
     onPick,
@@ -95,16 +81,12 @@ export const WireLayer = memo(function WireLayer(props: {
     wire.id === hovered ||
     wire.id === pulled?.wire.id ||
     isMoving(wire, moving);
-  const still = useMemo(
-    () => (moving && moving.size > 0 ? drawn.filter(({ wire }) => !isMoving(wire, moving)) : drawn),
-    [drawn, moving],
-  );
   const hasWordings = seen.zoom >= LEAST_TO_READ && props.isLabelled !== false;
   const inHand = drawn.filter(isInHand);
 
   return (
     <ViewportPortal>
-      <WirePicture drawn={still} seen={seen} hasWordings={hasWordings} />
+      <WirePicture hand={hand} drawn={drawn} seen={seen} hasWordings={hasWordings} />
       <svg className="absolute top-0 left-0 -z-1 overflow-visible" width={1} height={1}>
         {inHand.map(({ wire, path }) => (
           <WireInHand
@@ -157,30 +139,55 @@ export const WireLayer = memo(function WireLayer(props: {
   );
 });
 
-/** Wordings where there is room for them. While cards are moved, those of other wires stay where they stood. */
-function useLabels(
-  laid: readonly DrawnWire[],
+/**
+ * Wires as the worker leads them. Until it has answered, and while their cards are moved, those between cards that lie
+ * elsewhere go straight.
+ */
+function useLedWires(
+  wires: readonly Wire[],
   spots: Spots,
+  direction: Direction,
   moving: ReadonlySet<string> | undefined,
-): readonly DrawnWire[] {
-  const hasMoving = moving !== undefined && moving.size > 0;
-  const [stood, setStood] = useState<readonly DrawnWire[]>([]);
-  const placed = useMemo(
-    () => (hasMoving ? null : placeLabels(laid, spots)),
-    [laid, spots, hasMoving],
+): { hand: WireHand; drawn: readonly DrawnWire[] } {
+  const [hand] = useState(() => new WireHand());
+  const [led, setLed] = useState<ReadonlyMap<string, LedWire>>(new Map());
+  useEffect(() => {
+    hand.tell = setLed;
+    return () => hand.stop();
+  }, [hand]);
+  const inHand = useSameSet(moving ?? NONE);
+  // While cards are moved it is told once which, and after that nothing until they are put down.
+  const held = inHand.size === 0 ? spots : null;
+  const latest = useRef(spots);
+  useEffect(() => void (latest.current = spots), [spots]);
+  useEffect(
+    () => hand.take({ wires, spots: held ?? latest.current, direction, moving: inHand }),
+    [hand, wires, held, direction, inHand],
   );
-  if (placed && placed !== stood) setStood(placed);
-  return useMemo(() => {
-    if (placed) return placed;
-    const before = new Map(stood.map((one) => [one.wire.id, one.path]));
-    return laid.map((one) => {
-      const path = before.get(one.wire.id);
-      return path && !isMoving(one.wire, moving)
-        ? { ...one, path: { ...one.path, x: path.x, y: path.y } }
-        : one;
-    });
-  }, [placed, stood, laid, moving]);
+  const drawn = useMemo(
+    () =>
+      wires.flatMap((wire): DrawnWire[] => {
+        const [from, to] = [spots.get(wire.from), spots.get(wire.to)];
+        if (!from || !to) return [];
+        const known = led.get(wire.id);
+        const isThere = known && isAt(known.from, from) && isAt(known.to, to);
+        return [{ wire, path: isThere ? known.path : directPath(wire, from, to, direction) }];
+      }),
+    [wires, spots, direction, led],
+  );
+  return { hand, drawn };
 }
+const NONE: ReadonlySet<string> = new Set();
+
+/** The set as it was as long as the same is in it. */
+function useSameSet(set: ReadonlySet<string>): ReadonlySet<string> {
+  const [kept, setKept] = useState(set);
+  const isSame = kept.size === set.size && [...set].every((one) => kept.has(one));
+  if (!isSame) setKept(set);
+  return isSame ? kept : set;
+}
+
+const isAt = (a: Spot, b: Spot): boolean => a.x === b.x && a.y === b.y;
 
 const isMoving = ({ from, to }: Wire, moving: ReadonlySet<string> | undefined): boolean =>
   moving !== undefined && (moving.has(from) || moving.has(to));
@@ -189,7 +196,7 @@ const isMoving = ({ from, to }: Wire, moving: ReadonlySet<string> | undefined): 
 function isOnLabel({ wording }: Wire, path: WirePath, x: number, y: number): boolean {
   return (
     wording !== '' &&
-    Math.abs(x - path.x) <= labelWidth(wording) / 2 &&
+    Math.abs(x - path.x) <= Math.min(path.room, labelWidth(wording)) / 2 &&
     Math.abs(y - path.y) <= LABEL.height / 2
   );
 }
@@ -239,7 +246,8 @@ function useWireHand(args: {
         }
       }
       if (!found) return undefined;
-      const [x1, y1, , , , , x2, y2] = found.path.curve;
+      const { curve } = found.path;
+      const [[x1, y1], [x2, y2]] = [startOf(curve), endOf(curve)];
       const isAt = (endX: number, endY: number): boolean =>
         Math.hypot(x - endX, y - endY) < 1.6 * reach;
       const end = isAt(x2, y2) ? 'to' : found.wire.id === selected && isAt(x1, y1) ? 'from' : null;
@@ -325,7 +333,7 @@ function WireInHand(props: {
   hasGrips: boolean;
 }): ReactElement {
   const { wire, path, direction, isSelected, pulled } = props;
-  const [x1, y1, , , , , x2, y2] = path.curve;
+  const [[x1, y1], [x2, y2]] = [startOf(path.curve), endOf(path.curve)];
   const shown = !pulled
     ? path
     : pulled.end === 'to'

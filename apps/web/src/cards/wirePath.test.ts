@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { distanceTo, pointOn, svgPath, wirePath } from './wirePath';
+import { distanceTo, endOf, pointOn, svgPath, wirePath } from './wirePath';
 
 test.each([
   ['onward', [100, 50, 300, 80], false],
@@ -12,6 +12,7 @@ test.each([
   expect(wire.isBack).toBe(isBack);
   expect(wire.curve.slice(0, 2)).toEqual([x1, y1]);
   expect(wire.curve.slice(6)).toEqual([x2, y2]);
+  expect(endOf(wire.curve)).toEqual([x2, y2]);
   expect(svgPath(wire.curve)).toMatch(new RegExp(`^M${x1} ${y1} C.* ${x2} ${y2}$`));
   expect(wire.x).toBeCloseTo((x1 + x2) / 2);
   if (isBack) expect(wire.y).toBeGreaterThan(Math.max(y1, y2));

@@ -1,26 +1,20 @@
 import type { Box } from '@gobrel/core';
+import { LABEL } from './wireLabel';
 
 export type Direction = 'right' | 'down';
 
-/** The four points of a cubic curve, x and y in turn, in map units. */
-export type Curve = readonly [
-  x1: number,
-  y1: number,
-  c1x: number,
-  c1y: number,
-  c2x: number,
-  c2y: number,
-  x2: number,
-  y2: number,
-];
+/** Cubic curves end to end: x and y of where they begin, then of two controls and the end of each, in map units. */
+export type Curve = readonly number[];
 
 export interface WirePath {
   curve: Curve;
   /** What the curve lies in, its control points included. */
   box: Box;
-  /** Where its wording stands. */
+  /** Where the middle of its wording stands. */
   x: number;
   y: number;
+  /** How wide its wording may be; 0 where there is room for none. */
+  room: number;
   isBack: boolean;
   /** Dotted; a very long one is drawn faint instead: the dots of a whole curve are costly, and most are out of sight. */
   isDotted: boolean;
@@ -30,7 +24,7 @@ export interface WirePath {
 const LONGEST_DOTTED = 2400;
 
 /** Map units that wires between the same two cards are held apart. */
-const BOW = 34;
+export const BOW = 34;
 
 /**
  * The path of a wire between two cards, and where its wording stands, in map units. One that leads back runs beside
@@ -47,79 +41,139 @@ export function wirePath(
   aside = 0,
 ): WirePath {
   if (direction === 'down') {
-    const turned = wirePath(sourceY, sourceX, targetY, targetX, 'right', lane, aside);
-    const [y1, x1, c1y, c1x, c2y, c2x, y2, x2] = turned.curve;
-    return wire([x1, y1, c1x, c1y, c2x, c2y, x2, y2], turned.isBack, turned.isDotted);
+    return turned(wirePath(sourceY, sourceX, targetY, targetX, 'right', lane, aside));
   }
-  const isBack = targetX < sourceX - 20;
-  if (isBack) {
-    const low = Math.max(sourceY, targetY) + 110 + (lane % 4) * 22;
-    const reach = 90 + (lane % 4) * 12;
-    const isDotted = Math.hypot(targetX - sourceX, targetY - sourceY) < LONGEST_DOTTED;
-    return wire(
-      [sourceX, sourceY, sourceX + reach, low, targetX - reach, low, targetX, targetY],
-      isBack,
-      isDotted,
-    );
+  if (!leadsBack(sourceX, targetX)) {
+    return pathOf(curveOn(sourceX, sourceY, targetX, targetY, aside * BOW), false);
   }
-  const bend = Math.max(30, (targetX - sourceX) / 2);
-  const bow = aside * BOW;
-  return wire(
-    [
-      ...([sourceX, sourceY, sourceX + bend, sourceY + bow] as const),
-      ...([targetX - bend, targetY + bow, targetX, targetY] as const),
-    ],
-    isBack,
-    false,
-  );
+  const low = Math.max(sourceY, targetY) + 110 + (lane % 4) * 22;
+  return pathOf(curveBack(sourceX, sourceY, targetX, targetY, low, lane), true);
 }
 
-function wire(curve: Curve, isBack: boolean, isDotted: boolean): WirePath {
-  const [x1, y1, c1x, c1y, c2x, c2y, x2, y2] = curve;
-  const [left, top] = [Math.min(x1, c1x, c2x, x2), Math.min(y1, c1y, c2y, y2)];
-  const box = {
-    x: left,
-    y: top,
-    w: Math.max(x1, c1x, c2x, x2) - left,
-    h: Math.max(y1, c1y, c2y, y2) - top,
-  };
+export const leadsBack = (sourceX: number, targetX: number): boolean => targetX < sourceX - 20;
+
+/** One curve from card to card, its middle moved aside by three quarters of `bow`, in map units. */
+export function curveOn(x1: number, y1: number, x2: number, y2: number, bow: number): Curve {
+  const bend = Math.max(30, (x2 - x1) / 2);
+  return [x1, y1, x1 + bend, y1 + bow, x2 - bend, y2 + bow, x2, y2];
+}
+
+/** One curve that leads back past a height that it does not quite reach. */
+export function curveBack(
+  x1: number,
+  y1: number,
+  x2: number,
+  y2: number,
+  height: number,
+  lane: number,
+): Curve {
+  const reach = 90 + (lane % 4) * 12;
+  return [x1, y1, x1 + reach, height, x2 - reach, height, x2, y2];
+}
+
+/** The same on a map that grows the other way. */
+export function turned(path: WirePath): WirePath {
+  const curve = path.curve.map((_, at) => path.curve[at ^ 1]!);
+  return { ...pathOf(curve, path.isBack), isDotted: path.isDotted };
+}
+
+export function pathOf(curve: Curve, isBack: boolean): WirePath {
+  let [left, top, right, foot] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let at = 0; at < curve.length; at += 2) {
+    left = Math.min(left, curve[at]!);
+    right = Math.max(right, curve[at]!);
+    top = Math.min(top, curve[at + 1]!);
+    foot = Math.max(foot, curve[at + 1]!);
+  }
   const [x, y] = pointOn(curve, 0.5);
-  return { curve, box, x, y, isBack, isDotted };
+  const [[startX, startY], [endX, endY]] = [startOf(curve), endOf(curve)];
+  return {
+    curve,
+    box: { x: left, y: top, w: right - left, h: foot - top },
+    x,
+    y,
+    room: LABEL.widest,
+    isBack,
+    isDotted: isBack && Math.hypot(endX - startX, endY - startY) < LONGEST_DOTTED,
+  };
 }
 
-/** The point of a cubic curve at a share of its way from 0 to 1 (Bernstein form). */
+export const startOf = (curve: Curve): [x: number, y: number] => [curve[0]!, curve[1]!];
+export const endOf = (curve: Curve): [x: number, y: number] => [curve.at(-2)!, curve.at(-1)!];
+
+/** The point at a share of the way from 0 to 1, each of its curves counted by the distance of its ends (Bernstein form). */
 export function pointOn(curve: Curve, share: number): [x: number, y: number] {
-  const rest = 1 - share;
-  const weights = [rest ** 3, 3 * rest ** 2 * share, 3 * rest * share ** 2, share ** 3] as const;
+  const [first, within] = curve.length === 8 ? [0, share] : pieceAt(curve, share);
+  const rest = 1 - within;
+  const weights = [rest ** 3, 3 * rest ** 2 * within, 3 * rest * within ** 2, within ** 3] as const;
   let [x, y] = [0, 0];
   for (let index = 0; index < 4; index += 1) {
-    x += weights[index]! * curve[2 * index]!;
-    y += weights[index]! * curve[2 * index + 1]!;
+    x += weights[index]! * curve[first + 2 * index]!;
+    y += weights[index]! * curve[first + 2 * index + 1]!;
   }
   return [x, y];
 }
 
+/** Where the numbers of the curve begin that a share of the way falls on, and the share of that one. */
+function pieceAt(curve: Curve, share: number): [first: number, within: number] {
+  const lengthAt = (at: number): number =>
+    Math.hypot(curve[at + 6]! - curve[at]!, curve[at + 7]! - curve[at + 1]!);
+  let whole = 0;
+  const last = curve.length - 8;
+  for (let at = 0; at <= last; at += 6) whole += lengthAt(at);
+  let left = share * whole;
+  for (let at = 0; at < last; at += 6) {
+    const length = lengthAt(at);
+    if (left < length) return [at, left / length];
+    left -= length;
+  }
+  return [last, Math.min(1, left / (lengthAt(last) || 1))];
+}
+
 /** As an SVG path. */
-export function svgPath([x1, y1, c1x, c1y, c2x, c2y, x2, y2]: Curve): string {
-  return `M${x1} ${y1} C${c1x} ${c1y} ${c2x} ${c2y} ${x2} ${y2}`;
+export function svgPath(curve: Curve): string {
+  let path = `M${curve[0]} ${curve[1]}`;
+  for (let at = 2; at < curve.length; at += 6) {
+    path += ` C${curve.slice(at, at + 6).join(' ')}`;
+  }
+  return path;
+}
+
+/** The ends of straight pieces that are off the curve by less than a line's width, x and y in turn. */
+export function flattened(curve: Curve): number[] {
+  const points = [curve[0]!, curve[1]!];
+  for (let at = 0; at + 7 < curve.length; at += 6) {
+    const part = curve.slice(at, at + 8);
+    const pieces = isStraight(part) ? 1 : Math.min(200, 4 + Math.ceil(spanOf(part) / 24));
+    for (let piece = 1; piece <= pieces; piece += 1) points.push(...pointOn(part, piece / pieces));
+  }
+  return points;
+}
+
+const spanOf = (part: Curve): number =>
+  Math.abs(part[6]! - part[0]!) + Math.abs(part[7]! - part[1]!) + Math.abs(part[3]! - part[1]!);
+
+/** Whether the controls of one curve lie on the line between its ends. */
+function isStraight([x1, y1, c1x, c1y, c2x, c2y, x2, y2]: Curve): boolean {
+  const [dx, dy] = [x2! - x1!, y2! - y1!];
+  const off = (x: number, y: number): number => Math.abs((x - x1!) * dy - (y - y1!) * dx);
+  return off(c1x!, c1y!) + off(c2x!, c2y!) < 0.5 * (Math.hypot(dx, dy) || 1);
 }
 
 /** How far a point lies from a curve, in map units; Infinity at once when it is further than `reach` from its box. */
-export function distanceTo({ curve, box }: WirePath, x: number, y: number, reach: number): number {
+export function distanceTo(path: WirePath, x: number, y: number, reach: number): number {
+  const { box } = path;
   const isOff =
     x < box.x - reach ||
     y < box.y - reach ||
     x > box.x + box.w + reach ||
     y > box.y + box.h + reach;
   if (isOff) return Infinity;
-  // As straight pieces: with one for every 24 units the curve is off by less than a line's width.
-  const pieces = Math.min(200, Math.max(8, Math.ceil((box.w + box.h) / 24)));
+  const points = flattened(path.curve);
   let nearest = Infinity;
-  let [fromX, fromY] = pointOn(curve, 0);
-  for (let piece = 1; piece <= pieces; piece += 1) {
-    const [toX, toY] = pointOn(curve, piece / pieces);
-    nearest = Math.min(nearest, distanceToLine(x, y, fromX, fromY, toX, toY));
-    [fromX, fromY] = [toX, toY];
+  for (let at = 2; at < points.length; at += 2) {
+    const [fromX, fromY] = [points[at - 2]!, points[at - 1]!];
+    nearest = Math.min(nearest, distanceToLine(x, y, fromX, fromY, points[at]!, points[at + 1]!));
   }
   return nearest;
 }

@@ -1,29 +1,33 @@
-import { LABEL } from './wireLabel';
 import bodyFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
+import { paintWires, paintWordings, type Stretch, type WireColours } from './paintWires';
+import { placeLabels } from './placeLabels';
+import type { DrawnWire, Spots, Wire } from './wire';
+import type { Direction, WirePath } from './wirePath';
+import { routeWires, type WireRoutes } from './wireRoutes';
 
 /**
- * Paints wires and their wordings off the main thread. It is sent all wires once after each change, packed as
- * `WIRE_NUMBERS` numbers each, and then asked for stretches of the map, one at a time; it answers with two pictures of
- * each: the wires, which lie under the cards, and the wordings, which lie over them.
+ * Leads wires round the cards, finds room for their wordings and paints both, off the main thread. It is sent all wires
+ * after each change and answers with the way of each; then it is asked for stretches of the map, one at a time, and
+ * answers with two pictures of each: the wires, which lie under the cards, and the wordings, which lie over them.
  */
-export interface WiresToPaint {
-  wires: Float32Array;
-  wordings: string[];
+export interface WiresToLead {
+  wires: readonly Wire[];
+  spots: Spots;
+  direction: Direction;
+  /** Cards that are being moved: their wires are not painted, the others stay as they are. */
+  moving: ReadonlySet<string>;
   colours: WireColours;
 }
-export interface WireColours {
-  wire: string;
-  unmet: string;
-  wording: string;
-  frame: string;
-  paper: string;
+export interface LedWires {
+  led: Map<string, LedWire>;
 }
-export interface PaintStretch {
-  /** In map units. */
-  left: number;
-  top: number;
-  width: number;
-  height: number;
+/** The way of a wire, and the place of the cards it was led between. */
+export interface LedWire {
+  path: WirePath;
+  from: { x: number; y: number };
+  to: { x: number; y: number };
+}
+export interface PaintStretch extends Stretch {
   /** Pixels of the picture per map unit. */
   scale: number;
   hasWordings: boolean;
@@ -33,37 +37,17 @@ export interface PaintedStretch extends PaintStretch {
   wordings: ImageBitmap | null;
 }
 
-/** Four points of the curve, its box (left, top, right, bottom), thickness, look, the middle of the wording. */
-export const WIRE_NUMBERS = 16;
-export const PLAIN = 0;
-export const DOTTED = 1;
-export const FAINT = 2;
-export const WALKED = 3;
-/** A way that students do not get. */
-export const UNMET = 4;
-
-let given: WiresToPaint = {
-  wires: new Float32Array(),
-  wordings: [],
-  colours: {
-    wire: '#000000',
-    unmet: '#000000',
-    wording: '#000000',
-    frame: '#000000',
-    paper: '#ffffff',
-  },
-};
+let routes: WireRoutes | undefined;
+let placed: readonly DrawnWire[] = [];
+let colours: WireColours;
 
 const font = new FontFace('Body', `url(${bodyFont})`, { weight: '200 800' })
   .load()
   .then((face) => void (self as unknown as { fonts: FontFaceSet }).fonts.add(face))
   .catch(() => undefined);
 
-self.onmessage = async ({ data }: MessageEvent<WiresToPaint | PaintStretch>): Promise<void> => {
-  if ('wordings' in data) {
-    given = data;
-    return;
-  }
+self.onmessage = async ({ data }: MessageEvent<WiresToLead | PaintStretch>): Promise<void> => {
+  if ('wires' in data) return lead(data);
   await font;
   const wires = paint(data, paintWires);
   const wordings = data.hasWordings ? paint(data, paintWordings) : null;
@@ -72,12 +56,31 @@ self.onmessage = async ({ data }: MessageEvent<WiresToPaint | PaintStretch>): Pr
   self.postMessage(painted, { transfer: wordings ? [wires, wordings] : [wires] });
 };
 
-type Canvas = OffscreenCanvasRenderingContext2D;
+function lead({ wires, spots, direction, moving, ...rest }: WiresToLead): void {
+  colours = rest.colours;
+  routes = routeWires(wires, spots, direction, routes, moving);
+  const stood = new Map(placed.map(({ wire, path }) => [wire.id, path]));
+  if (moving.size > 0) {
+    placed = routes.drawn.flatMap((one) => {
+      const { id, from, to } = one.wire;
+      return moving.has(from) || moving.has(to)
+        ? []
+        : [{ ...one, path: stood.get(id) ?? one.path }];
+    });
+    return;
+  }
+  placed = placeLabels(routes.drawn, spots);
+  const led = new Map(
+    placed.map(({ wire, path }) => {
+      const [from, to] = [spots.get(wire.from)!, spots.get(wire.to)!];
+      return [wire.id, { path, from, to }] as const;
+    }),
+  );
+  const answer: LedWires = { led };
+  self.postMessage(answer);
+}
 
-function paint(
-  stretch: PaintStretch,
-  draw: (context: Canvas, stretch: PaintStretch) => void,
-): ImageBitmap | null {
+function paint(stretch: PaintStretch, draw: typeof paintWires): ImageBitmap | null {
   const { left, top, width, height, scale } = stretch;
   const canvas = new OffscreenCanvas(
     Math.max(1, Math.round(width * scale)),
@@ -87,73 +90,6 @@ function paint(
   if (!context) return null;
   context.scale(scale, scale);
   context.translate(-left, -top);
-  draw(context, stretch);
+  draw(context, placed, stretch, colours);
   return canvas.transferToImageBitmap();
-}
-
-function paintWires(context: Canvas, { left, top, width, height }: PaintStretch): void {
-  const { wires, colours } = given;
-  context.lineCap = 'round';
-  for (let at = 0; at < wires.length; at += WIRE_NUMBERS) {
-    const isOff =
-      wires[at + 8]! > left + width ||
-      wires[at + 9]! > top + height ||
-      wires[at + 10]! < left ||
-      wires[at + 11]! < top;
-    if (isOff) continue;
-    const look = wires[at + 13];
-    context.globalAlpha = look === FAINT ? 0.35 : look === WALKED ? 0.6 : 1;
-    context.setLineDash(look === DOTTED ? [2, 5] : look === UNMET ? [7, 6] : []);
-    context.strokeStyle = context.fillStyle = look === UNMET ? colours.unmet : colours.wire;
-    context.lineWidth = wires[at + 12]!;
-    context.beginPath();
-    context.moveTo(wires[at]!, wires[at + 1]!);
-    context.bezierCurveTo(
-      wires[at + 2]!,
-      wires[at + 3]!,
-      wires[at + 4]!,
-      wires[at + 5]!,
-      wires[at + 6]!,
-      wires[at + 7]!,
-    );
-    context.stroke();
-    context.beginPath();
-    context.arc(wires[at + 6]!, wires[at + 7]!, 3.2, 0, 2 * Math.PI);
-    context.fill();
-  }
-}
-
-function paintWordings(context: Canvas, { left, top, width, height }: PaintStretch): void {
-  const { wires, wordings, colours } = given;
-  context.font = `${LABEL.size}px Body, sans-serif`;
-  context.textAlign = 'center';
-  context.textBaseline = 'middle';
-  wordings.forEach((wording, index) => {
-    if (wording === '') return;
-    const x = wires[index * WIRE_NUMBERS + 14]!;
-    const y = wires[index * WIRE_NUMBERS + 15]!;
-    if (x < left || y < top || x > left + width || y > top + height) return;
-    const words = fitted(context, wording, LABEL.widest - 2 * LABEL.padding);
-    const w = context.measureText(words).width + 2 * LABEL.padding;
-    context.beginPath();
-    context.roundRect(x - w / 2, y - LABEL.height / 2, w, LABEL.height, 4);
-    context.fillStyle = colours.paper;
-    context.fill();
-    context.strokeStyle = colours.frame;
-    context.stroke();
-    context.fillStyle = colours.wording;
-    context.fillText(words, x, y + 0.5);
-  });
-}
-
-/** Cut to a width, with three dots. */
-function fitted(context: Canvas, words: string, width: number): string {
-  if (context.measureText(words).width <= width) return words;
-  let [fits, tooLong] = [0, words.length];
-  while (tooLong - fits > 1) {
-    const middle = (fits + tooLong) >> 1;
-    if (context.measureText(`${words.slice(0, middle)}…`).width <= width) fits = middle;
-    else tooLong = middle;
-  }
-  return `${words.slice(0, fits).trimEnd()}…`;
 }

@@ -77,15 +77,12 @@ export function sectionUnder(
       sectionPath(deck, deck.slides[slideId]?.sectionId ?? null).map(({ id }) => id),
     );
     const inside = regions.filter(
-      ({ section, box }) =>
+      ({ section, pieces }) =>
         !own.has(section.id) &&
         Object.values(deck.slides).some(
           (one) => one.sectionId === section.id && !moved.has(one.id),
         ) &&
-        mx >= box.x &&
-        mx <= box.x + box.w &&
-        my >= box.y &&
-        my <= box.y + box.h,
+        pieces.some(({ x, y, w, h }) => mx >= x && mx <= x + w && my >= y && my <= y + h),
     );
     return inside.sort((a, b) => b.depth - a.depth)[0]?.section.id;
   });

@@ -12,7 +12,7 @@ export type CardNode = Node<
   'card'
 >;
 export type FoldedNode = Node<{ section: Section; count: number; direction: Direction }, 'folded'>;
-export type RegionNode = Node<{ section: Section }, 'region'>;
+export type RegionNode = Node<{ section: Section; isMore: boolean }, 'region'>;
 export type MapNode = CardNode | FoldedNode | RegionNode;
 
 /** What can be done from within a card or a region. */
@@ -91,34 +91,44 @@ function FoldedNodeView({ data, selected }: NodeProps<FoldedNode>): ReactElement
   );
 }
 
-/** An open section: a soft region behind its cards. */
+/** A piece of an open section: a soft region behind its cards. The first bears what can be done with it. */
 function RegionNodeView({ data, width, height }: NodeProps<RegionNode>): ReactElement {
-  const { section } = data;
+  const { section, isMore } = data;
   const { fold, pickSection } = useContext(MapDoing);
-  const { line, wash } = TINT_COLOURS[section.tint];
+  const { line, wash, ink } = TINT_COLOURS[section.tint];
   return (
     <div
       className="pointer-events-none rounded-[14px] border"
       style={{ width, height, borderColor: line, background: wash }}
     >
-      <span className="pointer-events-auto inline-flex items-center">
-        <button
-          type="button"
-          aria-label={`Fold ${section.name}`}
-          onClick={() => fold(section, true)}
-          className="grid size-8 place-items-center rounded-[4px] hover:bg-sheet"
-        >
-          <ChevronDown size={14} />
-        </button>
-        <button
-          type="button"
-          onClick={() => pickSection(section)}
-          className="min-h-8 max-w-[260px] truncate rounded-[4px] px-1 text-[12.5px] font-semibold hover:bg-sheet"
-          style={{ color: TINT_COLOURS[section.tint].ink }}
+      {isMore ? (
+        <span
+          aria-hidden
+          className="block truncate px-2.5 py-1.5 text-[12.5px]"
+          style={{ color: ink }}
         >
           {section.name}
-        </button>
-      </span>
+        </span>
+      ) : (
+        <span className="pointer-events-auto inline-flex items-center">
+          <button
+            type="button"
+            aria-label={`Fold ${section.name}`}
+            onClick={() => fold(section, true)}
+            className="grid size-8 place-items-center rounded-[4px] hover:bg-sheet"
+          >
+            <ChevronDown size={14} />
+          </button>
+          <button
+            type="button"
+            onClick={() => pickSection(section)}
+            className="min-h-8 max-w-[260px] truncate rounded-[4px] px-1 text-[12.5px] font-semibold hover:bg-sheet"
+            style={{ color: ink }}
+          >
+            {section.name}
+          </button>
+        </span>
+      )}
     </div>
   );
 }

@@ -46,18 +46,20 @@ export function useMapElements(args: {
     const picked = new Set(selection.cards);
     const known = last.current;
     const next = new Map<string, { key: readonly unknown[]; node: CardNode }>();
-    const list: MapNode[] = regions.regions.map(({ section, box, depth }) => ({
-      id: `region:${section.id}`,
-      type: 'region',
-      position: { x: box.x, y: box.y },
-      width: box.w,
-      height: box.h,
-      draggable: false,
-      selectable: false,
-      focusable: false,
-      zIndex: depth - 20,
-      data: { section },
-    }));
+    const list: MapNode[] = regions.regions.flatMap(({ section, pieces, depth }) =>
+      pieces.map((box, at) => ({
+        id: at === 0 ? `region:${section.id}` : `region:${section.id}:${at}`,
+        type: 'region' as const,
+        position: { x: box.x, y: box.y },
+        width: box.w,
+        height: box.h,
+        draggable: false,
+        selectable: false,
+        focusable: false,
+        zIndex: depth - 20,
+        data: { section, isMore: at > 0 },
+      })),
+    );
     for (const { section, x, y, slideIds } of regions.folded) {
       const id = foldedId(section.id);
       list.push({

@@ -1,4 +1,5 @@
 import {
+  type Box,
   addSection,
   createHistory,
   foldedId,
@@ -38,9 +39,10 @@ test('an open section is a region round its cards; a nested one lies within it',
     ['cave', 0],
     ['deep', 1],
   ]);
-  const holds = (a: typeof outer, b: typeof outer) =>
-    a!.box.x < b!.box.x && a!.box.y < b!.box.y && a!.box.x + a!.box.w > b!.box.x + b!.box.w;
-  expect(holds(outer, inner)).toBe(true);
+  const holds = (a: Box | undefined, b: Box | undefined) =>
+    a!.x < b!.x && a!.y < b!.y && a!.x + a!.w > b!.x + b!.w;
+  expect([outer!.pieces.length, inner!.pieces.length]).toEqual([1, 1]);
+  expect(holds(outer!.pieces[0], inner!.pieces[0])).toBe(true);
 });
 
 test('a folded section hides its slides and gathers the wires to and from it', () => {

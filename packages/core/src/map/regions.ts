@@ -1,8 +1,8 @@
 import type { Box } from '../parts/place.js';
-import type { Deck, Section } from '../deck/types.js';
+import type { Deck, Section, Slide } from '../deck/types.js';
 import type { SectionId, SlideId, LinkId } from '../parts/ids.js';
-import { CARD } from '../deck/slides/cards.js';
 import type { RouteGraph } from './graph.js';
+import { piecesAround } from './regionPieces.js';
 
 /** Room round the cards of a section, in map units; more above, for its name. */
 const PADDING = 22;
@@ -10,8 +10,8 @@ const NAME = 26;
 
 /** How the map is drawn with its sections: which stand open as regions, and what a folded one hides. */
 export interface MapRegions {
-  /** Open sections from the outermost in, with the room they take in map units. */
-  regions: { section: Section; box: Box; depth: number }[];
+  /** Open sections from the outermost in, with the room they take in map units: the first piece bears the name. */
+  regions: { section: Section; pieces: Box[]; depth: number }[];
   /** Folded sections that are seen, as one card each. */
   folded: { section: Section; x: number; y: number; slideIds: SlideId[] }[];
   /** The folded section that hides a slide; slides that are seen are not in it. */
@@ -29,14 +29,9 @@ export function sectionPath(deck: Deck, sectionId: SectionId | null): Section[] 
   return path;
 }
 
-/** What lies in a section and in those inside it; the corners in map units. */
-interface Extent {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
-  /** Sections with slides that lie in each other inside it. */
-  levels: number;
+interface Spot {
+  x: number;
+  y: number;
 }
 
 /** Two passes over sections and slides: from the outermost sections in, and back. */
@@ -50,65 +45,70 @@ export function mapRegions(deck: Deck): MapRegions {
     if (outer) foldedIn.set(id, outer);
   }
   const hiddenIn = new Map<SlideId, SectionId>();
-  const hidden = new Map<SectionId, SlideId[]>();
-  const extents = new Map<SectionId, Extent>();
-  const take = (into: SectionId, extent: Extent): void => {
-    const known = extents.get(into);
-    if (!known) return void extents.set(into, { ...extent });
-    known.left = Math.min(known.left, extent.left);
-    known.top = Math.min(known.top, extent.top);
-    known.right = Math.max(known.right, extent.right);
-    known.bottom = Math.max(known.bottom, extent.bottom);
-    known.levels = Math.max(known.levels, extent.levels);
-  };
-  for (const { id, sectionId, x, y } of Object.values(deck.slides)) {
-    if (!sectionId || !deck.sections[sectionId]) continue;
-    take(sectionId, { left: x, top: y, right: x, bottom: y, levels: 0 });
-    const outer = foldedIn.get(sectionId);
-    if (!outer) continue;
-    hiddenIn.set(id, outer);
-    const list = hidden.get(outer);
-    if (list) list.push(id);
-    else hidden.set(outer, [id]);
-  }
-  for (const { id, parentId, isFolded } of [...inOrder].reverse()) {
-    const extent = extents.get(id);
-    if (!extent || !parentId || !deck.sections[parentId]) continue;
-    const { left, top, levels } = extent;
-    // A folded one is a card where its first slide lies.
-    take(
-      parentId,
-      isFolded
-        ? { left, top, right: left, bottom: top, levels: levels + 1 }
-        : { ...extent, levels: levels + 1 },
-    );
+  const hidden = new Map<SectionId, Slide[]>();
+  /** Cards that are seen with the open section they lie in, slides and folded sections alike. */
+  const seen: { spot: Spot; sectionId: SectionId | null }[] = [];
+  for (const slide of Object.values(deck.slides)) {
+    const sectionId = slide.sectionId && deck.sections[slide.sectionId] ? slide.sectionId : null;
+    const outer = sectionId && foldedIn.get(sectionId);
+    if (!outer) {
+      seen.push({ spot: slide, sectionId });
+      continue;
+    }
+    hiddenIn.set(slide.id, outer);
+    push(hidden, outer, slide);
   }
   const result: MapRegions = { regions: [], folded: [], hiddenIn };
-  for (const section of Object.values(deck.sections)) {
-    const extent = extents.get(section.id);
-    const outer = foldedIn.get(section.id);
-    if (!extent) continue;
-    const { left, top, right, bottom, levels } = extent;
-    if (outer === section.id) {
-      const slideIds = hidden.get(section.id) ?? [];
-      result.folded.push({ section, x: left, y: top, slideIds });
-    }
-    if (outer) continue;
-    const room = PADDING * (1 + levels);
-    const head = room + NAME * (1 + levels * 0.5);
+  for (const [sectionId, slides] of hidden) {
+    const section = deck.sections[sectionId]!;
+    const [x, y] = [lowest(slides, 'x'), lowest(slides, 'y')];
+    result.folded.push({ section, x, y, slideIds: slides.map(({ id }) => id) });
+    const { parentId } = section;
+    seen.push({ spot: { x, y }, sectionId: parentId && deck.sections[parentId] ? parentId : null });
+  }
+  const members = new Map<SectionId, Spot[]>();
+  for (const { spot, sectionId } of seen) {
+    for (const { id } of sectionPath(deck, sectionId)) push(members, id, spot);
+  }
+  const levels = levelsOf(inOrder, members);
+  for (const section of inOrder) {
+    const own = members.get(section.id);
+    if (!own || foldedIn.has(section.id)) continue;
+    const isOwn = new Set(own);
+    const strangers = seen.flatMap(({ spot }) => (isOwn.has(spot) ? [] : [spot]));
+    const inside = levels.get(section.id) ?? 0;
+    const room = PADDING * (1 + inside);
     result.regions.push({
       section,
-      box: {
-        x: left - room,
-        y: top - head,
-        w: right + CARD.width + room - (left - room),
-        h: bottom + CARD.height + room - (top - head),
-      },
+      pieces: piecesAround(own, strangers, room, room + NAME * (1 + inside * 0.5)),
       depth: depths.get(section.id) ?? 0,
     });
   }
   result.regions.sort((a, b) => a.depth - b.depth);
   return result;
+}
+
+/** How many sections with cards lie in each other inside a section. */
+function levelsOf(
+  inOrder: readonly Section[],
+  members: ReadonlyMap<SectionId, unknown>,
+): Map<SectionId, number> {
+  const levels = new Map<SectionId, number>();
+  for (const { id, parentId } of [...inOrder].reverse()) {
+    if (parentId && members.has(id)) {
+      levels.set(parentId, Math.max(levels.get(parentId) ?? 0, (levels.get(id) ?? 0) + 1));
+    }
+  }
+  return levels;
+}
+
+const lowest = (spots: readonly Spot[], axis: 'x' | 'y'): number =>
+  spots.reduce((least, spot) => Math.min(least, spot[axis]), Infinity);
+
+function push<Key, One>(into: Map<Key, One[]>, key: Key, one: One): void {
+  const known = into.get(key);
+  if (known) known.push(one);
+  else into.set(key, [one]);
 }
 
 /** Sections so that each comes after the one it lies in. A reading has no rings of them. */

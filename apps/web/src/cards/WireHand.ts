@@ -1,0 +1,57 @@
+import type { WireColours } from './paintWires';
+import type { LedWire, LedWires, PaintedStretch, PaintStretch, WiresToLead } from './wires.worker';
+import WiresWorker from './wires.worker?worker';
+
+/** The hand that leads and paints wires in a worker: one order for a picture at a time, and of those that come meanwhile only the last. */
+export class WireHand {
+  show: (painted: PaintedStretch) => void = () => undefined;
+  tell: (led: ReadonlyMap<string, LedWire>) => void = () => undefined;
+  #worker: Worker | null = null;
+  #isBusy = false;
+  #next: PaintStretch | null = null;
+
+  take(order: Omit<WiresToLead, 'colours'>): void {
+    this.#start().postMessage({ ...order, colours: themeColours() } satisfies WiresToLead);
+  }
+
+  ask(stretch: PaintStretch): void {
+    if (this.#isBusy) {
+      this.#next = stretch;
+      return;
+    }
+    this.#isBusy = true;
+    this.#start().postMessage(stretch);
+  }
+
+  stop(): void {
+    this.#worker?.terminate();
+    this.#worker = null;
+    this.#isBusy = false;
+  }
+
+  #start(): Worker {
+    if (this.#worker) return this.#worker;
+    const worker = new WiresWorker();
+    worker.onmessage = ({ data }: MessageEvent<PaintedStretch | LedWires>): void => {
+      if ('led' in data) return this.tell(data.led);
+      this.#isBusy = false;
+      this.show(data);
+      const next = this.#next;
+      this.#next = null;
+      if (next) this.ask(next);
+    };
+    return (this.#worker = worker);
+  }
+}
+
+function themeColours(): WireColours {
+  const style = getComputedStyle(document.documentElement);
+  const colour = (name: string): string => style.getPropertyValue(`--color-${name}`).trim();
+  return {
+    wire: colour('ember'),
+    unmet: colour('soft'),
+    wording: colour('ember-deep'),
+    frame: '#eccdc0',
+    paper: '#fdf4ee',
+  };
+}
