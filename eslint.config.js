@@ -193,6 +193,13 @@ export default tseslint.config(
     },
   },
   {
+    // Whose maps are looked at.
+    files: ['apps/web/**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': ['error', { patterns: ['@gobrel/server*', '@nestjs/*'] }],
+    },
+  },
+  {
     files: ['apps/web/vite.config.ts'],
     rules: { 'no-restricted-imports': 'off' },
   },
