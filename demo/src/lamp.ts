@@ -8,7 +8,6 @@ import {
   must,
   notes,
   pattern,
-  piece,
   slide,
   spare,
   zone,
@@ -18,7 +17,7 @@ import {
 } from '@gobrel/core/testing';
 import { addSection, addTrail, Checker, readDeck, setAside, setTheme } from '@gobrel/core';
 import type * as Y from 'yjs';
-import { box, scene, title, WHITE, type Pictures } from './palette.js';
+import { box, closeUp, drawnPiece, scene, title, WHITE, type Pictures } from './palette.js';
 import type { PictureName } from './pictures.js';
 
 /** White over the dark scenes, the theme's ink over the bright ones. */
@@ -130,10 +129,10 @@ export function lampDeck(pictures: Pictures): Y.Doc {
             'The lamp and the battery are fine. Move what you would try into the gap, then choose.',
           ),
           title('wire', 'A wire has burnt through'),
-          zone('gap', 'the gap', box(750, 560, 260, 84), ['copper-wire']),
-          piece('copper-wire', 'copper wire', box(96, 592, 190, 60)),
-          piece('cotton-string', 'cotton string', box(304, 592, 200, 60)),
-          piece('twig', 'a twig', box(522, 592, 130, 60)),
+          zone('gap', 'the gap', box(750, 546, 260, 120), ['copper-wire']),
+          drawnPiece(pictures, 'copper-wire', 'copperWire', 'copper wire', box(96, 476, 128, 96)),
+          drawnPiece(pictures, 'cotton-string', 'string', 'cotton string', box(244, 476, 128, 96)),
+          drawnPiece(pictures, 'twig', 'twig', 'a twig', box(392, 476, 128, 96)),
           spare('a rubber band'),
           choice('Copper', 'copper'),
           choice('String', 'string'),
@@ -250,7 +249,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
           heedsAccents: false,
           accepted: ['copper', '*copper wire'],
         },
-        low,
+        box(96, 330, 520, 220),
       ),
     ),
     story(
@@ -276,6 +275,7 @@ export function lampDeck(pictures: Pictures): Y.Doc {
       ['harbour', 'The harbour at dawn'],
       'Wet through, but ashore. The keeper puts the kettle on.',
       ending(),
+      closeUp('name-on-the-hull', 'The boat', box(480, 570, 240, 135)),
     ),
     at(
       0,

@@ -27,7 +27,7 @@ import {
   type ShapeName,
 } from '@gobrel/core';
 import type * as Y from 'yjs';
-import { box, drawnPiece, scene, title, type Pictures } from './palette.js';
+import { box, closeUp, drawnPiece, scene, title, type Pictures } from './palette.js';
 
 /** A locked scene, pieces and zones. */
 export function rockPoolDeck(pictures: Pictures): Y.Doc {
@@ -233,8 +233,8 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
       false,
       choice('On to the wind', 'wind'),
       choice('How clouds form', 'forming'),
-      closeUp('high-clouds', 'High and thin', box(576, 48, 400, 225)),
-      closeUp('low-clouds', 'Low and heavy', box(832, 200, 400, 225)),
+      closeUp('high-clouds', 'High and thin', box(600, 60, 400, 225)),
+      closeUp('low-clouds', 'Low and heavy', box(820, 340, 460, 259)),
     ),
     page(
       'forming',
@@ -331,9 +331,6 @@ export function weatherDeck(pictures: Pictures): Y.Doc {
   must(setTheme(doc, 'chalk'));
   return doc;
 }
-
-const closeUp = (id: string, name: string, where: Box): SlidePart =>
-  element({ kind: 'closeup', layer: 'content', id, name, box: where });
 
 /** Shapes and lines that stick to them: air rises from the sea, cools and becomes a cloud. */
 function cloudDiagram(): SlidePart[] {

@@ -49,3 +49,7 @@ export function drawnPiece(
     fit: 'contain',
   });
 }
+
+/** A part of the scene to fly into. */
+export const closeUp = (id: string, name: string, where: Box): SlidePart =>
+  element({ kind: 'closeup', layer: 'content', id, name, box: where });

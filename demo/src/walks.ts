@@ -35,11 +35,17 @@ const LINES = [
   'Next time I would take the flags at once.',
 ];
 
-/** A folio as a student might leave it: a walk, answers mostly right, pieces moved, sometimes a leaf. */
+/** A folio as a student might leave it: a walk, answers more or less right, pieces moved, sometimes a leaf. */
 export function walkedFolio(
   edition: Deck,
   seed: number,
-  options: { startsAt: number; mostSteps: number; makesLeaf: boolean },
+  options: {
+    startsAt: number;
+    mostSteps: number;
+    makesLeaf: boolean;
+    /** Goes back from where the way ends and takes the others too. */
+    seesAll?: boolean;
+  },
 ): Y.Doc {
   const random = seededNumbers(seed);
   const doc = new Y.Doc();
@@ -47,21 +53,33 @@ export function walkedFolio(
   const graph = routeGraph(edition);
   let slideId = edition.startSlideId ?? '';
   let at = options.startsAt + random(40) * 1000;
-  visit(doc, slideId, 'start', at);
-  for (let step = 1; step < options.mostSteps; step++) {
-    workOn(doc, edition, slideId, random, at);
-    const ways = (graph.waysOut.get(slideId) ?? []).filter((link) => graph.to.has(link.id));
-    const way = ways[random(Math.max(1, ways.length))];
-    if (!way) break;
+  // Of ten answers; who knows more knows more of everything.
+  const rights = 4 + random(6);
+  const seen = new Set<string>();
+  const trail: string[] = [];
+  const arrive = (via: Parameters<typeof visit>[2]): void => {
+    visit(doc, slideId, via, at);
+    if (!seen.has(slideId)) workOn(doc, edition, slideId, random, rights, at);
+    seen.add(slideId);
     at += (20 + random(70)) * 1000;
-    slideId = graph.to.get(way.id)![0]!;
-    visit(doc, slideId, way.id, at);
+  };
+  arrive('start');
+  for (let step = 1; step < options.mostSteps; step++) {
+    const ways = (graph.waysOut.get(slideId) ?? []).filter(
+      ({ id }) => graph.to.has(id) && !(options.seesAll && seen.has(graph.to.get(id)![0]!)),
+    );
+    const way = ways[random(Math.max(1, ways.length))];
+    const before = options.seesAll ? trail.at(-1) : undefined;
+    if (!way && before === undefined) break;
+    if (way) trail.push(slideId);
+    else trail.pop();
+    slideId = way ? graph.to.get(way.id)![0]! : before!;
+    arrive(way ? way.id : 'back');
   }
-  workOn(doc, edition, slideId, random, at);
   const pattern = Object.values(edition.slides).find((slide) => slide.isPattern);
   if (options.makesLeaf && pattern) {
     const leafId = `leaf-${seed}`;
-    addLeaf(doc, pattern, at + 60_000, leafId);
+    addLeaf(doc, pattern, at, leafId);
     const [heading, body] = readFolio(doc).leaves[0]?.elements ?? [];
     if (heading) setText(doc, leafId, heading.id, plain('My route'));
     if (body) setText(doc, leafId, body.id, plain(LINES[random(LINES.length)]!));
@@ -74,6 +92,7 @@ function workOn(
   edition: Deck,
   slideId: string,
   random: (below: number) => number,
+  rights: number,
   at: number,
 ): void {
   const slide = edition.slides[slideId];
@@ -81,13 +100,13 @@ function workOn(
   for (const element of questionsOn(slide)) {
     // Pieces are put into zones below.
     if (isAnsweredByPieces(element.question)) continue;
-    answer(doc, element.id, sampleAnswer(element, random(10) < 7, random), at);
+    answer(doc, element.id, sampleAnswer(element, random(10) < rights, random), at);
   }
   const zones = slide.elements.filter((element): element is ZoneElement => element.kind === 'zone');
   const placements: Placements = {};
   for (const piece of slide.elements.filter(isPiece)) {
     const expected = zones.find((zone) => zone.expects?.includes(piece.id));
-    const zone = random(10) < 7 ? expected : zones[random(zones.length + 1)];
+    const zone = random(10) < rights ? expected : zones[random(zones.length + 1)];
     if (!zone) continue;
     const put = putInto(slide, placements, piece.id, zone);
     Object.assign(placements, put.placements);

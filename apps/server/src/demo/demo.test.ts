@@ -1,4 +1,4 @@
-import { Checker, FINDING_KINDS, readDeck } from '@gobrel/core';
+import { Checker, ENOUGH, FINDING_KINDS, readDeck } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import { startServer, type TestServer } from '../testing/testServer.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
@@ -41,8 +41,17 @@ test('Petrel Isle is whole: sound decks, a finished lesson of 24, a running one'
   );
   expect(lessons).toEqual([
     { handed: 24, folios: 24, walks: 24 },
-    { handed: 0, folios: 11, walks: 11 },
+    { handed: 1, folios: 11, walks: 11 },
   ]);
+});
+
+test('in the finished lesson every figure of the results can be reckoned', async () => {
+  const answers = await server.app.get(DataSource).query<{ students: number }[]>(
+    `SELECT count(*)::int AS students FROM answer a JOIN folio f ON f.id = a.folio_id
+     WHERE f.lesson_id = '00000000-0000-4000-8000-000000000101' GROUP BY a.question_id`,
+  );
+  expect(answers).toHaveLength(6);
+  for (const { students } of answers) expect(students).toBeGreaterThanOrEqual(ENOUGH.groups);
 });
 
 test('a second start leaves it alone', async () => {

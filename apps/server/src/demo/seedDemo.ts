@@ -79,11 +79,11 @@ async function finishedLesson(
   const lessons = app.get(LessonsService);
   const id = uuid(101);
   await lessons.start({ deckId, classListId, allowsTypedNames: false, joinCode: 'SWAN 237', id });
-  await fill(app, id, STUDENTS.length, 30, 100);
+  await fill(app, id, STUDENTS.length, 60, 100);
   await lessons.end(id);
 }
 
-/** Eleven students on their way; the rest of the class can still join. */
+/** Eleven students on their way, two with a hand up and one done; the rest of the class can still join. */
 async function runningLesson(
   app: INestApplication,
   deckId: string,
@@ -94,6 +94,9 @@ async function runningLesson(
     .get(LessonsService)
     .start({ deckId, classListId, allowsTypedNames: true, joinCode: RUNNING_CODE, id });
   await fill(app, id, 11, 7, 200);
+  const folios = app.get(FoliosService);
+  await folios.handIn(uuid(200_006));
+  for (const asks of [uuid(200_002), uuid(200_009)]) await folios.setHand(asks, true);
 }
 
 async function fill(
@@ -114,6 +117,8 @@ async function fill(
     const doc = walkedFolio(edition, seed + index, {
       startsAt: Date.now() - 3_600_000,
       mostSteps: isWhole ? mostSteps : 2 + (index % mostSteps),
+      // One who hurries is in every class.
+      seesAll: isWhole && index % 8 !== 5,
       makesLeaf: isWhole || index % 3 === 0,
     });
     const folio = await joining.join(lesson, {
