@@ -15,6 +15,7 @@ import {
   PAPER,
   plain,
   readDeck,
+  readingOrder,
   refOf,
   setBox,
   setElement,
@@ -83,6 +84,34 @@ test('whatever is on a slide, no arrangement that is offered breaks a rule: Chec
     { numRuns: 120 },
   );
   expect(offered).toBeGreaterThan(400);
+});
+
+test('in every arrangement things are read in the order in which they were put on the slide', () => {
+  fc.assert(
+    fc.property(fc.nat(100_000), anyTheme, (seed, { ref, amount }) => {
+      const { doc, slideId, slide: before } = slideWith(contentBySeed(seed));
+      setThemeForAll(doc, ref);
+      setScenery(doc, null, amount);
+      const kinds = (elements: Slide['elements']): Record<string, string[]> => {
+        const ids = (isOf: (one: Slide['elements'][number]) => boolean): string[] =>
+          elements.filter(isOf).map(({ id }) => id);
+        return {
+          words: ids((one) => one.kind === 'text' && one.style !== 'choice'),
+          choices: ids((one) => one.kind === 'text' && one.style === 'choice'),
+          pictures: ids((one) => one.kind === 'picture'),
+        };
+      };
+      const order = kinds(before.elements);
+      for (const { name } of waysToSetOut(before, themeNamed(ref, amount))) {
+        // In one each thing lies where it has room, in the other large words stand over what they belong to.
+        if (name === 'fitted' || name === 'large') continue;
+        setOut(doc, [slideId], name);
+        const after = readDeck(doc).slides[slideId]!;
+        expect({ name, ...kinds(readingOrder(after.elements)) }).toEqual({ name, ...order });
+      }
+    }),
+    { numRuns: 120 },
+  );
 });
 
 test.each([

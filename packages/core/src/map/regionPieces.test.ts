@@ -32,6 +32,11 @@ test('a region goes round a card of others: in pieces, and with less room where 
   expect(close!.x).toBeLessThan(0);
 });
 
+test('a card of others that lies on one of the section leaves its region as it would be', () => {
+  const alone = piecesAround([at(0, 0)], [], 20, 40);
+  expect(piecesAround([at(0, 0)], [{ x: 30, y: 10 }], 20, 40)).toEqual(alone);
+});
+
 const spots = fc.uniqueArray(fc.tuple(fc.nat(7), fc.nat(7)), {
   minLength: 2,
   maxLength: 40,

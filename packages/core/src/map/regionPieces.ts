@@ -21,7 +21,11 @@ export function piecesAround(
   head: number,
 ): Box[] {
   const whole = members.map(boxOf).reduce(around);
-  const near = strangers.map(boxOf).filter((box) => meet(box, grown(whole, room, head)));
+  const cards = members.map(boxOf);
+  // One that lies on a card of the section cannot be gone round.
+  const near = strangers
+    .map(boxOf)
+    .filter((box) => meet(box, grown(whole, room, head)) && !cards.some((one) => meet(one, box)));
   const isFree = (box: Box): boolean => !near.some((stranger) => meet(stranger, box));
   const withRoom = (box: Box): Box => {
     const tried = SHARES.map((share) => grown(box, share * room, share * head));

@@ -42,6 +42,61 @@ describe('reading order', () => {
       'weed',
     ]);
   });
+  test.each([
+    [
+      'a column beside another is read to its end',
+      [
+        [0, 0, 300, 400],
+        [400, 0, 300, 100],
+        [400, 120, 300, 280],
+      ],
+      [0, 1, 2],
+    ],
+    [
+      'a title above two columns goes first',
+      [
+        [400, 100, 300, 300],
+        [0, 100, 300, 300],
+        [0, 0, 700, 60],
+      ],
+      [2, 1, 0],
+    ],
+    [
+      'a grid is read by rows',
+      [
+        [0, 0, 100, 100],
+        [120, 0, 100, 100],
+        [0, 120, 100, 100],
+        [120, 120, 100, 100],
+      ],
+      [0, 1, 2, 3],
+    ],
+    [
+      'a title in the middle of its column goes before what is beside it',
+      [
+        [500, 0, 300, 100],
+        [500, 120, 300, 300],
+        [0, 200, 400, 100],
+      ],
+      [2, 0, 1],
+    ],
+    [
+      'what lies across each other is read by lines',
+      [
+        [60, 60, 100, 100],
+        [0, 0, 100, 100],
+        [150, 10, 100, 100],
+      ],
+      [1, 2, 0],
+    ],
+  ] as const)('%s', (_, boxes, order) => {
+    const things = boxes.map(([x, y, w, h], at) => ({
+      ...scene.elements[0]!,
+      id: String(at),
+      box: { x, y, w, h },
+    }));
+    expect(readingOrder(things).map(({ id }) => Number(id))).toEqual(order);
+  });
   test('a phone reads words, pieces and questions below the picture', () => {
     const reading = phoneReading(scene);
     expect(reading.title?.id).toBe('s-title');

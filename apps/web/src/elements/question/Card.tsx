@@ -45,11 +45,12 @@ export function QuestionCard(props: {
   const { Still, drawsOnPicture, fillsCard } = QUESTION_VIEWS[element.question.kind];
   return (
     <div
-      className={`question-card slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-(--dress-corner) p-5 ${fillsCard ? 'h-full' : ''}`}
+      className={`question-card dress slide-text flex max-h-full w-full flex-col gap-3 overflow-auto rounded-(--dress-corner) p-5 ${fillsCard ? 'h-full' : ''}`}
       style={{
         ...typeCss(typeOf(size)),
         background: '#FFFFFF',
-        border: '2px solid var(--dress-line)',
+        // Room for the edge, which itself takes none.
+        border: '2px solid transparent',
       }}
     >
       <div className="font-semibold">

@@ -11,14 +11,16 @@ import {
 import { card, type Painter } from '../../painting/canvas';
 import { paintText } from '../../painting/paintText';
 
-export const paint: Painter<QuestionElement> = ({ context }, element) => {
+export const paint: Painter<QuestionElement> = ({ context, theme }, element) => {
   const { w, h } = element.box;
   const { padding } = QUESTION_CARD;
   const size = questionSize(element);
   const words = typeInStyle({ ...AS_THE_STYLE, size }, 'body', PAPER);
   const { line } = PAPER.colours;
   context.fillStyle = '#FFFFFF';
-  card(context, { x: 0, y: 0, w, h }, line);
+  card(context, { x: 0, y: 0, w, h }, theme.dress.edge === 'none' ? '' : theme.colours.line);
+  context.fillStyle = theme.colours.head;
+  context.fillRect(4, 0, w - 8, 8);
   const inner = { x: padding, y: padding, w: w - 2 * padding, h };
   const type = { ...words, weight: 600, linked: new Set<string>() };
   let y = inner.y + paintText(context, element.text, inner, type) + 12;
