@@ -33,13 +33,15 @@ export function readLayout(value: unknown): OwnLayout {
 }
 
 function readPlace(value: unknown): OwnPlace {
-  const { slot, takes, style, align, box, isShown } = asRecord(value);
+  const { slot, takes, align, box, isShown } = asRecord(value);
+  const style = asOneOf(asRecord(value).style, TEXT_STYLES, 'body');
   return {
     slot: asOneOf(slot, SLOTS, 'body'),
     takes: asOneOf(takes, ['text', 'picture', 'question'], 'text'),
-    style: asOneOf(style, TEXT_STYLES, 'body'),
+    style,
     align: ALIGNMENTS.find((one) => one === align) ?? null,
     box: readBox(box),
-    isShown: isShown === undefined || asBoolean(isShown),
+    // A choice that is not shown would be a way that nobody can go.
+    isShown: style === 'choice' || isShown === undefined || asBoolean(isShown),
   };
 }

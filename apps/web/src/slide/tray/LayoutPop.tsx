@@ -13,6 +13,7 @@ import {
   type OwnPlace,
   type Slide,
   type SlotSpec,
+  type TextStyle,
 } from '@gobrel/core';
 import type { ReactElement, ReactNode } from 'react';
 import { useDeck } from '../../deck/DeckContext';
@@ -97,18 +98,21 @@ function OwnSettings(props: { id: string; layout: OwnLayout; slide: Slide }): Re
       />
       <div className="flex flex-wrap items-center gap-x-4">
         <span className="text-soft">Shown</span>
-        {layout.places.map((place) => (
-          <Check
-            key={place.slot}
-            label={nameOf(layout, place)}
-            isOn={place.isShown}
-            onChange={(isShown) =>
-              run(changeLayout, id, {
-                places: layout.places.map((one) => (one === place ? { ...one, isShown } : one)),
-              })
-            }
-          />
-        ))}
+        {layout.places
+          // Choices are there as long as their links are.
+          .filter(({ style }) => style !== 'choice')
+          .map((place) => (
+            <Check
+              key={place.slot}
+              label={nameOf(layout, place)}
+              isOn={place.isShown}
+              onChange={(isShown) =>
+                run(changeLayout, id, {
+                  places: layout.places.map((one) => (one === place ? { ...one, isShown } : one)),
+                })
+              }
+            />
+          ))}
         <Check
           label="number"
           isOn={layout.showsNumber}
@@ -204,6 +208,11 @@ function Choice(props: {
   );
 }
 
+const INK_OF: Partial<Record<TextStyle, string>> = {
+  title: 'fill-ink/70',
+  choice: 'fill-ember/40',
+};
+
 /** What stands where in a layout, in a few lines. */
 function LayoutSketch(props: { slots: readonly SlotSpec[]; choices?: LayoutName }): ReactElement {
   const showsChoices = props.choices === 'choices' || props.choices === 'pattern';
@@ -219,7 +228,7 @@ function LayoutSketch(props: { slots: readonly SlotSpec[]; choices?: LayoutName 
             y={y}
             width={w * 0.8}
             height={Math.min(h, 60)}
-            className={slot.style === 'title' ? 'fill-ink/70' : 'fill-ink/25'}
+            className={INK_OF[slot.style] ?? 'fill-ink/25'}
           />
         ) : (
           <rect key={slot.slot} x={x} y={y} width={w} height={h} className="fill-petrol/25" />

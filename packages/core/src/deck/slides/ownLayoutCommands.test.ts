@@ -2,10 +2,13 @@ import type * as Y from 'yjs';
 import {
   addPlaced,
   applyLayout,
+  clipSlides,
   changeLayout,
   createHistory,
   keepLayout,
+  pasteSlides,
   plain,
+  readClip,
   readDeck,
   readPlainDeck,
   relayLayout,
@@ -18,8 +21,9 @@ import {
   slideNumbers,
   studentView,
   type Box,
+  type Slide,
 } from '../../index.js';
-import { deck, slide } from '../../testing/builder.js';
+import { choice, deck, slide } from '../../testing/builder.js';
 
 const BODY: Box = { x: 100, y: 300, w: 500, h: 200 };
 const LOW: Box = { x: 640, y: 420, w: 500, h: 200 };
@@ -147,6 +151,56 @@ test('taken out, or left for one of ours, slides stay with what they have', () =
   expect(textOn('b')).toEqual(BODY);
   expect(applyLayout(doc, ['b'], id)).toMatchObject({ code: 'deck.layout' });
   expect(relayLayout(doc, 'b')).toMatchObject({ code: 'deck.layout' });
+});
+
+test('choices have places too: the first takes the first, and none is made up', () => {
+  const doc = deck(
+    slide('a', choice('Row out', 'c'), choice('Wait', 'c')),
+    slide('b', choice('Climb', 'c')),
+    slide('c', choice('Home', 'a'), choice('Stay', 'a'), choice('Ask', 'a')),
+  );
+  const choicesOn = (slideId: string): Box[] =>
+    readDeck(doc).slides[slideId]!.elements.flatMap((one) =>
+      one.kind === 'text' && one.style === 'choice' ? [one.box] : [],
+    );
+  const ids = readDeck(doc).slides.a!.elements.filter(
+    (one) => one.kind === 'text' && one.style === 'choice',
+  );
+  setBox(doc, 'a', ids[0]!.id, LOW);
+  const { id } = keepLayout(doc, 'a', 'Two tickets') as unknown as { id: string };
+  const third = choicesOn('c')[2];
+  applyLayout(doc, ['b', 'c'], id);
+  const [first, second] = choicesOn('a');
+  expect(first).toEqual(LOW);
+  expect(choicesOn('b')).toEqual([first]);
+  expect(choicesOn('c')).toEqual([first, second, third]);
+  setBox(doc, 'a', ids[0]!.id, BODY);
+  relayLayout(doc, 'a');
+  expect(choicesOn('c')).toEqual([BODY, second, third]);
+});
+
+test('slides take their layout along into another deck, also through the clipboard; a forged one does no harm', () => {
+  const { doc, id, textOn } = open();
+  const clip = readClip(JSON.stringify(clipSlides(readDeck(doc), 'here', ['b'])))!;
+  expect(Object.keys(clip.layouts!)).toEqual([id]);
+  const other = deck(slide('x'));
+  const pasted = pasteSlides(other, clip, 'there', { dx: 0, dy: 0 });
+  const { slideIds } = pasted as unknown as { slideIds: string[] };
+  const there = (): Slide => readDeck(other).slides[slideIds[0]!]!;
+  expect(there().ownLayout).toBe(id);
+  expect(there().elements.find(({ slot }) => slot === 'body')!.box).toEqual(textOn('b'));
+  const { places } = readDeck(other).layouts[id]!;
+  changeLayout(other, id, { places: places.map((place) => ({ ...place, box: LOW })) });
+  expect(there().elements.find(({ slot }) => slot === 'body')!.box).toEqual(LOW);
+  expect(textOn('b')).toEqual(BODY);
+  const forged = readClip(JSON.stringify({ ...clip, layouts: { [id]: 'x', more: {} } }))!;
+  expect(forged.layouts).toEqual({
+    [id]: { label: 'Own layout', places: [], ground: null, showsNumber: true },
+  });
+  const third = deck(slide('y'));
+  const bare = pasteSlides(third, { ...clip, layouts: {} }, 'third', { dx: 0, dy: 0 });
+  const lone = (bare as unknown as { slideIds: string[] }).slideIds[0]!;
+  expect(readDeck(third).slides[lone]!.ownLayout).toBeNull();
 });
 
 test('each step is undone as one, on all slides', () => {

@@ -138,7 +138,10 @@ interface PlacedElement {
   place: Omit<OwnPlace, 'slot' | 'isShown'>;
 }
 
-/** What on a slide a layout has a place for: texts, pictures and questions, but no choices. */
+const isChoice = (element: SlideElement): boolean =>
+  element.kind === 'text' && element.style === 'choice';
+
+/** What on a slide a layout has a place for: texts, choices, pictures and questions. */
 function placesOn(slide: Slide): PlacedElement[] {
   return slide.elements
     .filter(
@@ -149,9 +152,7 @@ function placesOn(slide: Slide): PlacedElement[] {
       switch (element.kind) {
         case 'text': {
           const { style, align } = element;
-          return style === 'choice'
-            ? []
-            : [{ element, place: { takes: 'text', style, align, box } }];
+          return [{ element, place: { takes: 'text', style, align, box } }];
         }
         case 'picture':
         case 'question':
@@ -228,8 +229,12 @@ function lay(
   const filled = new Set<Slot>();
   for (const element of slide.elements) {
     const stands = slotOf(element, slide);
+    // Choices come and go with their links: the first takes the first place for one, and so on.
     const place = layout.places.find(
-      ({ slot, takes }) => slot === stands && takes === element.kind && !filled.has(slot),
+      ({ slot, takes, style }) =>
+        takes === element.kind &&
+        !filled.has(slot) &&
+        (isChoice(element) ? style === 'choice' : style !== 'choice' && slot === stands),
     );
     if (!place) continue;
     filled.add(place.slot);
@@ -243,7 +248,7 @@ function lay(
     one.set('align', place.align);
   }
   for (const { slot, takes, style, align, box, isShown } of layout.places) {
-    if (takes === 'text' && isShown && !filled.has(slot)) {
+    if (takes === 'text' && style !== 'choice' && isShown && !filled.has(slot)) {
       fillSlot(doc, slideId, { slot, takes, style, box, ...(align ? { align } : {}) });
     }
   }

@@ -7,13 +7,14 @@ import { asRecord } from '../../parts/decode.js';
 import type { ThemeData } from '../../themes/kind.js';
 import { MOST_OWN_THEMES, readDeckTheme } from '../../themes/readThemes.js';
 import { partsOfRef } from '../../themes/theme.js';
-import { slideOf, slidesMap, themesMap } from '../document.js';
+import { layoutsMap, slideOf, slidesMap, themesMap } from '../document.js';
+import { MOST_OWN_LAYOUTS, readLayouts } from '../readLayouts.js';
 import { readDeck } from '../readDeck.js';
 import { carrierOf, newElementOf } from '../arranging/elementClip.js';
 import { addElementTo } from '../arranging/elementCommands.js';
 import { putLink } from '../links/linkCommands.js';
 import { NOWHERE, type Target } from '../links/target.js';
-import type { Deck, Link, Slide } from '../types.js';
+import type { Deck, Link, OwnLayout, Slide } from '../types.js';
 import { sure } from '../../parts/sure.js';
 
 /** Slides taken out of a deck with the links that leave them: plain data that a clipboard can carry. */
@@ -24,6 +25,8 @@ export interface SlideClip {
   links: Link[];
   /** Themes of the deck's own that single slides of it are shown in, by id. */
   themes?: Readonly<Record<string, ThemeData>>;
+  /** Layouts of the deck's own that its slides follow, by id. */
+  layouts?: Readonly<Record<string, OwnLayout>>;
 }
 
 const MOST_SLIDES = 500;
@@ -36,6 +39,7 @@ export function clipSlides(deck: Deck, deckId: string, slideIds: SlideId[]): Sli
     slides,
     links: Object.values(deck.links).filter((link) => taken.has(link.from)),
     themes: themesOf(slides, deck.theme.own),
+    layouts: layoutsOf(slides, deck.layouts),
   };
 }
 
@@ -50,6 +54,18 @@ function themesOf(
     if (id && Object.hasOwn(own, id)) themes[id] = own[id]!;
   }
   return themes;
+}
+
+/** The own layouts that these slides follow. */
+function layoutsOf(
+  slides: readonly Slide[],
+  own: Readonly<Record<string, OwnLayout>>,
+): Record<string, OwnLayout> {
+  const layouts: Record<string, OwnLayout> = {};
+  for (const { ownLayout } of slides) {
+    if (ownLayout && Object.hasOwn(own, ownLayout)) layouts[ownLayout] = own[ownLayout]!;
+  }
+  return layouts;
 }
 
 /**
@@ -86,7 +102,13 @@ export function readClip(text: string): SlideClip | undefined {
     const deck = readDeck(doc);
     const read = Object.values(deck.slides);
     const own = readDeckTheme({ own: raw.themes }).own;
-    return { deckId, slides: read, links: Object.values(deck.links), themes: themesOf(read, own) };
+    return {
+      deckId,
+      slides: read,
+      links: Object.values(deck.links),
+      themes: themesOf(read, own),
+      layouts: layoutsOf(read, readLayouts(raw.layouts)),
+    };
   } catch {
     // Whatever it was, it was no clip.
     return undefined;
@@ -134,11 +156,17 @@ export const pasteSlides = command(
         // One that is here already is the same one, perhaps changed since. Beyond the most, slides have the deck's.
         if (!themes.has(id) && themes.size < MOST_OWN_THEMES) themes.set(id, theme);
       }
+      const layouts = layoutsMap(doc);
+      for (const [id, layout] of Object.entries(clip.layouts ?? {})) {
+        if (!layouts.has(id) && layouts.size < MOST_OWN_LAYOUTS) layouts.set(id, layout);
+      }
       for (const slide of clip.slides) {
         const slideId = sure(slideIds.get(slide.id), 'every slide of the clip has a new id');
         putSlide(doc, slideId, slide, (sectionId) => (isHome ? sectionId : null));
         const copy = sure(slideOf(doc, slideId), 'it was added just now');
         copy.set('title', rename(slide.title));
+        // One whose layout did not come along stays as it lies.
+        if (slide.ownLayout && !layouts.has(slide.ownLayout)) copy.delete('ownLayout');
         const { trunkId } = slide;
         copy.set('trunkId', trunkId === 'top' ? 'top' : trunkId && (linkIds.get(trunkId) ?? null));
         copy.set('x', slide.x + by.dx);
