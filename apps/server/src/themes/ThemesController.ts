@@ -45,6 +45,15 @@ export class ThemesController {
     @CurrentTeacher() teacher: Teacher,
     @Body() { theme }: NewThemeDto,
   ): Promise<{ id: string }> {
+    const data = JSON.stringify(readThemeData(theme));
+    // What is kept already, just so, is not kept twice.
+    const known = await rowOf(
+      this.database,
+      { id: text },
+      'SELECT id FROM kept_theme WHERE teacher_id = $1::uuid AND theme = $2::jsonb LIMIT 1',
+      [teacher.id, data],
+    );
+    if (known) return known;
     const row = await rowOf(
       this.database,
       { id: text },
@@ -52,7 +61,7 @@ export class ThemesController {
       `INSERT INTO kept_theme (teacher_id, theme)
        SELECT $1::uuid, $2 WHERE (SELECT count(*) FROM kept_theme WHERE teacher_id = $1::uuid) < ${MOST}
        RETURNING id`,
-      [teacher.id, JSON.stringify(readThemeData(theme))],
+      [teacher.id, data],
     );
     if (!row) throw refused(`${MOST} themes of your own are kept. Take one out first.`);
     return row;

@@ -13,6 +13,11 @@ test('a theme of one’s own is kept, listed and taken out; to others it is not 
   const kept = await ines.post<{ id: string }>('themes', { theme });
   expect(kept.status).toBe(201);
   expect((await ines.get<KeptTheme[]>('themes')).body).toEqual([{ id: kept.body.id, theme }]);
+  // Kept twice, it is kept once; changed, it is another.
+  expect((await ines.post<{ id: string }>('themes', { theme })).body).toEqual(kept.body);
+  const other = await ines.post<{ id: string }>('themes', { theme: { ...theme, label: 'Other' } });
+  expect(other.body.id).not.toBe(kept.body.id);
+  await ines.request('DELETE', `themes/${other.body.id}`);
   expect((await tomas.get<KeptTheme[]>('themes')).body).toEqual([]);
   expect((await tomas.request('DELETE', `themes/${kept.body.id}`)).status).toBe(404);
   expect((await ines.request('DELETE', `themes/${kept.body.id}`)).status).toBe(204);

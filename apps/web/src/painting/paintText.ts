@@ -57,12 +57,15 @@ function paintLine(context: Canvas, line: Line, box: Box, base: number, look: Te
   const room = box.w - line.indent - width;
   const isAtRight = line.align === (line.isRightToLeft ? 'start' : 'end');
   const before = line.align === 'center' ? room / 2 : isAtRight ? room : 0;
-  let x = box.x + line.indent + before;
+  // The sign of an entry stands where its words begin.
+  let x = box.x + (line.isRightToLeft ? 0 : line.indent) + before;
   context.direction = line.isRightToLeft ? 'rtl' : 'ltr';
   if (line.mark) {
     context.font = fontOf(look, look.size, look.weight, false);
     context.fillStyle = look.colour;
-    context.fillText(line.mark, x - LIST_INDENT * look.size * 0.8, base);
+    const beside = LIST_INDENT * look.size;
+    const at = line.isRightToLeft ? box.x + box.w - line.indent + beside * 0.4 : x - beside * 0.8;
+    context.fillText(line.mark, at, base);
   }
   for (const run of line.isRightToLeft ? line.runs.toReversed() : line.runs) {
     context.font = run.font;

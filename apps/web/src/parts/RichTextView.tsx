@@ -72,9 +72,18 @@ function renderNode(node: RichNode, key: number, context: Context): ReactNode {
   const children = (node.content ?? []).map((child, index) => renderNode(child, index, context));
   switch (node.type) {
     case 'bulletList':
-      return <ul key={key}>{children}</ul>;
+      // Its signs stand where its first letter begins.
+      return (
+        <ul key={key} dir="auto">
+          {children}
+        </ul>
+      );
     case 'orderedList':
-      return <ol key={key}>{children}</ol>;
+      return (
+        <ol key={key} dir="auto">
+          {children}
+        </ol>
+      );
     case 'listItem':
       return <li key={key}>{children}</li>;
     case 'hardBreak':

@@ -42,6 +42,9 @@ export const EXTENSIONS: Extensions = [
     dropcursor: false,
     gapcursor: false,
     trailingNode: false,
+    // The signs of a list stand where its first letter begins.
+    bulletList: { HTMLAttributes: { dir: 'auto' } },
+    orderedList: { HTMLAttributes: { dir: 'auto' } },
   }),
   TextStyle,
   Color,
