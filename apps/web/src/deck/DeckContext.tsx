@@ -4,6 +4,7 @@ import {
   gateOf,
   refusalOf,
   routeGraph,
+  setOut,
   told,
   type Command,
   type Deck,
@@ -11,6 +12,7 @@ import {
   type History,
   type RouteGraph,
   type RunCommand,
+  type SlideId,
   type Teacher,
 } from '@gobrel/core';
 import {
@@ -29,7 +31,7 @@ import type { OpenDocument } from '../sync/openDocument';
 import { useReader } from '../sync/useDocument';
 import { useNotices } from '../ui/Notice';
 import { runner } from '../ui/runner';
-import { settingOut, settingOutTyped } from './settingOut';
+import { settingOut, SettingOutLater, settingOutTyped } from './settingOut';
 
 /** The open deck, for every view of the workspace. */
 interface OpenDeck {
@@ -42,6 +44,8 @@ interface OpenDeck {
   history: History;
   /** Runs a command through the gate; a refusal is told, and null comes back. */
   run: RunCommand;
+  /** Sets slides out as one step, however many: the page goes on meanwhile. */
+  setOutMany(slideIds: readonly SlideId[]): object | null;
   /** Why a command would be refused now: what a button asks before it offers it. */
   refusalOf: AskCommand;
   /** Whether anything may be changed at all. */
@@ -91,9 +95,16 @@ function gated(
   doc: Y.Doc,
   gate: Gate,
   trouble: (reason: string) => void,
-): Pick<OpenDeck, 'run' | 'refusalOf' | 'isOpen'> {
+): Pick<OpenDeck, 'run' | 'refusalOf' | 'isOpen' | 'setOutMany'> & { later: SettingOutLater } {
+  const run = runner(doc, gate, trouble);
+  const later = new SettingOutLater(
+    doc,
+    runner(doc, gate, () => undefined),
+  );
   return {
-    run: settingOut(doc, runner(doc, gate, trouble)),
+    later,
+    run: settingOut(doc, run, later),
+    setOutMany: (slideIds) => later.setOut(slideIds) ?? run(setOut, slideIds),
     refusalOf(command, ...args) {
       const refusal = refusalOf(gate, doc, command, ...args);
       return refusal && told(refusal);
@@ -112,11 +123,19 @@ export function DeckProvider(props: {
   const { doc } = document;
   const { trouble } = useNotices();
   const deck = useReader(doc, (doc) => new DeckReader(doc));
-  const [history] = useState(() => createHistory(doc, [ySyncPluginKey]));
+  const [steps] = useState(() => createHistory(doc, [ySyncPluginKey]));
   const graph = useMemo(() => routeGraph(deck), [deck]);
   const access = useSyncExternalStore(document.subscribe, document.access);
   const gate = useMemo(() => gated(doc, GATES[access], trouble), [doc, access, trouble]);
   useEffect(() => settingOutTyped(doc, gate.run, ySyncPluginKey), [doc, gate]);
+  useEffect(() => () => gate.later.finish(), [gate]);
+  const history = useMemo<History>(() => {
+    const whole = (step: () => void) => () => {
+      gate.later.finish();
+      step();
+    };
+    return { ...steps, undo: whole(steps.undo), redo: whole(steps.redo) };
+  }, [steps, gate]);
   const value = useMemo<OpenDeck>(
     () => ({
       deckId,

@@ -3,14 +3,17 @@ import {
   addSlide,
   createHistory,
   gateOf,
+  leaveAsItLies,
   readDeck,
+  renameSlide,
   setOutAgain,
   setTheme,
   type SlideElement,
+  type SlideId,
 } from '@gobrel/core';
 import * as Y from 'yjs';
 import { runner } from '../ui/runner';
-import { settingOut, settingOutTyped } from './settingOut';
+import { settingOut, SettingOutLater, settingOutTyped } from './settingOut';
 
 const TYPING = { what: 'typing' };
 
@@ -21,10 +24,9 @@ function open(roles: Parameters<typeof gateOf>[0] = ['owner']) {
   bare(addSlide, { id: 's' as never, title: 'The pier' });
   bare(setOutAgain, ['s'] as never);
   const history = createHistory(doc, [TYPING]);
-  const run = settingOut(
-    doc,
-    runner(doc, gateOf(roles), () => undefined),
-  );
+  const quiet = runner(doc, gateOf(roles), () => undefined);
+  const later = new SettingOutLater(doc, quiet);
+  const run = settingOut(doc, quiet, later);
   const things = (): SlideElement[] => readDeck(doc).slides['s' as never]!.elements;
   const body = (): SlideElement => things().find(({ slot }) => slot === 'body')!;
   const type = (words: string): void => {
@@ -36,7 +38,7 @@ function open(roles: Parameters<typeof gateOf>[0] = ['owner']) {
       paragraph.insert(0, [new Y.XmlText(words)]);
     }, TYPING);
   };
-  return { doc, history, run, things, body, type };
+  return { doc, history, run, later, things, body, type };
 }
 
 test('a choice that comes is set out with the rest in one step, and taken back in one', () => {
@@ -95,10 +97,8 @@ test('two who change a slide in the same moment end with one arrangement, in whi
       Y.applyUpdate(to, Y.encodeStateAsUpdate(from, Y.encodeStateVector(to)));
     const second = new Y.Doc();
     join(one.doc, second);
-    const run = settingOut(
-      second,
-      runner(second, gateOf(['owner']), () => undefined),
-    );
+    const quiet = runner(second, gateOf(['owner']), () => undefined);
+    const run = settingOut(second, quiet, new SettingOutLater(second, quiet));
     const stops = [settingOutTyped(one.doc, one.run, TYPING), settingOutTyped(second, run, TYPING)];
     for (const words of ['Row out', 'Wait for the tide', 'Call the keeper']) {
       one.run(addChoice, 's' as never, words, { slideId: 'goal' as never });
@@ -125,4 +125,75 @@ test('two who change a slide in the same moment end with one arrangement, in whi
   } finally {
     jest.useRealTimers();
   }
+});
+
+describe('a deck of forty slides', () => {
+  function large() {
+    const { doc, run, later } = open();
+    for (let at = 0; at < 40; at += 1)
+      run(addSlide, { id: `n${at}` as never, title: `Slide ${at}` });
+    later.finish();
+    const laid = (): number =>
+      Object.values(readDeck(doc).slides).filter((slide) => slide.setOut !== null).length;
+    const state = (): unknown => {
+      const { slides, theme } = readDeck(doc);
+      return { slides, ref: theme.ref };
+    };
+    return { doc, run, later, laid, state };
+  }
+  const idsOf = (doc: Y.Doc): SlideId[] => Object.values(readDeck(doc).slides).map(({ id }) => id);
+  const byHand = (doc: Y.Doc, run: ReturnType<typeof open>['run']): void =>
+    idsOf(doc).forEach((id) => void run(leaveAsItLies, id));
+
+  beforeEach(() => jest.useFakeTimers());
+  afterEach(() => jest.useRealTimers());
+
+  test('is set out a few slides at a time, and taken back as one step', () => {
+    const { doc, run, later, laid, state } = large();
+    byHand(doc, run);
+    later.finish();
+    const history = createHistory(doc);
+    const before = state();
+    expect(later.setOut(idsOf(doc))).not.toBeNull();
+    expect(laid()).toBe(8);
+    jest.runAllTimers();
+    expect(laid()).toBe(42);
+    history.undo();
+    expect(state()).toEqual(before);
+    expect(history.canUndo()).toBe(false);
+  });
+
+  test('is whole before the next step, which is a step of its own', () => {
+    const { doc, run, later, laid } = large();
+    byHand(doc, run);
+    later.finish();
+    const history = createHistory(doc);
+    later.setOut(idsOf(doc));
+    run(renameSlide, 'n3' as never, 'Renamed');
+    expect(laid()).toBe(42);
+    history.undo();
+    expect([laid(), readDeck(doc).slides['n3' as never]!.title]).toEqual([42, 'Slide 3']);
+    history.undo();
+    expect(laid()).toBe(0);
+    expect(history.canUndo()).toBe(false);
+  });
+
+  test('takes in another theme, slide by slide, and is taken back with it as one step', () => {
+    const { doc, run, later, state } = large();
+    later.setOut(idsOf(doc));
+    later.finish();
+    const history = createHistory(doc);
+    const before = state();
+    run(setTheme, 'chalk');
+    jest.runAllTimers();
+    expect(state()).not.toEqual(before);
+    history.undo();
+    expect(state()).toEqual(before);
+    expect(history.canUndo()).toBe(false);
+  });
+
+  test('where nothing can be set out, that is so for all', () => {
+    const { later } = large();
+    expect(later.setOut(['gone' as never, 'gone too' as never])).toBeNull();
+  });
 });

@@ -10,7 +10,6 @@ import {
   readClip,
   removeSlides,
   renameSlide,
-  setOut,
   setSlideFlag,
   setStart,
   type LinkId,
@@ -45,7 +44,7 @@ export function useMapActions(args: {
   openStarters: () => void;
   linkFrom: (from: SlideId, to?: SlideId) => void;
 }): MapActions {
-  const { deckId, doc, deck, graph, run, isOpen } = useDeck();
+  const { deckId, doc, deck, graph, run, isOpen, setOutMany } = useDeck();
   const { slideIds, ask, show } = args;
   const navigate = useNavigate();
   const notices = useNotices();
@@ -154,7 +153,7 @@ export function useMapActions(args: {
     },
     copy: () => void document.execCommand('copy'),
     setOut: () => {
-      if (run(setOut, slideIds))
+      if (setOutMany(slideIds))
         notices.tell(
           `${slideIds.length} slides are set out. Ctrl+Z brings them back as they were.`,
         );

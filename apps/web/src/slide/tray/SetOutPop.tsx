@@ -35,7 +35,7 @@ export function SetOutPop({ slide }: { slide: Slide }): ReactElement {
 }
 
 function Ways({ slide }: { slide: Slide }): ReactElement {
-  const { deck, run } = useDeck();
+  const { deck, run, setOutMany } = useDeck();
   const { tell } = useNotices();
   const theme = themeOn(slide, deck.theme);
   const ways = useMemo(() => waysToSetOut(slide, theme).slice(0, MOST_SHOWN), [slide, theme]);
@@ -46,7 +46,7 @@ function Ways({ slide }: { slide: Slide }): ReactElement {
     const slideIds = Object.values(deck.slides)
       .filter(({ isPattern }) => !isPattern)
       .map(({ id }) => id);
-    if (run(setOut, slideIds)) tell('The whole deck is set out. Undo brings it back as it was.');
+    if (setOutMany(slideIds)) tell('The whole deck is set out. Undo brings it back as it was.');
   };
   return (
     <div className="flex flex-col gap-2">
