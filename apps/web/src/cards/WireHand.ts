@@ -9,12 +9,16 @@ export class WireHand {
   #worker: Worker | null = null;
   #isBusy = false;
   #next: PaintStretch | null = null;
+  #last: PaintStretch | null = null;
 
+  /** What was painted last is painted anew with these wires. */
   take(order: Omit<WiresToLead, 'colours'>): void {
     this.#start().postMessage({ ...order, colours: themeColours() } satisfies WiresToLead);
+    if (this.#last) this.ask(this.#last);
   }
 
   ask(stretch: PaintStretch): void {
+    this.#last = stretch;
     if (this.#isBusy) {
       this.#next = stretch;
       return;

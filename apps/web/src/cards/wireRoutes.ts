@@ -83,7 +83,6 @@ export function routeWires(
   const drawn: DrawnWire[] = [];
   const open: { wire: Wire; from: Spot; to: Spot; at: number }[] = [];
   const lanes = new Map<string, number>();
-  const lines = new Map<string, Line>();
   for (const wire of wires) {
     const [from, to] = [spots.get(wire.from), spots.get(wire.to)];
     if (!from || !to) continue;
@@ -98,7 +97,6 @@ export function routeWires(
       const route = old.wire === wire ? old : { ...old, wire };
       known.set(wire.id, route);
       for (const corner of route.corners) lanes.set(corner, (lanes.get(corner) ?? 0) + 1);
-      lines.set(wire.id, lineOf(wire, route.path));
       drawn.push(route);
       continue;
     }
@@ -107,7 +105,12 @@ export function routeWires(
   }
   const cards = isMoving && kept ? kept.cards : spots;
   if (open.length > 0) {
-    const router = new Router(spots, direction, lanes, lines, wires.length <= MOST_WEIGHED);
+    const isWeighed = wires.length <= MOST_WEIGHED;
+    const lines = new Map<string, Line>();
+    if (isWeighed) {
+      for (const { wire, path } of known.values()) lines.set(wire.id, lineOf(wire, path));
+    }
+    const router = new Router(spots, direction, lanes, lines, isWeighed);
     // Short ones, which have the least choice, first.
     open.sort((a, b) => lengthOf(a) - lengthOf(b));
     for (const { wire, from, to, at } of open) {

@@ -58,7 +58,8 @@ self.onmessage = async ({ data }: MessageEvent<WiresToLead | PaintStretch>): Pro
 
 function lead({ wires, spots, direction, moving, ...rest }: WiresToLead): void {
   colours = rest.colours;
-  routes = routeWires(wires, spots, direction, routes, moving);
+  const before = routes;
+  routes = routeWires(wires, spots, direction, before, moving);
   const stood = new Map(placed.map(({ wire, path }) => [wire.id, path]));
   if (moving.size > 0) {
     placed = routes.drawn.flatMap((one) => {
@@ -67,6 +68,11 @@ function lead({ wires, spots, direction, moving, ...rest }: WiresToLead): void {
         ? []
         : [{ ...one, path: stood.get(id) ?? one.path }];
     });
+    return;
+  }
+  if (before && isSamePlace(before.cards, spots) && isSameWay(before.drawn, routes.drawn)) {
+    // Thicker with more walks, or no longer for students: the ways and their wordings stay.
+    placed = routes.drawn.map((one) => ({ ...one, path: stood.get(one.wire.id) ?? one.path }));
     return;
   }
   placed = placeLabels(routes.drawn, spots);
@@ -79,6 +85,17 @@ function lead({ wires, spots, direction, moving, ...rest }: WiresToLead): void {
   const answer: LedWires = { led };
   self.postMessage(answer);
 }
+
+const isSamePlace = (before: Spots, now: Spots): boolean =>
+  before.size === now.size &&
+  [...now].every(([id, { x, y }]) => before.get(id)?.x === x && before.get(id)?.y === y);
+
+const isSameWay = (before: readonly DrawnWire[], now: readonly DrawnWire[]): boolean =>
+  before.length === now.length &&
+  now.every(({ wire, path }, at) => {
+    const was = before[at]!;
+    return was.path === path && was.wire.id === wire.id && was.wire.wording === wire.wording;
+  });
 
 function paint(stretch: PaintStretch, draw: typeof paintWires): ImageBitmap | null {
   const { left, top, width, height, scale } = stretch;

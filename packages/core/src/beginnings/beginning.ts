@@ -14,7 +14,7 @@ import { applyPlan } from '../map/plan/applyPlan.js';
 import { planChange } from '../map/plan/planChange.js';
 import { inOrder, planBase } from '../map/plan/planOf.js';
 import { parsePlan } from '../map/plan/planText.js';
-import { idsOf, newId, type SlideId } from '../parts/ids.js';
+import { idOf, idsOf, newId, type SlideId } from '../parts/ids.js';
 import { sure } from '../parts/sure.js';
 import type { ThemeRef } from '../themes/theme.js';
 import type { StarterGroup, StarterKit } from '../starters/starter.js';
@@ -57,7 +57,9 @@ export function plant(doc: Y.Doc, beginning: Beginning, title = beginning.title)
     renameDeck(doc, title);
     setTheme(doc, beginning.theme);
     setScenery(doc, null, 'full');
-    growFrom(doc, beginning.plan);
+    // The same slides each time: their scenery is drawn by their ids, and is to be what was looked at before.
+    let count = 0;
+    growFrom(doc, beginning.plan, () => idOf(`${beginning.id}-${(count += 1)}`));
     const byTitle = new Map(
       Object.values(readDeck(doc).slides).map((slide) => [slide.title, slide.id]),
     );
@@ -86,10 +88,10 @@ export const slidesIn = (plan: string): number =>
   [...inOrder(parsePlan(plan).items)].filter(({ isWrong, join }) => !isWrong && !join).length;
 
 /** Makes the slides of a written plan in an empty document. They are to be set out yet. */
-export function growFrom(doc: Y.Doc, plan: string): void {
+export function growFrom(doc: Y.Doc, plan: string, makeId?: () => SlideId): void {
   const empty = readDeck(doc);
   const { items } = parsePlan(plan);
-  applyPlan(doc, planChange(empty, planBase(empty, routeGraph(empty)), items));
+  applyPlan(doc, planChange(empty, planBase(empty, routeGraph(empty)), items, makeId));
 }
 
 function addBeyond(doc: Y.Doc, slideId: SlideId, beyond: Beyond, kit: StarterKit): void {

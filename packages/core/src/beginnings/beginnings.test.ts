@@ -22,6 +22,17 @@ const planted = (id: string): Deck => {
   return readDeck(doc);
 };
 
+test('what was looked at before it was taken is what is taken: the same slides, and with them the same scenery', () => {
+  const [one, other] = [planted('big-picture'), planted('big-picture')];
+  expect(Object.keys(one.slides)).toEqual(Object.keys(other.slides));
+  for (const [id, slide] of Object.entries(one.slides)) {
+    const there = other.slides[id as never]!;
+    expect(sceneryOf(slide, themeOn(slide, one.theme))).toEqual(
+      sceneryOf(there, themeOn(there, other.theme)),
+    );
+  }
+});
+
 test('there are at least fourteen, each with a name and a line of its own', () => {
   expect(BEGINNINGS_OF_OURS.length).toBeGreaterThanOrEqual(14);
   for (const key of ['id', 'title', 'use'] as const) {

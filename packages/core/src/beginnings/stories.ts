@@ -1,5 +1,18 @@
 import type { Beginning } from './beginning.js';
-import { inTurn, nameIt, near, pick, reckon, sortInto, think } from './writing.js';
+import {
+  CAT,
+  FOX,
+  HEDGEHOG,
+  hidden,
+  LANTERN_BEARER,
+  inTurn,
+  nameIt,
+  near,
+  pick,
+  reckon,
+  sortInto,
+  think,
+} from './writing.js';
 
 /** Beginnings that are walked for what happens next. */
 export const STORIES: readonly Beginning[] = [
@@ -138,25 +151,36 @@ export const STORIES: readonly Beginning[] = [
           - Sort it: **By day, by night** One thing from every picture. (ending)`,
     slides: {
       'Evening at the harbour': {
-        has: () => [near('On the water', 400, 496, 380), near('Along the quay', 840, 470, 400)],
-        notes: 'Stay half a minute before each flight: what do you expect to find there?',
+        has: () => [
+          ...hidden(1150, 690, CAT),
+          near('On the water', 400, 496, 380),
+          near('Along the quay', 840, 470, 400),
+        ],
+        notes:
+          'Stay half a minute before each flight: what do you expect to find there? In every picture somebody hides.',
       },
       'Morning in the hills': {
         theme: 'meadow',
         has: () => [
-          near('Where the path begins', 200, 500, 380),
-          near('Behind the pines', 800, 480, 400),
+          ...hidden(1010, 690, FOX),
+          near('Where the path begins', 400, 500, 380),
+          near('Behind the pines', 820, 480, 400),
         ],
       },
       'Noon in the orchard': {
         theme: 'orchard',
-        has: () => [near('Under the trees', 120, 500, 380), near('The full basket', 720, 496, 392)],
+        has: () => [
+          ...hidden(300, 700, HEDGEHOG),
+          near('Under the trees', 40, 496, 380),
+          near('The full basket', 436, 496, 392),
+        ],
       },
       'Night in the town': {
         theme: 'city/dark',
         has: () => [
-          near('Who is still awake?', 100, 490, 400),
-          near('The last tram', 600, 500, 388),
+          ...hidden(330, 712, LANTERN_BEARER),
+          near('Who is still awake?', 60, 490, 400),
+          near('The last tram', 476, 500, 388),
         ],
       },
       'What did you see?': {

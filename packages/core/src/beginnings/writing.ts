@@ -128,3 +128,69 @@ export const near = (name: string, x: number, y: number, w: number): NewElement 
   name,
   box: box(x, y, w, (w * 9) / 16),
 });
+
+type Drawn = readonly [
+  shape: 'ellipse' | 'triangle' | 'rounded' | 'moon',
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+  fill: string,
+];
+
+/** Something small to be found in a scene, drawn of plain shapes and as locked as the scene; its middle foot at a point. */
+export const hidden = (x: number, y: number, parts: readonly Drawn[]): NewElement[] =>
+  parts.map(([shape, dx, dy, w, h, fill]) => ({
+    kind: 'shape',
+    layer: 'background',
+    shape,
+    fill,
+    box: box(x + dx, y + dy, w, h),
+  }));
+
+/** On a quay of its own. */
+export const CAT: readonly Drawn[] = [
+  ['rounded', -70, -4, 190, 30, '#3A2C40'],
+  ['rounded', -70, -4, 190, 6, '#7A5A6A'],
+  ['rounded', 40, -26, 12, 24, '#2A2030'],
+  ['moon', 6, -22, 10, 20, '#1D1B22'],
+  ['ellipse', -12, -24, 24, 24, '#1D1B22'],
+  ['triangle', -10, -42, 8, 10, '#1D1B22'],
+  ['triangle', 2, -42, 8, 10, '#1D1B22'],
+  ['ellipse', -10, -38, 20, 18, '#1D1B22'],
+  ['ellipse', -6, -32, 4, 5, '#F2D27A'],
+  ['ellipse', 2, -32, 4, 5, '#F2D27A'],
+];
+
+export const FOX: readonly Drawn[] = [
+  ['ellipse', 8, -14, 30, 12, '#C9622F'],
+  ['ellipse', 28, -15, 12, 10, '#FBF3E2'],
+  ['ellipse', -16, -24, 32, 24, '#C9622F'],
+  ['triangle', -18, -46, 10, 12, '#C9622F'],
+  ['triangle', -2, -46, 10, 12, '#C9622F'],
+  ['ellipse', -20, -40, 30, 22, '#C9622F'],
+  ['ellipse', -12, -28, 14, 9, '#FBF3E2'],
+  ['ellipse', -14, -34, 4, 4, '#1D1B22'],
+  ['ellipse', 0, -34, 4, 4, '#1D1B22'],
+  ['ellipse', -7, -27, 5, 4, '#1D1B22'],
+];
+
+export const HEDGEHOG: readonly Drawn[] = [
+  ['ellipse', -22, -28, 44, 28, '#6B4A32'],
+  ['triangle', -16, -34, 10, 12, '#4E3524'],
+  ['triangle', -4, -36, 10, 12, '#4E3524'],
+  ['triangle', 8, -33, 10, 12, '#4E3524'],
+  ['ellipse', 12, -18, 20, 16, '#D9B48A'],
+  ['ellipse', 28, -13, 5, 5, '#1D1B22'],
+  ['ellipse', 20, -16, 3, 4, '#1D1B22'],
+  ['ellipse', -2, -44, 14, 13, '#C2402E'],
+];
+
+export const LANTERN_BEARER: readonly Drawn[] = [
+  ['ellipse', 4, -40, 44, 44, '#F2D27A44'],
+  ['rounded', -9, -34, 18, 34, '#7A4A3A'],
+  ['ellipse', -8, -50, 16, 17, '#E8B890'],
+  ['rounded', -10, -53, 20, 7, '#2B2420'],
+  ['rounded', 6, -26, 16, 5, '#7A4A3A'],
+  ['rounded', 21, -26, 10, 13, '#FFE39A'],
+];

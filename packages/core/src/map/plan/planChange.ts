@@ -52,8 +52,13 @@ export interface PlanChange {
  * to the deck meanwhile stays. Slides keep their identity as long as they are recognisable; a line that cannot be read
  * leaves what it stood for as it was.
  */
-export function planChange(deck: Deck, base: PlanBase, items: readonly PlanItem[]): PlanChange {
-  return new Comparison(deck, base, items).change();
+export function planChange(
+  deck: Deck,
+  base: PlanBase,
+  items: readonly PlanItem[],
+  makeId: () => SlideId = newId,
+): PlanChange {
+  return new Comparison(deck, base, items, makeId).change();
 }
 
 class Comparison {
@@ -73,6 +78,7 @@ class Comparison {
     private readonly deck: Deck,
     private readonly base: PlanBase,
     private readonly items: readonly PlanItem[],
+    makeId: () => SlideId,
   ) {
     this.#kept = recognise(base, items);
     const slugOf = slugger();
@@ -81,8 +87,7 @@ class Comparison {
       if (item.join) continue;
       const known = this.#kept.get(item);
       // What hangs under a line that is nothing yet waits for it.
-      const slideId =
-        known?.slideId ?? (item.isWrong || this.#isWaiting(item) ? null : newId<SlideId>());
+      const slideId = known?.slideId ?? (item.isWrong || this.#isWaiting(item) ? null : makeId());
       if (!slideId) continue;
       this.#slideOf.set(item, slideId);
       const { title } = item.isWrong ? sure(known, 'only a known line is wrong') : item;
