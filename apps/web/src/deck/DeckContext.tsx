@@ -128,7 +128,14 @@ export function DeckProvider(props: {
   const access = useSyncExternalStore(document.subscribe, document.access);
   const gate = useMemo(() => gated(doc, GATES[access], trouble), [doc, access, trouble]);
   useEffect(() => settingOutTyped(doc, gate.run, ySyncPluginKey), [doc, gate]);
-  useEffect(() => () => gate.later.finish(), [gate]);
+  useEffect(
+    () => () => {
+      // Whoever may not write any more leaves the rest as it lies.
+      if (document.access() === 'write') gate.later.finish();
+      else gate.later.stop();
+    },
+    [document, gate],
+  );
   const history = useMemo<History>(() => {
     const whole = (step: () => void) => () => {
       gate.later.finish();

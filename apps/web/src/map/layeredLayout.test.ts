@@ -41,11 +41,15 @@ test('of several layouts the one is taken whose wires cross the least', async ()
   for (const seed of [21, 81]) {
     const map = given(10 + (seed % 31), seed * 7919);
     const laid: CardSpot[][] = [];
-    const spots = await layeredLayout(async (graph) => {
-      const done = await layOut(graph);
-      laid.push(done.children!.map(({ id, x, y }) => ({ slideId: idOf(id), x: x!, y: y! })));
-      return done;
-    }, map);
+    const spots = await layeredLayout(
+      async (graph) => {
+        const done = await layOut(graph);
+        laid.push(done.children!.map(({ id, x, y }) => ({ slideId: idOf(id), x: x!, y: y! })));
+        return done;
+      },
+      map,
+      Infinity,
+    );
     const counts = laid.map((one) => crossingsOf(one, map));
     expect(crossingsOf(spots, map)).toBe(Math.min(...counts));
     taken += Math.min(...counts);
@@ -88,6 +92,20 @@ test.each(['right', 'down'] as const)(
     expect(order.map(({ slideId }) => slideId)).toEqual(['start', 'b', 'c', 'end']);
   },
 );
+
+test('where a layout takes long no other is begun', async () => {
+  let times = 0;
+  const map = given(12, 21);
+  const spots = await layeredLayout(
+    async (graph) => {
+      times += 1;
+      return layOut(graph);
+    },
+    map,
+    -1,
+  );
+  expect([times, spots.length]).toEqual([1, 12]);
+});
 
 test('a large map is laid out once, and an empty section asks for no room', async () => {
   let times = 0;

@@ -29,6 +29,8 @@ const TRIES: readonly LayoutOptions[] = [
 ];
 /** Cards up to which all is tried; a larger map is laid out once. */
 const MOST_TRIED = 120;
+/** Milliseconds after which no other layout is begun, so that nobody waits long on a slow machine. */
+const PATIENCE = 2500;
 
 /**
  * Where cards should lie, in map units: of several layered layouts the one whose wires, as they are drawn, cross the
@@ -37,11 +39,14 @@ const MOST_TRIED = 120;
 export async function layeredLayout(
   layOut: (graph: ElkNode) => Promise<ElkNode>,
   map: ToLayOut,
+  patience = PATIENCE,
 ): Promise<CardSpot[]> {
   const tries = map.slides.length > MOST_TRIED ? TRIES.slice(0, 1) : TRIES;
   let best: CardSpot[] = [];
   let fewest = Infinity;
+  const began = performance.now();
   for (const options of tries) {
+    if (best.length > 0 && performance.now() - began > patience) break;
     const spots = spotsOf(await layOut(graphOf(map, options)));
     const count = tries.length > 1 ? crossingsOf(spots, map) : 0;
     if (count >= fewest) continue;
