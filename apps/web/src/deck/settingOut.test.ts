@@ -8,12 +8,16 @@ import {
   renameSlide,
   setOutAgain,
   setTheme,
+  type RunCommand,
   type SlideElement,
   type SlideId,
 } from '@gobrel/core';
 import * as Y from 'yjs';
 import { runner } from '../ui/runner';
 import { settingOut, SettingOutLater, settingOutTyped } from './settingOut';
+
+/** The time that goes on while timers are held. */
+const clock = Date.now.bind(Date);
 
 const TYPING = { what: 'typing' };
 
@@ -38,7 +42,7 @@ function open(roles: Parameters<typeof gateOf>[0] = ['owner']) {
       paragraph.insert(0, [new Y.XmlText(words)]);
     }, TYPING);
   };
-  return { doc, history, run, later, things, body, type };
+  return { doc, history, run, quiet, later, things, body, type };
 }
 
 test('a choice that comes is set out with the rest in one step, and taken back in one', () => {
@@ -129,7 +133,7 @@ test('two who change a slide in the same moment end with one arrangement, in whi
 
 describe('a deck of forty slides', () => {
   function large() {
-    const { doc, run, later } = open();
+    const { doc, run, quiet, later } = open();
     for (let at = 0; at < 40; at += 1)
       run(addSlide, { id: `n${at}` as never, title: `Slide ${at}` });
     later.finish();
@@ -139,7 +143,7 @@ describe('a deck of forty slides', () => {
       const { slides, theme } = readDeck(doc);
       return { slides, ref: theme.ref };
     };
-    return { doc, run, later, laid, state };
+    return { doc, run, quiet, later, laid, state };
   }
   const idsOf = (doc: Y.Doc): SlideId[] => Object.values(readDeck(doc).slides).map(({ id }) => id);
   const byHand = (doc: Y.Doc, run: ReturnType<typeof open>['run']): void =>
@@ -161,6 +165,25 @@ describe('a deck of forty slides', () => {
     history.undo();
     expect(state()).toEqual(before);
     expect(history.canUndo()).toBe(false);
+  });
+
+  test('is one step on a slow machine, too, where the rest takes longer than a pause between steps', () => {
+    const { doc, run, quiet, later, laid } = large();
+    byHand(doc, run);
+    later.finish();
+    const history = createHistory(doc);
+    const slow: RunCommand = (command, ...args) => {
+      const until = clock() + 20;
+      const done = quiet(command, ...args);
+      while (clock() < until);
+      return done;
+    };
+    const slowly = new SettingOutLater(doc, slow);
+    slowly.setOut(idsOf(doc));
+    slowly.finish();
+    expect(laid()).toBe(42);
+    history.undo();
+    expect([laid(), history.canUndo()]).toEqual([0, false]);
   });
 
   test('is whole before the next step, which is a step of its own', () => {

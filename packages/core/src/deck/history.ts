@@ -31,6 +31,9 @@ export interface History {
   subscribe(listener: () => void): () => void;
 }
 
+/** Later than any change: what comes now belongs to the step before, however long it takes. */
+const EVER = Number.MAX_SAFE_INTEGER;
+
 /**
  * Undo and redo of this editor's own changes; those of others stay, and with them what they have written in, though it was
  * made by what is undone. Each command is one step.
@@ -59,10 +62,11 @@ export function createHistory(doc: Y.Doc, typingOrigins: unknown[] = []): Histor
   let last: string | null = null;
   doc.on('beforeTransaction', ({ origin }: Y.Transaction) => {
     // However long ago the last step was: this belongs to it.
-    if (origin === AFTERWARDS && manager.canUndo()) manager.lastChange = Date.now();
+    if (origin === AFTERWARDS && manager.canUndo()) manager.lastChange = EVER;
     if (origin === COMMAND && (typing === null || typing !== last)) manager.stopCapturing();
   });
   doc.on('afterTransaction', ({ origin }: Y.Transaction) => {
+    if (origin === AFTERWARDS && manager.lastChange === EVER) manager.lastChange = Date.now();
     if (origin !== COMMAND) return;
     last = typing;
     if (typing === null) manager.stopCapturing();
