@@ -9,7 +9,7 @@ import {
   type Direction,
   type WirePath,
 } from './wirePath';
-import { directPath } from './wireRoutes';
+import { directPath } from './WayFinder';
 import { WireHand } from './WireHand';
 import type { LedWire } from './wires.worker';
 import type { DrawnWire, Seen, Spot, Spots, Wire } from './wire';

@@ -1,4 +1,4 @@
-import type { Box } from '@gobrel/core';
+import { meets, type Box } from '@gobrel/core';
 import type { DrawnWire, Wire } from './wire';
 import { flattened, type WirePath } from './wirePath';
 
@@ -28,7 +28,7 @@ export function crossed(line: Line, others: readonly Line[], from = 0): number {
   for (let at = from; at < others.length; at += 1) {
     const other = others[at]!;
     if (
-      meet(line.box, other.box) &&
+      meets(line.box, other.box) &&
       !shareCard(line.wire, other.wire) &&
       cross(line.ends, other.ends)
     )
@@ -39,9 +39,6 @@ export function crossed(line: Line, others: readonly Line[], from = 0): number {
 
 const shareCard = (a: Line['wire'], b: Line['wire']): boolean =>
   a.from === b.from || a.from === b.to || a.to === b.from || a.to === b.to;
-
-const meet = (a: Box, b: Box): boolean =>
-  a.x <= b.x + b.w && b.x <= a.x + a.w && a.y <= b.y + b.h && b.y <= a.y + a.h;
 
 /** Whether two lines of straight pieces cross. */
 function cross(a: readonly number[], b: readonly number[]): boolean {

@@ -1,4 +1,4 @@
-import { CARD, type Box } from '@gobrel/core';
+import { CARD, meets, type Box } from '@gobrel/core';
 import { labelWidth } from './placeLabels';
 import type { DrawnWire, Spot, Wire } from './wire';
 import { LABEL } from './wireLabel';
@@ -56,9 +56,6 @@ export const wireOf = (from: string, to: string, wording: string, lane = 0): Wir
 
 export const cardAt = ({ x, y }: Spot): Box => ({ x, y, w: CARD.width, h: CARD.height });
 
-export const meet = (a: Box, b: Box): boolean =>
-  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
-
 const labelOf = ({ wire, path }: DrawnWire): Box => {
   const w = Math.min(path.room, labelWidth(wire.wording));
   return { x: path.x - w / 2, y: path.y - LABEL.height / 2, w, h: LABEL.height };
@@ -89,12 +86,12 @@ export function overlaps(
   const holds = ({ x, y, w, h }: Box, at: Spot): boolean =>
     at.x > x && at.x < x + w && at.y > y && at.y < y + h;
   return {
-    labelsOnCards: labels.filter((label) => cards.some(({ box }) => meet(label, box))).length,
+    labelsOnCards: labels.filter((label) => cards.some(({ box }) => meets(label, box))).length,
     labelsOnLabels: labels.filter((label, at) =>
-      labels.slice(at + 1).some((other) => meet(label, other)),
+      labels.slice(at + 1).some((other) => meets(label, other)),
     ).length,
     wiresUnderCards: drawn.filter((one) => {
-      const near = cards.filter(({ box }) => meet(box, one.path.box));
+      const near = cards.filter(({ box }) => meets(box, one.path.box));
       return near.length > 0 && pointsOf(one).some((at) => near.some(({ box }) => holds(box, at)));
     }).length,
     unsaid: drawn.filter(({ wire, path }) => wire.wording !== '' && path.room === 0).length,

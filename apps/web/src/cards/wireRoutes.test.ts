@@ -4,7 +4,8 @@ import { mapOf, overlaps, wireOf } from './mapOf.testing';
 import { placeLabels } from './placeLabels';
 import type { DrawnWire, Spot, Wire } from './wire';
 import { endOf, startOf } from './wirePath';
-import { directPath, routeWires } from './wireRoutes';
+import { directPath } from './WayFinder';
+import { routeWires } from './wireRoutes';
 
 const straight = (wires: Wire[], spots: Map<string, Spot>): DrawnWire[] =>
   wires.map((wire) => ({

@@ -1,6 +1,6 @@
-import { CARD, idOf, type SectionId, type SlideId } from '@gobrel/core';
+import { CARD, idOf, meets, union, type SectionId, type SlideId } from '@gobrel/core';
 import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js';
-import { cardAt, mapOf, meet, wireOf } from '../cards/mapOf.testing';
+import { cardAt, mapOf, wireOf } from '../cards/mapOf.testing';
 import {
   crossingsOf,
   graphOf,
@@ -29,12 +29,6 @@ function given(cards: number, seed: number, hasSections = false): ToLayOut {
     direction: 'right',
   };
 }
-
-const boxAround = (spots: readonly CardSpot[]): ReturnType<typeof cardAt> => {
-  const [xs, ys] = [spots.map(({ x }) => x), spots.map(({ y }) => y)];
-  const [x, y] = [Math.min(...xs), Math.min(...ys)];
-  return { x, y, w: Math.max(...xs) + CARD.width - x, h: Math.max(...ys) + CARD.height - y };
-};
 
 test('of several layouts the one is taken whose wires cross the least', async () => {
   let [taken, first] = [0, 0];
@@ -65,12 +59,12 @@ test('what lies in a section lies together: no other card comes into its room', 
   for (const { id } of map.sections) {
     const isIn = ({ slideId }: CardSpot): boolean =>
       within(id).includes(map.slides.find((slide) => slide.id === slideId)!.sectionId ?? '');
-    const room = boxAround(spots.filter(isIn));
-    const strangers = spots.filter((spot) => !isIn(spot) && meet(cardAt(spot), room));
+    const room = union(spots.filter(isIn).map(cardAt))!;
+    const strangers = spots.filter((spot) => !isIn(spot) && meets(cardAt(spot), room));
     expect(strangers).toEqual([]);
   }
   const boxes = spots.map(cardAt);
-  expect(boxes.filter((box, at) => boxes.slice(at + 1).some((other) => meet(box, other)))).toEqual(
+  expect(boxes.filter((box, at) => boxes.slice(at + 1).some((other) => meets(box, other)))).toEqual(
     [],
   );
 });
@@ -133,6 +127,6 @@ test('cards placed by hand stay; the others are laid round them and touch none',
     new Map([...fixed, [idOf<SlideId>('a'), { x: 560, y: 410 }]]),
     'down',
   );
-  for (const spot of near) expect(meet(cardAt(spot), cardAt({ x: 560, y: 410 }))).toBe(false);
+  for (const spot of near) expect(meets(cardAt(spot), cardAt({ x: 560, y: 410 }))).toBe(false);
   expect(roundFixed(spots, new Map(), 'right')).toEqual(spots);
 });

@@ -1,3 +1,4 @@
+import { meets } from '../geometry/transform.js';
 import type { Theme } from '../themes/theme.js';
 import { CHOICE_PADDING } from '../themes/themes.js';
 import type { Slide } from '../deck/types.js';
@@ -161,7 +162,7 @@ function keepsRules(parts: readonly Part[], kept: readonly Box[], places: Places
     const isTouched = part.kind === 'text' && part.style === 'choice';
     if (isTouched && (box.w < SMALLEST_AREA || box.h < SMALLEST_AREA)) return false;
     if (part.kind === 'picture' && cutOff(formOf(part), box) > MOST_CUT + 0.01) return false;
-    if (laid.some((other) => meet(other.box, box)) || kept.some((other) => meet(other, box))) {
+    if (laid.some((other) => meets(other.box, box)) || kept.some((other) => meets(other, box))) {
       return false;
     }
     laid.push({ part, box });
@@ -174,9 +175,6 @@ function cutOff(form: number, box: Box): number {
   const ratio = form / (box.w / box.h);
   return 1 - Math.min(ratio, 1 / ratio);
 }
-
-const meet = (a: Box, b: Box): boolean =>
-  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
 const AREA = STAGE.width * STAGE.height;
 /** The share of a page that is filled when it looks neither bare nor crowded. */

@@ -1,10 +1,8 @@
 import * as fc from 'fast-check';
-import { CARD, type Box } from '../index.js';
+import { CARD, meets, type Box } from '../index.js';
 import { piecesAround } from './regionPieces.js';
 
 const at = (x: number, y: number) => ({ x: x * 200, y: y * 160 });
-const meet = (a: Box, b: Box): boolean =>
-  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 const cardAt = ({ x, y }: { x: number; y: number }): Box => ({
   x,
   y,
@@ -26,7 +24,7 @@ test('a region goes round a card of others: in pieces, and with less room where 
     40,
   );
   expect(pieces).toHaveLength(3);
-  for (const piece of pieces) expect(meet(piece, cardAt(at(1, 1)))).toBe(false);
+  for (const piece of pieces) expect(meets(piece, cardAt(at(1, 1)))).toBe(false);
   const [close] = piecesAround([at(0, 0)], [{ x: 160, y: 0 }], 20, 40);
   expect(close!.x + close!.w).toBeLessThan(160);
   expect(close!.x).toBeLessThan(0);
@@ -58,7 +56,7 @@ test('wherever cards lie, each of a section is in a piece and none of another', 
         expect(pieces.some(isIn)).toBe(true);
       }
       for (const stranger of strangers) {
-        expect(pieces.some((piece) => meet(piece, cardAt(stranger)))).toBe(false);
+        expect(pieces.some((piece) => meets(piece, cardAt(stranger)))).toBe(false);
       }
     }),
   );

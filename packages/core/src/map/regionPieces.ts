@@ -1,5 +1,7 @@
 import { CARD } from '../deck/slides/cards.js';
+import { meets, union } from '../geometry/transform.js';
 import type { Box } from '../parts/place.js';
+import { sure } from '../parts/sure.js';
 
 interface Spot {
   x: number;
@@ -20,13 +22,13 @@ export function piecesAround(
   room: number,
   head: number,
 ): Box[] {
-  const whole = members.map(boxOf).reduce(around);
+  const whole = sure(union(members.map(boxOf)), 'a section that is drawn has cards');
   const cards = members.map(boxOf);
   // One that lies on a card of the section cannot be gone round.
   const near = strangers
     .map(boxOf)
-    .filter((box) => meet(box, grown(whole, room, head)) && !cards.some((one) => meet(one, box)));
-  const isFree = (box: Box): boolean => !near.some((stranger) => meet(stranger, box));
+    .filter((box) => meets(box, grown(whole, room, head)) && !cards.some((one) => meets(one, box)));
+  const isFree = (box: Box): boolean => !near.some((stranger) => meets(stranger, box));
   const withRoom = (box: Box): Box => {
     const tried = SHARES.map((share) => grown(box, share * room, share * head));
     return tried.find(isFree) ?? box;
@@ -58,17 +60,9 @@ export function piecesAround(
   return pieces.map(withRoom);
 }
 
-const boxOf = ({ x, y }: Spot): Box => ({ x, y, w: CARD.width, h: CARD.height });
+const around = (a: Box, b: Box): Box => union([a, b]) ?? a;
 
-function around(a: Box, b: Box): Box {
-  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
-  return {
-    x,
-    y,
-    w: Math.max(a.x + a.w, b.x + b.w) - x,
-    h: Math.max(a.y + a.h, b.y + b.h) - y,
-  };
-}
+const boxOf = ({ x, y }: Spot): Box => ({ x, y, w: CARD.width, h: CARD.height });
 
 const grown = ({ x, y, w, h }: Box, room: number, head: number): Box => ({
   x: x - room,
@@ -76,6 +70,3 @@ const grown = ({ x, y, w, h }: Box, room: number, head: number): Box => ({
   w: w + 2 * room,
   h: h + room + head,
 });
-
-const meet = (a: Box, b: Box): boolean =>
-  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
