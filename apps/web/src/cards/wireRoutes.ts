@@ -97,11 +97,9 @@ const lengthOf = ({ from, to }: { from: Spot; to: Spot }): number =>
 function changesOf(before: Spots, now: Spots): Box[] {
   const changed: Box[] = [];
   const take = ({ x, y }: Spot): void => {
-    const room = ROUND_A_CARD;
-    changed.push({
-      ...{ x: x - room, y: y - room },
-      ...{ w: CARD.width + 2 * room, h: CARD.height + 2 * room },
-    });
+    const twice = 2 * ROUND_A_CARD;
+    const [left, top] = [x - ROUND_A_CARD, y - ROUND_A_CARD];
+    changed.push({ x: left, y: top, w: CARD.width + twice, h: CARD.height + twice });
   };
   for (const [id, spot] of now) {
     const old = before.get(id);

@@ -1,4 +1,4 @@
-import { CARD, idOf, meets, union, type SectionId, type SlideId } from '@gobrel/core';
+import { idOf, meets, union, type SectionId, type SlideId } from '@gobrel/core';
 import ELK, { type ElkNode } from 'elkjs/lib/elk.bundled.js';
 import { cardAt, mapOf, wireOf } from '../cards/mapOf.testing';
 import {
