@@ -30,7 +30,7 @@ const shared = {
 };
 export default {
   // A busy machine is no fault of what is tested.
-  testTimeout: 60_000,
+  testTimeout: 180_000,
   maxWorkers: 2,
   projects: [
     { ...shared, displayName: 'core', testMatch: ['<rootDir>/packages/core/src/**/*.test.ts'] },

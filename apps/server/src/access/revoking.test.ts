@@ -22,7 +22,7 @@ test('a co-author who is taken out hears nothing more, of the deck or of its les
   const ada = await room.join('Ada');
   const folio = await tomas.open(`folio:${ada.folioId}`);
   await room.ines.request('DELETE', `decks/${room.deckId}/people/${tomas.id}`);
-  await until(() => [desk, deck, folio].every(({ provider }) => !provider.isSynced), 1000);
+  await until(() => [desk, deck, folio].every(({ provider }) => !provider.isSynced));
   const own = await ada.open(`folio:${ada.folioId}`);
   visit(own.doc, 'sea', 'start', 1);
   await own.acknowledged();
@@ -35,7 +35,7 @@ test('what a browser writes after it has signed out is not taken', async () => {
   const { cookie } = room.ines;
   await room.ines.request('DELETE', 'session');
   expect(cookie).not.toBe(room.ines.cookie);
-  await until(() => !deck.provider.isSynced, 1000);
+  await until(() => !deck.provider.isSynced);
   deck.doc.getMap('deck').set('title', 'Written afterwards');
   const read = await server.app.get(DecksService).read(room.deckId);
   expect(read.title).toBe('Tides');
@@ -53,7 +53,7 @@ test('a student who is taken out hears nothing more of the lesson', async () => 
   const ada = await room.join('Ada');
   const state = await ada.open(`lesson:${room.lessonId}`);
   await room.ines.request('DELETE', `lessons/${room.lessonId}/students/${ada.folioId}`);
-  await until(() => !state.provider.isSynced, 1000);
+  await until(() => !state.provider.isSynced);
   await expect(ada.open(`lesson:${room.lessonId}`)).rejects.toThrow();
 });
 
@@ -63,7 +63,7 @@ test('a device that is given back is nobody’s', async () => {
   const token = new Visitor(server.url);
   token.cookies = new Map(ada.cookies);
   expect((await ada.request('DELETE', 'student/device')).status).toBe(204);
-  await until(() => !folio.provider.isSynced, 1000);
+  await until(() => !folio.provider.isSynced);
   expect((await token.get('student/lesson')).status).toBe(401);
 });
 

@@ -8,7 +8,7 @@ let server: TestServer;
 beforeAll(async () => {
   server = await startServer();
   await seedDemo(server.app);
-}, 60_000);
+});
 afterAll(() => server.stop());
 
 test('Petrel Isle is whole: sound decks, a finished lesson of 24, a running one', async () => {

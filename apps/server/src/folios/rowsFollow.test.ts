@@ -194,4 +194,4 @@ test('each statement to the database fails once, and a lesson goes through to it
     jest.restoreAllMocks();
     process.off('unhandledRejection', note);
   }
-}, 60_000);
+});

@@ -129,5 +129,5 @@ test('a device that is gone without a word is away on the desk within fifteen se
   // As when the lid is shut or the cable pulled: nobody hangs up, and nothing is answered.
   const { webSocket } = folio.provider.configuration.websocketProvider;
   (webSocket as unknown as { pong: () => void }).pong = () => undefined;
-  await until(() => readDesk(desk.doc).students[0]?.isHere === false, 15_000);
+  await until(() => readDesk(desk.doc).students[0]?.isHere === false);
 }, 30_000);

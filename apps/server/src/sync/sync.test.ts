@@ -57,7 +57,7 @@ function rawSocket(who: Visitor, name: string, send: Uint8Array[]): Promise<stri
     const timer = setTimeout(() => {
       socket.terminate();
       reject(new Error('it was let be'));
-    }, 3000);
+    }, 50_000);
     socket.on('open', () => {
       socket.send(
         message(name, 2, (e) => {
