@@ -319,6 +319,24 @@ test('find, overlays and layout', async ({ browser }) => {
   await page.keyboard.press('Control+z');
 });
 
+test('what tidies the map cannot be fetched: that is said, and it tidies when it can', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await page.goto(`${await copyOfLamp(page)}/map`);
+  await expect(card(page, 'The lamp goes out')).toBeVisible();
+  await page.context().route(/elk-worker/, (route) => route.abort());
+  const tidy = page.getByRole('button', { name: 'Tidy all cards', exact: false }).last();
+  await tidy.click();
+  await expect(page.getByText(/What tidies the map could not be fetched/)).toBeVisible();
+  await page.context().unroute(/elk-worker/);
+  const before = await card(page, 'In the rowing boat').boundingBox();
+  await tidy.click();
+  await expect
+    .poll(async () => (await card(page, 'In the rowing boat').boundingBox())?.y)
+    .not.toBe(before!.y);
+});
+
 test('the map goes where it was last asked to go', async ({ browser }) => {
   const page = await signIn(await someone(browser));
   await page.goto(`${await copyOfLamp(page)}/map`);

@@ -103,7 +103,11 @@ const backdrop = (weather: Weather, seed: number): string => {
   const shake = shaky(seed);
   let stars = '';
   for (let star = 0; weather.stars && star < 70; star += 1) {
-    stars += `<circle cx="${Math.round(640 + shake() * 640)}" cy="${Math.round(180 + shake() * 180)}" r="${(1.2 + 0.8 * shake()).toFixed(1)}" opacity="${(0.5 + 0.35 * shake()).toFixed(2)}"/>`;
+    const [x, y] = [Math.round(640 + shake() * 640), Math.round(180 + shake() * 180)];
+    const size = `r="${(1.2 + 0.8 * shake()).toFixed(1)}" opacity="${(0.5 + 0.35 * shake()).toFixed(2)}"`;
+    // None among the words, where it would be read as a point.
+    if (x < 800 && y > 70) continue;
+    stars += `<circle cx="${x}" cy="${y}" ${size}/>`;
   }
   return (
     `<defs>${gradient('sky', weather.sky)}${glow('moon', '#E9EFE4', 0.9)}${glow('sun', '#FFE9B0', 1)}${glow('lantern', '#FFD97A', 0.95)}` +
@@ -369,18 +373,18 @@ const rowed = (x: number, y: number): string =>
   rowingBoat(x, y, 0.9, person(-8, 2, 0.95, { isRowing: true }));
 
 export const COASTS = {
-  night: coast(NIGHT, 3, { far: ferry(610, 556, 0.42, true) }),
+  night: coast(NIGHT, 3, { far: ferry(610, 534, 0.62, true) }),
   storm: coast(STORM, 5, {}),
-  dawn: coast(DAWN, 7, { isLit: true, far: ferry(640, 552, 0.55, false) }),
+  dawn: coast(DAWN, 7, { isLit: true, far: ferry(640, 532, 0.62, false) }),
   slip: coast(STORM, 11, { near: boathouse }),
   rowing: coast(STORM, 13, {
     near: (weather) =>
       reef(690, 640, weather) + buoy(90, 640, 0.9, -8) + buoy(560, 610, 0.6, 6) + rowed(330, 640),
   }),
   flags: coast(DUSK, 17, {
-    far: ferry(640, 556, 0.5, true),
+    far: ferry(640, 533, 0.6, true),
     near: (weather) =>
-      filled(band(171, 668, 8, 60, -60, 520), weather.rock[0]) +
+      filled('M-60 740 V668 Q120 652 330 664 Q470 674 560 740Z', weather.rock[0]) +
       flagMast() +
       person(226, 690, 1.15, { isWaving: true }),
   }),

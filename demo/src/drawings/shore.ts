@@ -113,7 +113,7 @@ const skies = {
       cloud(31, 240, 210, 620, ['#333F48', '#3E4B54'], 0.9) +
       cloud(32, 760, 170, 620, ['#2D3841', '#3A4750'], 0.9) +
       cloud(33, 1120, 260, 520, ['#333F48', '#414E57'], 0.9) +
-      ferry(980, 548, 0.5, true) +
+      ferry(980, 526, 0.6, true) +
       sea(34, 540, ROUGH, '#E6EDEE', 2.4) +
       // A tree and a fence that give way to the wind.
       filled('M-20 740 V640 Q120 612 300 640 Q420 662 470 740Z', '#26343A') +

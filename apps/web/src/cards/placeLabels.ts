@@ -9,8 +9,11 @@ const SHARES = [
   ...[0.5, 0.44, 0.56, 0.38, 0.62, 0.32, 0.68, 0.26, 0.74, 0.2],
   ...[0.8, 0.15, 0.85, 0.1, 0.9],
 ];
-/** How far above or below its wire, in map units: it still touches it, or nearly. */
-const ASIDE = [0, -12, 12, -24, 24, -36, 36, -48, 48];
+/** How far above or below its wire, in map units: it still touches it, and where there is no room there, further off. */
+const NEAR = [0, -12, 12] as const;
+const FAR = [-24, 24, -36, 36, -48, 48] as const;
+/** How many wires a wording may stand on before it is moved aside by a unit. */
+const AWAY = 0.04;
 /** How wide a wording may be that would stand on something else, in map units: the rest of it is dots. */
 const NARROWER = [112, 82, 58, 40];
 /** Paper that is left between a wording and everything else. */
@@ -104,21 +107,25 @@ function bestPlace(
   const whole = labelWidth(wire.wording);
   const points = SHARES.map((share) => pointOn(path.curve, share));
   const h = LABEL.height + 2 * AIR;
-  for (const room of [whole, ...NARROWER.filter((width) => width < whole)]) {
-    const w = room + 2 * AIR;
-    let best: { x: number; y: number; room: number } | null = null;
-    let least = Infinity;
-    for (const aside of ASIDE) {
-      for (const [x, on] of points) {
-        const y = on + aside;
-        if (taken.over(x - w / 2, y - h / 2, w, h, 0) > 0) continue;
-        const under = wires.under(x - w / 2, y - h / 2, w, h, own);
-        if (under >= least) continue;
-        [best, least] = [{ x, y, room }, under];
-        if (under === 0) return best;
+  const rooms = [whole, ...NARROWER.filter((width) => width < whole)];
+  // At its wire, cut short where it must be; only then further off.
+  for (const asides of [NEAR, FAR]) {
+    for (const room of rooms) {
+      const w = room + 2 * AIR;
+      let best: { x: number; y: number; room: number } | null = null;
+      let least = Infinity;
+      for (const aside of asides) {
+        for (const [x, on] of points) {
+          const y = on + aside;
+          if (taken.over(x - w / 2, y - h / 2, w, h, 0) > 0) continue;
+          const under = wires.under(x - w / 2, y - h / 2, w, h, own) + AWAY * Math.abs(aside);
+          if (under >= least) continue;
+          [best, least] = [{ x, y, room }, under];
+          if (under === 0) return best;
+        }
       }
+      if (best) return best;
     }
-    if (best) return best;
   }
   return { x: path.x, y: path.y, room: 0 };
 }
