@@ -86,3 +86,81 @@ test('one click sets a slide out otherwise and one undo takes it back; what a ha
   await expect(words).toBeVisible();
   await expect.poll(() => places(page)).toBe(lies);
 });
+
+test('what matters in a picture is framed, and words lie over the rest of it, on a panel that every view has', async ({
+  browser,
+}) => {
+  const drawing = await (await someone(browser)).context().newPage();
+  await drawing.setViewportSize({ width: 1920, height: 1080 });
+  await drawing.setContent(
+    '<body style="margin:0;background:linear-gradient(#8cf, #05a)"><div style="position:absolute;left:1250px;top:320px;width:220px;height:500px;background:#c31"></div>',
+  );
+  const picture = await drawing.screenshot();
+  const page = await signIn(await someone(browser));
+  await newDeck(page, 'The light');
+  await page.getByRole('button', { name: 'Written plan' }).click();
+  await page
+    .getByRole('textbox', { name: 'Written plan' })
+    .fill(
+      [
+        '- The light: It goes round once in ten seconds.',
+        '  - Row out: **The reef** You hear the bell. (ending)',
+        '  - Climb the tower: **The lamp room** The wick is dry. (ending)',
+      ].join('\n'),
+    );
+  await expect(page.getByText('Says what the map says.')).toBeVisible();
+  await page.getByRole('link', { name: 'Slide', exact: true }).click();
+  await add(page, 'Picture');
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'light.png',
+    mimeType: 'image/png',
+    buffer: picture,
+  });
+  const shown = thing(page, /^Picture/);
+  await expect(shown).toBeVisible();
+  const matters = trayOf(page).getByRole('button', { name: /^What matters/ });
+  await expect(matters).toHaveAccessibleName('What matters: not said');
+  await matters.click();
+  const frame = page.getByRole('application', { name: /drag a frame/ });
+  expect(await seriousFindings(page)).toEqual([]);
+  const { x, y, width, height } = (await frame.boundingBox())!;
+  await page.mouse.move(x + width * 0.63, y + height * 0.28);
+  await page.mouse.down();
+  await page.mouse.move(x + width * 0.79, y + height * 0.78, { steps: 4 });
+  await page.mouse.up();
+  await page.getByLabel('Width, %').fill('15');
+  await page.getByLabel('Width, %').press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(matters).toHaveAccessibleName('What matters: framed');
+  await stageOf(page).click({ position: { x: 4, y: 4 } });
+  await setOutButton(page).click();
+  await arrangements(page).getByRole('button', { name: 'On a panel over the picture' }).click();
+  await page.keyboard.press('Escape');
+  await isSaved(page);
+
+  const stage = (await stageOf(page).boundingBox())!;
+  const whole = (await shown.boundingBox())!;
+  expect(Math.abs(whole.width - stage.width)).toBeLessThan(4);
+  // The part that matters begins at 63 hundredths: everything that is read ends before it.
+  for (const words of [/^Text: It goes round/, /^Text: Row out/, /^Text: Climb the tower/]) {
+    const box = (await thing(page, words).boundingBox())!;
+    expect(box.x + box.width).toBeLessThan(stage.x + stage.width * 0.63);
+  }
+  await page.getByRole('link', { name: 'Check' }).click();
+  await expect(page.getByText('touch areas overlap', { exact: false })).toHaveCount(0);
+  await expect(page.getByText('Hard to read', { exact: false })).toHaveCount(0);
+  await page.reload();
+  await page.getByRole('link', { name: 'Slide', exact: true }).click();
+  await expect(setOutButton(page)).toHaveAccessibleName('Set out: On a panel over the picture');
+  // Another arrangement takes the words off their plates again.
+  const plate = (): Promise<string> =>
+    stageOf(page)
+      .locator('.slide-text', { hasText: 'It goes round' })
+      .first()
+      .evaluate((one) => getComputedStyle(one).backgroundColor);
+  expect(await plate()).not.toBe('rgba(0, 0, 0, 0)');
+  await setOutButton(page).click();
+  await arrangements(page).getByRole('button', { name: 'Choices along the foot' }).click();
+  await page.keyboard.press('Escape');
+  await expect.poll(plate).toBe('rgba(0, 0, 0, 0)');
+});

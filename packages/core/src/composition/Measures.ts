@@ -3,7 +3,7 @@ import type { TextStyle } from '../parts/typography.js';
 import { READABLE, SMALLEST_AREA } from '../stage/legible.js';
 import { MeasuredText } from '../stage/MeasuredText.js';
 import { hasSurface, questionHeight } from '../stage/wordsHeight.js';
-import { CHOICE_PADDING, QUESTION_CARD, textType } from '../themes/themes.js';
+import { CHOICE_PADDING, QUESTION_CARD, STAND_PADDING, textType } from '../themes/themes.js';
 import type { Look } from './look.js';
 import type { Part } from './content.js';
 import type { TextElement } from '../elements/text/text.js';
@@ -61,7 +61,8 @@ export class Measures {
 
   /** The height that a part needs in a width; Infinity where that is too narrow for it. Slide units. */
   height(part: Part, width: number, look: Look): number {
-    const key = Math.round(width) * 100 + (look.times ?? 1) * 10;
+    const key =
+      Math.round(width) * 1000 + (look.times ?? 1) * 100 + STAND_PADDING[look.stands ?? 'bare'];
     return this.known(part, key, () => this.#height(part, width, look));
   }
 
@@ -97,12 +98,13 @@ export class Measures {
 
   #textHeight(text: TextElement, width: number, look: Look): number {
     const isChoice = text.style === 'choice';
-    const room = width - (isChoice ? 2 * CHOICE_PADDING : 0);
+    const plate = 2 * STAND_PADDING[look.stands ?? 'bare'];
+    const room = width - (isChoice ? 2 * CHOICE_PADDING : plate);
     const words = this.#texts.of(text);
     if (words.widestLine === 0 && !isChoice && this.#texts.hasOthers) return SLIM;
     const size = this.sizeOf(text, look);
     if (room < 60 || words.widestWord * size > room) return Infinity;
-    const height = words.height(room / SLACK, size, text.columns) + 4;
+    const height = words.height(room / SLACK, size, text.columns) + 4 + plate;
     return isChoice ? Math.max(SMALLEST_AREA + 4, height + CHOICE_PADDING) : height;
   }
 }

@@ -5,17 +5,12 @@ import type { Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { sure } from '../parts/sure.js';
 import { isInSight, slideRole, thingsInTheWay, wordRoom } from '../scenery/scenery.js';
+import { mattersAt } from '../stage/pictureFrame.js';
 import { SMALLEST_AREA } from '../stage/legible.js';
 import type { TextElement } from '../elements/text/text.js';
-import {
-  ARRANGEMENT_NAMES,
-  ARRANGEMENTS,
-  WHOLE_ROOM,
-  type ArrangementName,
-  type Region,
-  type Room,
-} from './arrangements.js';
-import { formOf, lay, leastHeight, MOST_CUT, type Place, type Places } from './cells.js';
+import { ARRANGEMENT_NAMES, ARRANGEMENTS, type ArrangementName } from './arrangements.js';
+import { WHOLE_ROOM, type Region, type Room } from './regions.js';
+import { keepsInView, lay, leastHeight, type Place, type Places } from './cells.js';
 import { contentOf, lettersIn, partsOf, type Content, type Part } from './content.js';
 import { fitted } from './fitted.js';
 import { largestFree } from './largestFree.js';
@@ -70,7 +65,7 @@ export function arrangementsOf(
       for (const regions of ARRANGEMENTS[name].set(content, room)) {
         const places = largestThatFits(regions, measures);
         if (!places || !keepsRules(parts, content.kept, places)) continue;
-        const isInView = shows !== null && shows(places);
+        const isInView = (shows !== null && shows(places)) || isScene(content, places);
         isShown ||= isInView;
         const score =
           scoreOf(content, places, texts, room.box) +
@@ -105,6 +100,10 @@ export function arrangementFor(
   const own = all.find(({ name }) => name === has.name);
   return own && (has.isChosen || own.score >= best.score - STEADY) ? own : best;
 }
+
+/** Whether a picture of which it is known what matters stands for the scenery. */
+const isScene = ({ pictures }: Content, places: Places): boolean =>
+  pictures.some(({ id, matters }) => matters !== null && places.get(id)?.look.isUnder);
 
 /** The room beside the things of the slide's scenery, in slide units; null where it has none, or only a quiet one. */
 function roomOfScene(slide: Slide, theme: Theme): Box | null {
@@ -154,27 +153,31 @@ function largestThatFits(regions: readonly Region[], measures: readonly Measures
 /** The hard rules, reckoned from the boxes alone: whatever made them. Type sizes are held by `Measures`. */
 function keepsRules(parts: readonly Part[], kept: readonly Box[], places: Places): boolean {
   const laid: { part: Part; box: Box }[] = [];
+  let bare: Box | null = null;
   for (const part of parts) {
-    const box = places.get(part.id)?.box;
-    if (!box) return false;
+    const place = places.get(part.id);
+    if (!place) return false;
+    const { box } = place;
     if (box.x < 0 || box.y < 0) return false;
     if (box.x + box.w > STAGE.width || box.y + box.h > STAGE.height) return false;
     const isTouched = part.kind === 'text' && part.style === 'choice';
     if (isTouched && (box.w < SMALLEST_AREA || box.h < SMALLEST_AREA)) return false;
-    if (part.kind === 'picture' && cutOff(formOf(part), box) > MOST_CUT + 0.01) return false;
+    if (part.kind === 'picture' && place.look.isFilled && !keepsInView(part, box)) return false;
+    if (part.kind === 'picture' && place.look.isUnder) {
+      bare = mattersAt({ ...part, box, fit: 'cover' }, part.matters ?? MIDDLE);
+      continue;
+    }
     if (laid.some((other) => meets(other.box, box)) || kept.some((other) => meets(other, box))) {
       return false;
     }
     laid.push({ part, box });
   }
-  return true;
+  const over = bare;
+  return over === null || !laid.some(({ box }) => meets(over, box));
 }
 
-/** The share of its width or height that a picture loses in a box that it fills; none where it is shown whole. */
-function cutOff(form: number, box: Box): number {
-  const ratio = form / (box.w / box.h);
-  return 1 - Math.min(ratio, 1 / ratio);
-}
+/** What is not covered in a picture of which nobody has said what matters, in shares: such a way is not taken by itself. */
+const MIDDLE: Box = { x: 0.36, y: 0.31, w: 0.28, h: 0.38 };
 
 const AREA = STAGE.width * STAGE.height;
 /** The share of a page that is filled when it looks neither bare nor crowded. */
@@ -184,7 +187,8 @@ const WELL_FILLED = 0.52;
 function scoreOf(content: Content, places: Places, measured: MeasuredTexts, room: Box): number {
   // How much of the page a room beside scenery is, that much is to be filled.
   const area = AREA * ((room.w * room.h) / (WHOLE_ROOM.box.w * WHOLE_ROOM.box.h));
-  const parts = partsOf(content);
+  const parts = partsOf(content).filter(({ id }) => !places.get(id)?.look.isUnder);
+  const under = content.pictures.find(({ id }) => places.get(id)?.look.isUnder);
   let [filled, x, y, shown, type, texts, tall] = [0, 0, 0, 0, 0, 0, 0];
   const edges = new Set<number>();
   for (const part of parts) {
@@ -219,16 +223,23 @@ function scoreOf(content: Content, places: Places, measured: MeasuredTexts, room
   const large = texts > 0 ? type / texts / 1.4 : 1;
   const order = 1 - Math.min(1, (edges.size - 1) / Math.max(3, parts.length));
   const wants = content.pictures.length + content.blocks.length > 0;
-  const picture = wants ? Math.min(1, shown / area / 0.4) : 1;
+  const picture = wants && !under ? Math.min(1, shown / area / 0.4) : 1;
   const title = content.title && places.get(content.title.id);
   const lines = title ? title.box.h / (title.size * 1.12) : 1;
   const long = 0.03 * Math.max(0, Math.round(lines) - 3);
   // A stamp in a corner is worse than no picture.
-  const small = wants && shown / area < 0.1 ? 0.15 : 0;
+  const small = wants && !under && shown / area < 0.1 ? 0.15 : 0;
+  // Of a picture that is covered in part it must be known what may be.
+  const covered = under ? (under.matters ? COVERED : COVERED_UNASKED) : 0;
   // Choices are read at a glance: more than two lines of one are no label any more.
-  const faults = long + small + 0.03 * Math.min(4, tall);
-  return 0.34 * fill + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture - faults;
+  const faults = long + small + covered + 0.03 * Math.min(4, tall);
+  return (
+    0.34 * (under ? 1 : fill) + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture - faults
+  );
 }
+
+const COVERED = 0.06;
+const COVERED_UNASKED = 0.4;
 
 /** How much of the width of a text is seen: the words, not the empty rest of their lines. */
 const widthSeen = (text: TextElement, { box, size }: Place, measured: MeasuredTexts): number =>

@@ -1,100 +1,31 @@
 import { STAGE, type Box } from '../parts/place.js';
 import { formOf, type Cell } from './cells.js';
-import type { Look } from './look.js';
-import { lettersIn, type Block, type Content, type Part } from './content.js';
+import { lettersIn, type Content, type Part } from './content.js';
 import type { TextElement } from '../elements/text/text.js';
 import { wordsOf } from '../parts/richText.js';
-import type { PictureElement } from '../elements/picture/picture.js';
-import type { Upright } from '../parts/typography.js';
-
-/** A cell, and the region of the slide that it is laid into. */
-export interface Region {
-  cell: Cell;
-  box: Box;
-}
-/** One way to lay a content out; several where it may be tried in several proportions. */
-type Setting = Region[];
-
-/** The regions of a slide: the room within the margins, or what is left of it beside things put by hand. */
-export interface Room {
-  box: Box;
-  /** The whole stage is free: pictures may run to its edges. */
-  isWhole: boolean;
-}
-const MARGIN = { x: 72, y: 56 };
-export const WHOLE_ROOM: Room = {
-  box: {
-    x: MARGIN.x,
-    y: MARGIN.y,
-    w: STAGE.width - 2 * MARGIN.x,
-    h: STAGE.height - 2 * MARGIN.y,
-  },
-  isWhole: true,
-};
-const GAP = 20;
-const GUTTER = 48;
-
-const part = (one: Part, look: Look = {}): Cell => ({ is: 'part', part: one, look });
-const rows = (cells: readonly Cell[], upright: Upright | 'foot' = 'top', gap = GAP): Cell => ({
-  is: 'rows',
-  cells,
-  gap,
-  upright,
-});
-const columns = (cells: readonly Cell[], shares: readonly number[], gap = GUTTER): Cell => ({
-  is: 'columns',
-  cells,
-  gap,
-  shares,
-});
-const tiles = (cells: readonly Cell[], inRow: number, most: number, gap = GAP): Cell => ({
-  is: 'tiles',
-  cells,
-  gap,
-  columns: Math.min(inRow, cells.length),
-  most,
-});
-
-const all = (parts: readonly Part[], look: Look = {}): Cell[] =>
-  parts.map((one) => part(one, look));
-const head = ({ title }: Content, look: Look = {}): Cell[] => (title ? [part(title, look)] : []);
-const words = (content: Content, look: Look = {}): Cell[] => [
-  ...head(content, look),
-  ...all(content.texts, look),
-];
-const solids = ({ pictures, blocks }: Content): (PictureElement | Block)[] => [
-  ...pictures,
-  ...blocks,
-];
-
-const CENTRED: Look = { align: 'center' };
-/** Choices one below the other; in two columns where there are many. Each is a way to show them. */
-function lists(choices: readonly Part[], look: Look = {}): Cell[][] {
-  if (choices.length === 0) return [[]];
-  const one = [rows(all(choices, look), 'middle', 14)];
-  if (choices.length <= 4) return [one];
-  const cells = all(choices, look);
-  // Long ones and short ones: each pair as high as it needs.
-  const pairs = Array.from({ length: Math.ceil(cells.length / 2) }, (_, at) =>
-    columns([cells[2 * at]!, cells[2 * at + 1] ?? rows([])], [1, 1], 14),
-  );
-  return [one, [tiles(cells, 2, 110, 14)], [rows(pairs, 'middle', 14)]];
-}
-/** Choices side by side: in one row as far as they go. */
-function tickets(choices: readonly Part[], inRow = 4, look: Look = CENTRED): Cell[] {
-  if (choices.length === 0) return [];
-  const perRow = choices.length <= inRow ? choices.length : Math.ceil(choices.length / 2);
-  return [tiles(all(choices, look), Math.min(perRow, inRow), 104, 16)];
-}
-/** Whether tiles in rows of so many stand in full rows; of many, the last one may be short. */
-const leavesNoHole = (count: number, inRow: number): boolean =>
-  count <= inRow || count % inRow === 0 || count > 4;
-
-/** What is read, and the choices below it, a little apart. */
-const above = (cells: readonly Cell[], choices: readonly Cell[], upright: Upright): Cell =>
-  choices.length === 0
-    ? rows(cells, upright)
-    : rows([...(cells.length > 0 ? [rows(cells)] : []), ...choices], upright, 32);
+import { alongPicture, onPanel, pointsOnPicture } from './overPicture.js';
+import {
+  above,
+  all,
+  CENTRED,
+  columns,
+  GAP,
+  GUTTER,
+  head,
+  inside,
+  leavesNoHole,
+  lists,
+  MARGIN,
+  narrow,
+  part,
+  rows,
+  solids,
+  tickets,
+  tiles,
+  words,
+  type Room,
+  type Setting,
+} from './regions.js';
 
 /** Pictures and blocks in one region: as many ways as look different. */
 function group(parts: readonly Part[], wants: 'tall' | 'wide'): Cell[] {
@@ -125,13 +56,6 @@ function bleeding({ pictures, blocks }: Content, room: Room, side: 'left' | 'rig
   if (w < 400 || w < STAGE.height * formOf(picture) * 0.92) return null;
   return { x: side === 'left' ? 0 : STAGE.width - w, y: 0, w, h: STAGE.height };
 }
-
-const inside = ({ x, y, w, h }: Box, left: number, right: number): Box => ({
-  x: x + left,
-  y,
-  w: w - left - right,
-  h,
-});
 
 /** Words on one side, what is shown on the other. */
 function twoSides(content: Content, room: Room, shown: 'left' | 'right'): Setting[] {
@@ -169,9 +93,6 @@ function inTwo(content: Content, room: Room, shown: 'left' | 'right', says: Cell
   }
   return found;
 }
-
-const narrow = (box: Box, width: number): Box =>
-  box.w <= width ? box : { ...box, x: box.x + (box.w - width) / 2, w: width };
 
 /** Words that are short enough to be shouted. */
 const isShort = (content: Content, letters: number): boolean =>
@@ -355,7 +276,7 @@ export const ARRANGEMENTS = {
     set: (content, { box }) => {
       const { texts, choices } = content;
       if (texts.length < 3 || texts.length > 6 || solids(content).length > 0) return [];
-      const each = texts.map((one, at) => ({ at, cell: part(one) }));
+      const each = texts.map((one, at) => ({ at, cell: part(one, { stands: 'line' }) }));
       const title = { ...box, h: 110 };
       const top = content.title ? 130 : 0;
       const foot = choices.length > 0 ? 110 : 0;
@@ -380,6 +301,20 @@ export const ARRANGEMENTS = {
           })),
         ],
       ];
+    },
+  },
+  time: {
+    label: 'Along a line',
+    set: (content, { box }) => {
+      const { texts, choices } = content;
+      if (texts.length < 3 || texts.length > 6 || solids(content).length > 0) return [];
+      const line = columns(
+        all(texts, { stands: 'line' }),
+        texts.map(() => 1),
+        0,
+      );
+      const cells = [...head(content), line, ...tickets(choices)];
+      return [[{ cell: rows(cells, 'middle', 48), box }]];
     },
   },
   low: {
@@ -434,6 +369,9 @@ export const ARRANGEMENTS = {
       ];
     },
   },
+  panel: { label: 'On a panel over the picture', set: onPanel },
+  along: { label: 'Choices along the picture', set: alongPicture },
+  points: { label: 'Points on the picture', set: pointsOnPicture },
   fitted: {
     label: 'Where there is room',
     // It is no way to cut a page: `fitted.ts` looks for spots when all others fail.

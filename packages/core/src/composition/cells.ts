@@ -5,6 +5,7 @@ import type { Part } from './content.js';
 import type { Look } from './look.js';
 import { LEAST_PICTURE, type Measures } from './Measures.js';
 import type { PictureElement } from '../elements/picture/picture.js';
+import { mattersAt } from '../stage/pictureFrame.js';
 import { hasSurface } from '../stage/wordsHeight.js';
 import { BLURRED, SCREEN_PIXELS } from '../stage/legible.js';
 
@@ -158,7 +159,24 @@ export const formOf = (part: PictureElement): number =>
   (part.asset.width * part.crop.w) / Math.max(1, part.asset.height * part.crop.h);
 
 /** At most this share of a picture's width or height may be cut off: what matters is not looked for at the very edge. */
-export const MOST_CUT = 0.1;
+const MOST_CUT = 0.1;
+/** And where it is said what matters, so that the picture is still one. */
+const MOST_CUT_AROUND = 0.5;
+
+/** Whether a picture that fills a box keeps in view what matters in it. */
+export function keepsInView(part: PictureElement, box: Box): boolean {
+  const ratio = formOf(part) / (box.w / box.h);
+  const cut = 1 - Math.min(ratio, 1 / ratio);
+  if (cut <= MOST_CUT + 0.01) return true;
+  const seen = mattersAt({ ...part, box, fit: 'cover' });
+  return seen !== null && cut <= MOST_CUT_AROUND && isWithin(seen, box);
+}
+
+const isWithin = (inner: Box, outer: Box): boolean =>
+  inner.x >= outer.x - 1 &&
+  inner.y >= outer.y - 1 &&
+  inner.x + inner.w <= outer.x + outer.w + 1 &&
+  inner.y + inner.h <= outer.y + outer.h + 1;
 
 function placeOf(part: Part, look: Look, box: Box, measures: Measures): Place {
   const { x, y, w, h } = box;
@@ -170,7 +188,10 @@ function placeOf(part: Part, look: Look, box: Box, measures: Measures): Place {
   if (part.kind === 'text') {
     const size = measures.sizeOf(part, look);
     const needed = part.style === 'choice' ? h : Math.min(h, measures.height(part, w, look));
-    return { box: whole({ x, y, w, h: needed }), size, look };
+    if (look.stands !== 'plate') return { box: whole({ x, y, w, h: needed }), size, look };
+    // Plates stand edge to edge, as one panel.
+    const foot = Math.floor(y + needed + 0.001);
+    return { box: { ...whole({ x, y, w, h: 0 }), h: foot - Math.floor(y + 0.001) }, size, look };
   }
   if (part.kind === 'table') {
     return { box: whole({ x, y, w, h: measures.height(part, w, look) }), size: 0, look };
@@ -180,18 +201,19 @@ function placeOf(part: Part, look: Look, box: Box, measures: Measures): Place {
 
 function pictureIn(part: PictureElement, look: Look, box: Box): Place {
   const form = formOf(part);
-  const room = inMiddle(box, { w: Math.min(box.w, finest(part)), h: box.h });
-  const ratio = form / (room.w / room.h);
+  if (look.isUnder) return { box, size: 0, look: { ...look, isFilled: true } };
+  const most = finest(part);
+  const room = inMiddle(box, { w: Math.min(box.w, most), h: Math.min(box.h, most / form) });
   // How it was laid into its box by hand stays; so does its form.
   const isByHand = part.fit !== (part.setOut?.fit ?? part.fit);
-  if (!isByHand && Math.max(ratio, 1 / ratio) <= 1 / (1 - MOST_CUT)) {
+  if (!isByHand && keepsInView(part, room)) {
     return { box: whole(room), size: 0, look: { ...look, isFilled: true } };
   }
   return { box: whole(within(room, form)), size: 0, look };
 }
 
 /** How wide a picture may be laid before it looks blurred, in slide units; drawings that are small get a little more. */
-const finest = ({ asset, crop }: PictureElement): number =>
+export const finest = ({ asset, crop }: PictureElement): number =>
   Math.max(1.6 * LEAST_PICTURE, (asset.width * crop.w) / (SCREEN_PIXELS * BLURRED));
 
 const inMiddle = ({ x, y, w, h }: Box, size: { w: number; h: number }): Box => ({

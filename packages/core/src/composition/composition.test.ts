@@ -11,6 +11,7 @@ import {
   FINDING_KINDS,
   kindOf,
   leaveAsItLies,
+  mattersAt,
   newId,
   PAPER,
   plain,
@@ -41,6 +42,12 @@ import { largestFree } from './largestFree.js';
 
 const meet = (a: Box, b: Box): boolean =>
   a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+const isIn = (inner: Box, outer: Box): boolean =>
+  inner.x > outer.x - 2 &&
+  inner.y > outer.y - 2 &&
+  inner.x + inner.w < outer.x + outer.w + 2 &&
+  inner.y + inner.h < outer.y + outer.h + 2;
+const isStage = ({ w, h }: Box): boolean => w === 1280 && h === 720;
 /** What Check says of the look of things, and not of what they say or where they lead. */
 const OF_THE_LOOK = new Set(['touch', 'reading', 'pictures']);
 const NOT_OURS = new Set(['many-words', 'no-alt', 'no-credit']);
@@ -64,6 +71,7 @@ const anyTheme = fc.record({
 
 test('whatever is on a slide, no arrangement that is offered breaks a rule: Check has nothing to say', () => {
   let offered = 0;
+  let over = 0;
   fc.assert(
     fc.property(fc.nat(100_000), anyTheme, (seed, { ref, amount }) => {
       const { doc, slideId, slide: before } = slideWith(contentBySeed(seed));
@@ -73,10 +81,19 @@ test('whatever is on a slide, no arrangement that is offered breaks a rule: Chec
         setOut(doc, [slideId], name);
         const after = readDeck(doc).slides[slideId]!;
         expect(after.setOut).toEqual({ name, isChosen: true });
-        const boxes = after.elements.map(({ box }) => box);
+        const under = after.elements.find((one) => one.kind === 'picture' && isStage(one.box));
+        const boxes = after.elements.flatMap((one) => (one === under ? [] : [one.box]));
         boxes.forEach((box, at) => {
           expect(boxes.slice(0, at).filter((other) => meet(other, box))).toEqual([]);
         });
+        for (const one of after.elements) {
+          if (one.kind !== 'picture') continue;
+          const kept = mattersAt(one);
+          // What is said to matter stays in view, and nothing lies on it.
+          if (kept) expect(meet(kept, one.box) && isIn(kept, one.box)).toBe(true);
+          if (kept && one === under) expect(boxes.filter((other) => meet(kept, other))).toEqual([]);
+        }
+        if (under) over += 1;
         expect(spoiled(doc)).toEqual([]);
         offered += 1;
       }
@@ -84,6 +101,7 @@ test('whatever is on a slide, no arrangement that is offered breaks a rule: Chec
     { numRuns: 120 },
   );
   expect(offered).toBeGreaterThan(400);
+  expect(over).toBeGreaterThan(10);
 });
 
 test('in every arrangement things are read in the order in which they were put on the slide', () => {

@@ -1,7 +1,10 @@
 import { type Theme, themeOn } from '../themes/theme.js';
+import { generateKeyBetween } from 'fractional-indexing';
 import * as Y from 'yjs';
 import { command, UNCHANGED, type Plan } from '../deck/command.js';
+import { validOrder } from '../deck/arranging/elementCommands.js';
 import {
+  byLayerAndOrder,
   deckMap,
   elementOf,
   linksMap,
@@ -130,10 +133,17 @@ export const takeUp = command(
 );
 
 /** A slide as it lies in an arrangement. */
-export const arranged = (slide: Slide, { places }: Arrangement): Slide => ({
-  ...slide,
-  elements: slide.elements.map((element) => laid(element, places.get(element.id))),
-});
+export function arranged(slide: Slide, { places }: Arrangement): Slide {
+  const elements = slide.elements.map((element) => laid(element, places.get(element.id)));
+  const under = elements.findIndex(({ id }) => places.get(id)?.look.isUnder);
+  const lowest = elements.find(({ layer }) => layer === 'content');
+  const picture = elements[under];
+  if (picture && lowest && picture !== lowest) {
+    const order = generateKeyBetween(null, validOrder(lowest.order));
+    elements[under] = { ...picture, order };
+  }
+  return { ...slide, elements: elements.sort(byLayerAndOrder) };
+}
 
 function laid(element: SlideElement, place: Place | undefined): SlideElement {
   if (!place) return element;
@@ -149,6 +159,7 @@ function laid(element: SlideElement, place: Place | undefined): SlideElement {
       box,
       size,
       align,
+      stands: look.stands ?? 'bare',
       setOut: isByHand ? { ...setOut, align: was.align } : setOut,
     };
   }
@@ -164,14 +175,14 @@ function laid(element: SlideElement, place: Place | undefined): SlideElement {
 
 /** Inside a transaction: lays things where an arrangement has them; what lies so already is not written. */
 function place(doc: Y.Doc, slide: Slide, way: Arrangement, isChosen: boolean): void {
-  const after = arranged(slide, way);
-  slide.elements.forEach((element, index) => {
+  const were = new Map(slide.elements.map((element) => [element.id, element]));
+  for (const element of arranged(slide, way).elements) {
     const map = elementOf(doc, slide.id, element.id);
-    const is = element as unknown as Record<string, unknown>;
-    for (const [key, value] of Object.entries<unknown>({ ...after.elements[index] })) {
-      if (!sameData(value, is[key])) map?.set(key, value);
+    const was = were.get(element.id) as Record<string, unknown> | undefined;
+    for (const [key, value] of Object.entries<unknown>({ ...element })) {
+      if (!sameData(value, was?.[key])) map?.set(key, value);
     }
-  });
+  }
   const now = { name: way.name, isChosen };
   if (!sameData(now, slide.setOut)) slideOf(doc, slide.id)?.set('setOut', now);
 }

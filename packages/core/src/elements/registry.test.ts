@@ -166,7 +166,11 @@ describe('a document and an edition written before kinds had folders', () => {
     slide.setOut = null;
     slide.scenery = null;
     Object.assign(slide, { turn: null, ownLayout: null, hidesNumber: false });
-    for (const element of slide.elements) Object.assign(element, { setOut: null, comes: 0 });
+    for (const element of slide.elements) {
+      Object.assign(element, { setOut: null, comes: 0 });
+      if (element.kind === 'text') element.stands = 'bare';
+      if (element.kind === 'picture') element.matters = null;
+    }
   }
 
   test('are read as they were, and given to students as they were', () => {

@@ -8,6 +8,10 @@ export type Alignment = (typeof ALIGNMENTS)[number];
 export const UPRIGHTS = ['top', 'middle', 'bottom'] as const;
 export type Upright = (typeof UPRIGHTS)[number];
 
+/** What a text stands on: whatever is behind it, a plate of the theme's paper, or under a line with a dot. */
+export const STANDS = ['bare', 'plate', 'line'] as const;
+export type Stand = (typeof STANDS)[number];
+
 /** How words are set. 0, null and '' leave it to the style, and thereby to the theme. */
 export interface Typography {
   family: FamilyName | null;

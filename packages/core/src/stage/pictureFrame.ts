@@ -15,18 +15,19 @@ export interface PictureFrame {
   seen: Box;
 }
 
-/** How the shown part of a picture is laid into its box: all of it seen, the box filled, or stretched. */
-export function pictureFrame({
-  asset,
-  box,
-  fit,
-  crop,
-}: Pick<PictureElement, 'asset' | 'box' | 'fit' | 'crop'>): PictureFrame {
+type Framed = Pick<PictureElement, 'asset' | 'box' | 'fit' | 'crop' | 'matters'>;
+
+/**
+ * How the shown part of a picture is laid into its box: all of it seen, the box filled, or stretched. Where more is cut
+ * off than is seen, what matters in it is in the middle, as near as the box stays full.
+ */
+export function pictureFrame({ asset, box, fit, crop, matters }: Framed): PictureFrame {
   const part = { w: asset.width * crop.w, h: asset.height * crop.h };
   const [scaleX, scaleY] = scales(part, box, fit);
   const shown = { w: part.w * scaleX, h: part.h * scaleY };
-  const left = (box.w - shown.w) / 2;
-  const top = (box.h - shown.h) / 2;
+  const spot = matters ?? crop;
+  const left = beginning(box.w, shown.w, (spot.x + spot.w / 2 - crop.x) / crop.w);
+  const top = beginning(box.h, shown.h, (spot.y + spot.h / 2 - crop.y) / crop.h);
   const x = Math.max(0, left);
   const y = Math.max(0, top);
   return {
@@ -39,6 +40,28 @@ export function pictureFrame({
     seen: { x, y, w: Math.min(box.w, shown.w), h: Math.min(box.h, shown.h) },
   };
 }
+
+/** Where a length begins that is laid into a room: in its middle, or with a share of it there where it is longer. */
+const beginning = (room: number, length: number, share: number): number =>
+  length <= room
+    ? (room - length) / 2
+    : Math.min(0, Math.max(room - length, room / 2 - share * length));
+
+/** Where what matters in a picture is seen, in slide units; null where nobody has said what does. */
+export function mattersAt(picture: Framed & Flipped, matters = picture.matters): Box | null {
+  if (!matters) return null;
+  const { box } = picture;
+  const { whole } = pictureFrame(picture);
+  const { w, h } = { w: matters.w * whole.w, h: matters.h * whole.h };
+  const { x, y } = { x: whole.x + matters.x * whole.w, y: whole.y + matters.y * whole.h };
+  return {
+    x: box.x + (picture.isFlippedAcross ? box.w - x - w : x),
+    y: box.y + (picture.isFlippedDown ? box.h - y - h : y),
+    w,
+    h,
+  };
+}
+type Flipped = Pick<PictureElement, 'isFlippedAcross' | 'isFlippedDown'>;
 
 function scales(
   part: { w: number; h: number },

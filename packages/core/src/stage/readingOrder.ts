@@ -3,17 +3,39 @@ import type { SlideElement } from '../elements/registry.js';
 import type { QuestionElement } from '../elements/question/question.js';
 import type { ZoneElement } from '../elements/zone/zone.js';
 import { type Slide } from '../deck/types.js';
+import type { Box } from '../parts/place.js';
 
 /**
  * The order in which a slide is read aloud and set below the picture on a phone: what lies above before what lies below,
  * what lies on the left before what lies on the right. Again and again the things are parted where the widest straight
  * gap runs through all of them (the recursive XY-cut of page analysis: Nagy and Seth, 1984), so that a column is read to
- * its end. Things that no straight gap parts are read by lines: two share one when their middles lie within half the
+ * its end. What lies on a picture is read after it, before what comes next. Things that no straight gap parts are read by lines: two share one when their middles lie within half the
  * smaller one's height.
  */
 export function readingOrder(elements: readonly SlideElement[]): SlideElement[] {
-  return inOrder(elements.filter((element) => !isSpare(element)));
+  return onPictures(elements.filter((element) => !isSpare(element)));
 }
+
+/** What lies on a picture, within its edges, is read after it and before what comes next. */
+function onPictures(elements: readonly SlideElement[]): SlideElement[] {
+  const lying = new Map<SlideElement, SlideElement[]>();
+  const alone: SlideElement[] = [];
+  const grounds: SlideElement[] = [];
+  for (const element of elements) {
+    const ground = grounds.findLast((one) => liesWithin(element.box, one.box));
+    if (ground) lying.set(ground, [...(lying.get(ground) ?? []), element]);
+    else alone.push(element);
+    if (!ground && element.kind === 'picture') grounds.push(element);
+  }
+  if (lying.size === 0) return inOrder(alone);
+  return inOrder(alone).flatMap((one) => [one, ...onPictures(lying.get(one) ?? [])]);
+}
+
+const liesWithin = (inner: Box, outer: Box): boolean =>
+  inner.x >= outer.x - TOUCHING &&
+  inner.y >= outer.y - TOUCHING &&
+  inner.x + inner.w <= outer.x + outer.w + TOUCHING &&
+  inner.y + inner.h <= outer.y + outer.h + TOUCHING;
 
 function inOrder(elements: SlideElement[]): SlideElement[] {
   if (elements.length < 2) return elements;

@@ -2,6 +2,7 @@ import { seeded } from '../parts/seeded.js';
 import type { Slide } from '../deck/types.js';
 import { readDeck } from '../deck/readDeck.js';
 import { idOf, type ElementId, type SlideId } from '../parts/ids.js';
+import type { Box } from '../parts/place.js';
 import type { NewElement } from '../elements/registry.js';
 import {
   choice,
@@ -22,6 +23,8 @@ export interface SlideContent {
   choices: readonly string[];
   /** Width by height in pixels. */
   pictures: readonly (readonly [number, number])[];
+  /** What matters in the first of them, in shares. */
+  matters?: Box;
   question: { prompt: string; options: readonly string[] } | null;
   hasTable: boolean;
   hasChart: boolean;
@@ -64,6 +67,13 @@ const FORMS = [
   [480, 360],
 ] as const;
 
+const SPOTS: Box[] = [
+  { x: 0.6, y: 0.35, w: 0.3, h: 0.3 },
+  { x: 0.05, y: 0.3, w: 0.25, h: 0.5 },
+  { x: 0.4, y: 0.4, w: 0.2, h: 0.2 },
+  { x: 0.3, y: 0.02, w: 0.4, h: 0.3 },
+];
+
 /** A content drawn by a seed: the usual ones come often, the rare ones sometimes. */
 export function contentBySeed(seed: number): SlideContent {
   const draw = seeded(seed);
@@ -81,6 +91,7 @@ export function contentBySeed(seed: number): SlideContent {
     texts: some(kind === 4 ? 2 + Math.floor(draw() * 3) : Math.floor(draw() * 2), SAID),
     choices: hasQuestion ? [] : some(draw() < 0.3 ? 0 : 1 + Math.floor(draw() * 8), WAYS),
     pictures: some(pictures, FORMS),
+    ...(draw() < 0.5 ? { matters: one(SPOTS) } : {}),
     question: hasQuestion
       ? { prompt: 'What does the lamp need most?', options: some(2 + Math.floor(draw() * 4), WAYS) }
       : null,
@@ -93,7 +104,7 @@ export function contentBySeed(seed: number): SlideContent {
 const hashOf = (at: number): string => String(at).padStart(64, '0');
 
 export const partsWith = (content: SlideContent, goal: string): SlidePart[] => {
-  const { texts, choices, pictures, question, hasTable, hasChart } = content;
+  const { texts, choices, pictures, matters, question, hasTable, hasChart } = content;
   const box = { x: 300, y: 300, w: 300, h: 200 };
   const things: NewElement[] = [
     ...pictures.map(([width, height], at): NewElement => ({
@@ -102,6 +113,7 @@ export const partsWith = (content: SlideContent, goal: string): SlidePart[] => {
       id: idOf<ElementId>(`picture${at}`),
       box,
       asset: { hash: hashOf(at), width, height, isAnimated: false },
+      matters: at === 0 ? (matters ?? null) : null,
       alt: 'A drawing of the shore',
       credit: OWN,
     })),

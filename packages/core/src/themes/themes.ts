@@ -1,4 +1,4 @@
-import type { Alignment, TextStyle, Typography, Upright } from '../parts/typography.js';
+import type { Alignment, Stand, TextStyle, Typography, Upright } from '../parts/typography.js';
 import type { Fill } from '../parts/fill.js';
 import type { Layer } from '../parts/place.js';
 import { familyOf, type FamilyName } from '../parts/fonts.js';
@@ -35,6 +35,7 @@ interface Words extends Typography {
   style: TextStyle;
   layer: Layer;
   fill: Fill;
+  stands: Stand;
 }
 
 /** How the words of a text stand on a slide of a theme. */
@@ -71,8 +72,13 @@ export function textFill(element: Words, theme: Theme): Fill {
   const { fill, style, layer } = element;
   if (fill !== '') return fill;
   if (layer === 'pieces') return PIECE_FILL;
-  return style === 'choice' ? theme.colours.choiceFill : 'none';
+  if (style === 'choice') return theme.colours.choiceFill;
+  return element.stands === 'plate' ? theme.colours.paper : 'none';
 }
+
+/** What a text stands on, where it has no ground of its own. */
+export const standOf = ({ stands, fill, style, layer }: Words): Stand =>
+  fill === '' && style !== 'choice' && layer !== 'pieces' ? stands : 'bare';
 
 /** The edge of a text's card; '' for none: pieces have one, and choices that stand on the card of their theme. */
 export function textEdge({ style, layer, fill }: Words, theme: Theme): string {
@@ -87,9 +93,12 @@ const PIECE_INK = '#1E2B32';
 export const CHOICE_PADDING = 24;
 export const PIECE_PADDING = 10;
 export const SHAPE_PADDING = 12;
+export const STAND_PADDING: Readonly<Record<Stand, number>> = { bare: 0, plate: 20, line: 16 };
 export function textPadding(element: Words, theme: Theme): number {
   if (element.layer === 'pieces') return PIECE_PADDING;
   if (element.style === 'choice') return CHOICE_PADDING;
+  const stand = standOf(element);
+  if (stand !== 'bare') return STAND_PADDING[stand];
   return textFill(element, theme) === 'none' ? 0 : SHAPE_PADDING;
 }
 

@@ -18,6 +18,7 @@ import { Appearance } from '../../settings/Appearance';
 import { OutlinePop } from '../../settings/colours';
 import { PicturePop } from '../../ui/PicturePop';
 import type { SettingsOf } from '../../settings/settings';
+import { MattersPop } from './MattersPop';
 import { ShapeGallery } from '../../settings/ShapeGallery';
 
 const ADJUSTMENTS: [keyof Adjustments, string][] = [
@@ -38,6 +39,7 @@ export function Settings(props: SettingsOf<PictureElement>): ReactElement {
           set({
             asset,
             crop: { x: 0, y: 0, w: 1, h: 1 },
+            matters: null,
             fit: element.fit === 'contain' ? 'contain' : 'cover',
             ...(credit ? { credit } : {}),
             ...(alt ? { alt } : {}),
@@ -47,6 +49,7 @@ export function Settings(props: SettingsOf<PictureElement>): ReactElement {
       <Plain aria-pressed={isCropping} onClick={() => edit.crop(isCropping ? null : element.id)}>
         {isCropping ? 'Done cropping' : 'Crop'}
       </Plain>
+      <MattersPop {...props} />
       <Pop label="Cut to" value={shapeKind(element.mask).label} width={330}>
         <ShapeGallery
           value={element.mask}

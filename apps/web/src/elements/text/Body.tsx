@@ -1,4 +1,5 @@
 import {
+  standOf,
   textEdge,
   textFill,
   textHeight,
@@ -29,6 +30,18 @@ function shrinkOf(element: TextElement, theme: Theme): number {
   return shrink;
 }
 
+/** A line with a dot at its beginning, above the words. */
+function Line({ colour }: { colour: string }): ReactElement {
+  return (
+    <div aria-hidden className="absolute inset-x-0 top-0" style={{ background: colour, height: 3 }}>
+      <div
+        className="absolute left-0 size-[15px] rounded-full"
+        style={{ background: colour, top: -6 }}
+      />
+    </div>
+  );
+}
+
 export function Body(props: BodyProps<TextElement>): ReactElement {
   const { element, theme, words } = props;
   const { columns, layer, style } = element;
@@ -38,18 +51,22 @@ export function Body(props: BodyProps<TextElement>): ReactElement {
   const isCard = isPiece || style === 'choice';
   const padding = textPadding(element, theme);
   const edge = textEdge(element, theme);
+  const stand = standOf(element);
   return (
     <div
-      className={`slide-text flex size-full flex-col ${isCard && fill !== 'none' ? `dress dress-${isPiece ? 'card' : theme.dress.choice}` : ''}`}
+      className={`slide-text relative flex size-full flex-col ${isCard && fill !== 'none' ? `dress dress-${isPiece ? 'card' : theme.dress.choice}` : ''}`}
       style={{
         ...typeCss(type, shrinkOf(element, theme)),
         ...uprightCss[type.upright],
         ...(fill === 'none' ? {} : { background: fillCss(fill, '') }),
-        ...(fill !== 'none' && !isCard ? { borderRadius: 10 } : {}),
+        ...(fill !== 'none' && !isCard && stand !== 'plate' ? { borderRadius: 10 } : {}),
+        // Plates that lie edge to edge are one: nothing shines through between them.
+        ...(stand === 'plate' ? { boxShadow: `0 0 0 1px ${fillCss(fill, '')}` } : {}),
         ...(edge ? { '--dress-line': edge } : { outline: 'none' }),
         padding: isCard ? `0 ${padding}px` : padding,
       }}
     >
+      {stand === 'line' && <Line colour={theme.colours.head} />}
       <div style={columns > 1 ? { columnCount: columns, columnGap: type.size } : undefined}>
         {words ??
           (wordsOf(element.text) === '' && !isCard ? null : (

@@ -1,4 +1,4 @@
-import { textEdge, textFill, textPadding, textType, type TextElement } from '@gobrel/core';
+import { standOf, textEdge, textFill, textPadding, textType, type TextElement } from '@gobrel/core';
 import { choicePath } from '../../painting/dress';
 import { card, inset, setFill, type Painter } from '../../painting/canvas';
 import { paintText } from '../../painting/paintText';
@@ -8,6 +8,14 @@ export const paint: Painter<TextElement> = ({ context, theme, linked }, element)
   const whole = { x: 0, y: 0, w, h };
   const fill = textFill(element, theme);
   const padding = textPadding(element, theme);
+  const stand = standOf(element);
+  if (stand === 'line') {
+    context.fillStyle = theme.colours.head;
+    context.fillRect(0, 0, w, 3);
+    context.beginPath();
+    context.arc(7.5, 1.5, 7.5, 0, 2 * Math.PI);
+    context.fill();
+  }
   if (fill !== 'none') {
     setFill(context, fill, '', { w, h });
     const edge = textEdge(element, theme);
@@ -19,6 +27,8 @@ export const paint: Painter<TextElement> = ({ context, theme, linked }, element)
         context.lineWidth = 3;
         context.stroke(path);
       }
+    } else if (stand === 'plate') {
+      context.fillRect(-1, -1, w + 2, h + 2);
     } else card(context, whole, edge);
   }
   const isCard = element.layer === 'pieces' || element.style === 'choice';

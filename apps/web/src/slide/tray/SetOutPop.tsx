@@ -16,8 +16,8 @@ import { SlideView } from '../../stage/SlideView';
 import { Plain, Pop } from '../../ui/controls';
 import { useNotices } from '../../ui/Notice';
 
-const MOST_SHOWN = 9;
-const WIDTH = 168;
+const MOST_SHOWN = 12;
+const WIDTH = 150;
 
 /** The ways in which a slide can be set out, as live small slides. */
 export function SetOutPop({ slide }: { slide: Slide }): ReactElement {
@@ -28,7 +28,7 @@ export function SetOutPop({ slide }: { slide: Slide }): ReactElement {
       : 'By itself'
     : 'By hand';
   return (
-    <Pop label="Set out" value={value} width={3 * WIDTH + 60}>
+    <Pop label="Set out" value={value} width={4 * WIDTH + 76}>
       <Ways slide={slide} />
     </Pop>
   );
@@ -56,7 +56,7 @@ function Ways({ slide }: { slide: Slide }): ReactElement {
           beside what was put here by hand.
         </p>
       ) : (
-        <div role="group" aria-label="Arrangements" className="grid grid-cols-3 gap-2">
+        <div role="group" aria-label="Arrangements" className="grid grid-cols-4 gap-2">
           {ways.map((way) => (
             <button
               key={way.name}

@@ -38,6 +38,8 @@ export interface PictureElement extends ElementBase {
   fit: Fit;
   /** The part of the picture that is shown, in shares of it; the whole of it is 0 0 1 1. */
   crop: Box;
+  /** What of the whole picture must not be lost, in shares of it: it stays in view and nothing is laid over it; null where nobody has said. */
+  matters: Box | null;
   /** The shape it is cut to. */
   mask: ShapeName;
   points: number[];
@@ -59,6 +61,7 @@ export const picture: ElementKindOf<PictureElement, 'asset'> = {
     showsCredit: flag(),
     fit: oneOf(FITS, 'contain'),
     crop: given(readCrop),
+    matters: given((value) => (value ? readCrop(value) : null)),
     mask: oneOf(SHAPES, 'rectangle'),
     points: numbers(8),
     outline: outline(0),

@@ -1,6 +1,12 @@
 import type { Fill } from '../../parts/fill.js';
 import type { RichText } from '../../parts/richText.js';
-import { TEXT_STYLES, type TextStyle, type Typography } from '../../parts/typography.js';
+import {
+  STANDS,
+  TEXT_STYLES,
+  type Stand,
+  type TextStyle,
+  type Typography,
+} from '../../parts/typography.js';
 import type { ElementBase } from '../base.js';
 import { fill, oneOf, richText, TYPE, TYPOGRAPHY, whole } from '../fields.js';
 import type { ElementKindOf } from '../kind.js';
@@ -16,6 +22,8 @@ export interface TextElement extends ElementBase, Typography {
   columns: number;
   fit: TextFit;
   fill: Fill;
+  /** What it was set out on; heeded where it has no fill of its own. */
+  stands: Stand;
 }
 
 export const text: ElementKindOf<TextElement, 'style'> = {
@@ -28,9 +36,11 @@ export const text: ElementKindOf<TextElement, 'style'> = {
     columns: whole(1, 1, 3),
     fit: oneOf(TEXT_FITS, 'grow'),
     fill: fill(),
+    stands: oneOf(STANDS, 'bare'),
   },
   needs: ['style'],
   may: { bePiece: true, carryLink: true, holdLines: true, beGrouped: true, beTurned: true },
   look: [...TYPE, 'style', 'fill', 'opacity'],
-  isInTheWay: ({ style, fill }) => style === 'choice' || (fill !== '' && fill !== 'none'),
+  isInTheWay: ({ style, fill, stands }) =>
+    style === 'choice' || (fill === '' ? stands === 'plate' : fill !== 'none'),
 };

@@ -1,0 +1,110 @@
+import { STAGE, type Box } from '../parts/place.js';
+import type { Upright } from '../parts/typography.js';
+import type { Cell } from './cells.js';
+import type { Block, Content, Part } from './content.js';
+import type { Look } from './look.js';
+import type { PictureElement } from '../elements/picture/picture.js';
+
+/** A cell, and the region of the slide that it is laid into. */
+export interface Region {
+  cell: Cell;
+  box: Box;
+}
+/** One way to lay a content out; several where it may be tried in several proportions. */
+export type Setting = Region[];
+
+/** The regions of a slide: the room within the margins, or what is left of it beside things put by hand. */
+export interface Room {
+  box: Box;
+  /** The whole stage is free: pictures may run to its edges. */
+  isWhole: boolean;
+}
+export const MARGIN = { x: 72, y: 56 };
+export const WHOLE_ROOM: Room = {
+  box: {
+    x: MARGIN.x,
+    y: MARGIN.y,
+    w: STAGE.width - 2 * MARGIN.x,
+    h: STAGE.height - 2 * MARGIN.y,
+  },
+  isWhole: true,
+};
+export const GAP = 20;
+export const GUTTER = 48;
+
+export const part = (one: Part, look: Look = {}): Cell => ({ is: 'part', part: one, look });
+export const rows = (
+  cells: readonly Cell[],
+  upright: Upright | 'foot' = 'top',
+  gap = GAP,
+): Cell => ({
+  is: 'rows',
+  cells,
+  gap,
+  upright,
+});
+export const columns = (cells: readonly Cell[], shares: readonly number[], gap = GUTTER): Cell => ({
+  is: 'columns',
+  cells,
+  gap,
+  shares,
+});
+export const tiles = (cells: readonly Cell[], inRow: number, most: number, gap = GAP): Cell => ({
+  is: 'tiles',
+  cells,
+  gap,
+  columns: Math.min(inRow, cells.length),
+  most,
+});
+
+export const all = (parts: readonly Part[], look: Look = {}): Cell[] =>
+  parts.map((one) => part(one, look));
+export const head = ({ title }: Content, look: Look = {}): Cell[] =>
+  title ? [part(title, look)] : [];
+export const words = (content: Content, look: Look = {}): Cell[] => [
+  ...head(content, look),
+  ...all(content.texts, look),
+];
+export const solids = ({ pictures, blocks }: Content): (PictureElement | Block)[] => [
+  ...pictures,
+  ...blocks,
+];
+
+export const CENTRED: Look = { align: 'center' };
+/** Choices one below the other; in two columns where there are many. Each is a way to show them. */
+export function lists(choices: readonly Part[], look: Look = {}): Cell[][] {
+  if (choices.length === 0) return [[]];
+  const one = [rows(all(choices, look), 'middle', 14)];
+  if (choices.length <= 4) return [one];
+  const cells = all(choices, look);
+  // Long ones and short ones: each pair as high as it needs.
+  const pairs = Array.from({ length: Math.ceil(cells.length / 2) }, (_, at) =>
+    columns([cells[2 * at]!, cells[2 * at + 1] ?? rows([])], [1, 1], 14),
+  );
+  return [one, [tiles(cells, 2, 110, 14)], [rows(pairs, 'middle', 14)]];
+}
+/** Choices side by side: in one row as far as they go. */
+export function tickets(choices: readonly Part[], inRow = 4, look: Look = CENTRED): Cell[] {
+  if (choices.length === 0) return [];
+  const perRow = choices.length <= inRow ? choices.length : Math.ceil(choices.length / 2);
+  return [tiles(all(choices, look), Math.min(perRow, inRow), 104, 16)];
+}
+/** Whether tiles in rows of so many stand in full rows; of many, the last one may be short. */
+export const leavesNoHole = (count: number, inRow: number): boolean =>
+  count <= inRow || count % inRow === 0 || count > 4;
+
+/** What is read, and the choices below it, a little apart. */
+export const above = (cells: readonly Cell[], choices: readonly Cell[], upright: Upright): Cell =>
+  choices.length === 0
+    ? rows(cells, upright)
+    : rows([...(cells.length > 0 ? [rows(cells)] : []), ...choices], upright, 32);
+
+export const inside = ({ x, y, w, h }: Box, left: number, right: number): Box => ({
+  x: x + left,
+  y,
+  w: w - left - right,
+  h,
+});
+
+export const narrow = (box: Box, width: number): Box =>
+  box.w <= width ? box : { ...box, x: box.x + (box.w - width) / 2, w: width };
