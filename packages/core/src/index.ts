@@ -164,6 +164,8 @@ export * from './elements/moves.js';
 export * from './stage/arrange.js';
 export * from './geometry/snap.js';
 export * from './geometry/transform.js';
+export * from './stage/cropping.js';
+export * from './stage/pictureFit.js';
 export * from './stage/pictureFrame.js';
 export * from './geometry/shapes/kind.js';
 export * from './geometry/shapes/shapes.js';

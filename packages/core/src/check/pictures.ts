@@ -5,7 +5,7 @@ import type { PictureElement } from '../elements/picture/picture.js';
 import { type Slide } from '../deck/types.js';
 import { wantsCredit } from '../parts/asset.js';
 import { BLURRED, SCREEN_PIXELS } from '../stage/legible.js';
-import { pixelsPerUnit } from '../stage/pictureFrame.js';
+import { pixelsPerUnit } from '../stage/pictureFit.js';
 import type { Finding } from './finding.js';
 
 /** Sides that differ by more than this share from the picture's own look stretched. */

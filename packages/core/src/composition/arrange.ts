@@ -5,7 +5,7 @@ import type { Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { sure } from '../parts/sure.js';
 import { isInSight, slideRole, thingsInTheWay, wordRoom } from '../scenery/scenery.js';
-import { mattersAt } from '../stage/pictureFrame.js';
+import { mattersAt } from '../stage/pictureFit.js';
 import { SMALLEST_AREA } from '../stage/legible.js';
 import type { TextElement } from '../elements/text/text.js';
 import { ARRANGEMENT_NAMES, ARRANGEMENTS, type ArrangementName } from './arrangements.js';

@@ -5,7 +5,7 @@ import type { Part } from './content.js';
 import type { Look } from './look.js';
 import { LEAST_PICTURE, type Measures } from './Measures.js';
 import type { PictureElement } from '../elements/picture/picture.js';
-import { mattersAt } from '../stage/pictureFrame.js';
+import { mattersAt } from '../stage/pictureFit.js';
 import { hasSurface } from '../stage/wordsHeight.js';
 import { BLURRED, SCREEN_PIXELS } from '../stage/legible.js';
 

@@ -8,7 +8,9 @@ import { readDeck } from '../deck/readDeck.js';
 import { inkFrame, strokeFrom, strokesAt } from '../elements/ink/strokes.js';
 import { anchorAt } from '../elements/anchors.js';
 import { linePoints, lineThrough } from '../elements/line/line.js';
-import { cropBy, cropMoved, fitPicture, pictureFrame, wholeOf } from './pictureFrame.js';
+import { pictureFrame } from './pictureFrame.js';
+import { fitPicture } from './pictureFit.js';
+import { cropBy, cropMoved, wholeOf } from './cropping.js';
 import { HANDLES } from '../geometry/resize.js';
 import { cornersOf, liesIn, middleOf, turn as turnPoint } from '../geometry/transform.js';
 
