@@ -69,9 +69,23 @@ const anyTheme = fc.record({
   amount: fc.constantFrom(...AMOUNTS),
 });
 
+/** Nothing lies on anything else, but on a picture behind it all where that says nothing that matters. */
+function nothingIsCovered({ elements }: Slide): void {
+  const under = elements.find((one) => one.kind === 'picture' && isStage(one.box));
+  const boxes = elements.flatMap((one) => (one === under ? [] : [one.box]));
+  boxes.forEach((box, at) => {
+    expect(boxes.slice(0, at).filter((other) => meet(other, box))).toEqual([]);
+  });
+  for (const one of elements) {
+    const kept = one.kind === 'picture' ? mattersAt(one) : null;
+    if (!kept) continue;
+    expect(isIn(kept, one.box)).toBe(true);
+    if (one === under) expect(boxes.filter((other) => meet(kept, other))).toEqual([]);
+  }
+}
+
 test('whatever is on a slide, no arrangement that is offered breaks a rule: Check has nothing to say', () => {
   let offered = 0;
-  let over = 0;
   fc.assert(
     fc.property(fc.nat(100_000), anyTheme, (seed, { ref, amount }) => {
       const { doc, slideId, slide: before } = slideWith(contentBySeed(seed));
@@ -81,19 +95,7 @@ test('whatever is on a slide, no arrangement that is offered breaks a rule: Chec
         setOut(doc, [slideId], name);
         const after = readDeck(doc).slides[slideId]!;
         expect(after.setOut).toEqual({ name, isChosen: true });
-        const under = after.elements.find((one) => one.kind === 'picture' && isStage(one.box));
-        const boxes = after.elements.flatMap((one) => (one === under ? [] : [one.box]));
-        boxes.forEach((box, at) => {
-          expect(boxes.slice(0, at).filter((other) => meet(other, box))).toEqual([]);
-        });
-        for (const one of after.elements) {
-          if (one.kind !== 'picture') continue;
-          const kept = mattersAt(one);
-          // What is said to matter stays in view, and nothing lies on it.
-          if (kept) expect(meet(kept, one.box) && isIn(kept, one.box)).toBe(true);
-          if (kept && one === under) expect(boxes.filter((other) => meet(kept, other))).toEqual([]);
-        }
-        if (under) over += 1;
+        nothingIsCovered(after);
         expect(spoiled(doc)).toEqual([]);
         offered += 1;
       }
@@ -101,7 +103,52 @@ test('whatever is on a slide, no arrangement that is offered breaks a rule: Chec
     { numRuns: 120 },
   );
   expect(offered).toBeGreaterThan(400);
-  expect(over).toBeGreaterThan(10);
+});
+
+test('words, choices and points lie over a picture where it says nothing that matters, and they can be read', () => {
+  const share = fc.integer({ min: 0, max: 70 }).map((of) => of / 100);
+  const sides = { x: share, y: share, w: fc.constant(0.2), h: fc.constant(0.25) };
+  const matters = fc.record(sides, { noNullPrototype: true });
+  const forms = fc.constantFrom(
+    ...([
+      [1920, 1080],
+      [1600, 1200],
+      [2400, 1000],
+    ] as const),
+  );
+  const over = new Map<string, number>();
+  fc.assert(
+    fc.property(fc.nat(100_000), forms, matters, anyTheme, (seed, form, spot, { ref, amount }) => {
+      const { texts, choices, title } = contentBySeed(seed);
+      const {
+        doc,
+        slideId,
+        slide: before,
+      } = slideWith({
+        ...PLAIN,
+        title,
+        texts: texts.slice(0, 1),
+        choices: choices.slice(0, 4),
+        pictures: [form],
+        matters: spot,
+      });
+      setThemeForAll(doc, ref);
+      setScenery(doc, null, amount);
+      for (const { name } of waysToSetOut(before, themeNamed(ref, amount))) {
+        if (name !== 'panel' && name !== 'along' && name !== 'points') continue;
+        over.set(name, (over.get(name) ?? 0) + 1);
+        setOut(doc, [slideId], name);
+        const after = readDeck(doc).slides[slideId]!;
+        // The picture lies below everything, whatever it was put on after.
+        expect(after.elements[0]).toMatchObject({ kind: 'picture', fit: 'cover' });
+        nothingIsCovered(after);
+        expect(spoiled(doc)).toEqual([]);
+      }
+    }),
+    { numRuns: 120, seed: 11 },
+  );
+  expect([...over.keys()].sort()).toEqual(['along', 'panel', 'points']);
+  expect(over.get('panel')).toBeGreaterThan(30);
 });
 
 test('in every arrangement things are read in the order in which they were put on the slide', () => {
