@@ -1,8 +1,12 @@
 import type { Beginning } from './beginning.js';
 import {
+  BERRIES_LARGE,
   CAT,
+  drawnOn,
   FOX,
+  frames,
   HEDGEHOG,
+  HEDGEHOG_LARGE,
   hidden,
   LANTERN_BEARER,
   inTurn,
@@ -270,33 +274,73 @@ export const STORIES: readonly Beginning[] = [
     theme: 'almanac',
     plan: `
 - Our island almanac: A book about one year on the island. Every page is by one of you.
-  - See how a page is made: **A page to look at** A month, what grows in it, and one thing you saw yourself.
-    - Try it: **Which month?** Lay each thing into its season.
-      - Write your own: **My page**
-        - I am done: **The book is full** Turn the pages: what do you find in yours that nobody else has? (ending)`,
+  - See a page: **October** By Juna, who is nine.
+    - What is on it: **How a page is made** What it is about, a picture, and one thing you saw yourself.
+      - Try it: **Which season?** Lay each thing into its season.
+        - Choose yours: **Which page is yours?** The book wants months, animals and places. Take one that nobody has.
+          - A month: **My month** Say which one.
+            - I am done: **The book is full** Turn the pages: what do you find in yours that nobody else has? (ending)
+          - An animal: **My animal** Say its name.
+            - I am done: [The book is full](#the-book-is-full)
+          - A place: **My place** Say where it is.
+            - I am done: [The book is full](#the-book-is-full)`,
     slides: {
       'Our island almanac': {
         layout: 'title',
-        notes: 'Give out the months first, so that the book has all twelve.',
+        notes: 'Give out the pages first, so that no two are about the same.',
       },
-      'Which month?': {
+      October: {
+        has: (kit) => [
+          ...frames(
+            ['', 72, 216, 620, 448],
+            [
+              'The berries are red and the boat is late. On the fourth a hedgehog crossed our path. It did not hurry.',
+              ...([712, 216, 496, 448] as const),
+            ],
+          )(kit),
+          ...drawnOn(470, 600, HEDGEHOG_LARGE),
+          ...drawnOn(220, 600, BERRIES_LARGE),
+        ],
+      },
+      'Which season?': {
         has: sortInto({
           Spring: ['Lambs', 'Primroses'],
           Autumn: ['Berries', 'Fog'],
           Winter: ['Storms'],
         }),
       },
-      'A page to look at': {
+      'How a page is made': {
         has: pick(
           'What must a page of the almanac have?',
           ['Something you saw yourself'],
           ['A picture from a book', 'At least a hundred words'],
         ),
       },
-      'My page': {
+      'My month': {
         isPattern: true,
         notes:
           'Students make their leaves from this slide. Classmates see them when you allow it in the lesson.',
+        has: frames(
+          ['What it looks like: draw here', 72, 216, 620, 448],
+          ['What grows in it', 712, 216, 496, 214],
+          ['One thing that I saw myself', 712, 450, 496, 214],
+        ),
+      },
+      'My animal': {
+        isPattern: true,
+        has: frames(
+          ['Draw it here', 588, 216, 620, 448],
+          ['Where it lives', 72, 216, 496, 214],
+          ['What it did when I saw it', 72, 450, 496, 214],
+        ),
+      },
+      'My place': {
+        isPattern: true,
+        has: frames(
+          ['A map of it, or a view', 72, 216, 1136, 250],
+          ['How to get there', 72, 486, 558, 178],
+          ['Why I go there', 650, 486, 558, 178],
+        ),
       },
     },
   },

@@ -194,3 +194,52 @@ export const LANTERN_BEARER: readonly Drawn[] = [
   ['rounded', 6, -26, 16, 5, '#7A4A3A'],
   ['rounded', 21, -26, 10, 13, '#FFE39A'],
 ];
+
+/** The same, drawn on a page that lies on the scene. */
+export const drawnOn = (x: number, y: number, parts: readonly Drawn[]): NewElement[] =>
+  hidden(x, y, parts).map((one) => ({ ...one, layer: 'content', isLocked: true }));
+
+/** As large as a child draws it. */
+export const HEDGEHOG_LARGE: readonly Drawn[] = larger(HEDGEHOG, 5);
+
+const BERRIES: readonly Drawn[] = [
+  ['rounded', -4, -180, 8, 180, '#6B4A32'],
+  ['rounded', -60, -150, 120, 7, '#6B4A32'],
+  ['ellipse', -74, -146, 34, 34, '#C2402E'],
+  ['ellipse', -34, -144, 36, 36, '#B23424'],
+  ['ellipse', 14, -146, 34, 34, '#C2402E'],
+  ['ellipse', 48, -142, 32, 32, '#B23424'],
+  ['ellipse', -18, -206, 34, 34, '#C2402E'],
+  ['ellipse', -48, -84, 52, 22, '#5E7A4B'],
+  ['ellipse', 2, -62, 54, 22, '#6E8A57'],
+];
+
+export const BERRIES_LARGE: readonly Drawn[] = larger(BERRIES, 1.7);
+
+function larger(parts: readonly Drawn[], times: number): Drawn[] {
+  return parts.map(([shape, x, y, w, h, fill]): Drawn => {
+    return [shape, x * times, y * times, w * times, h * times, fill];
+  });
+}
+
+/** Its words, and where it stands. */
+type Frame = readonly [words: string, x: number, y: number, w: number, h: number];
+
+/** Frames on a page, each with what belongs into it; whoever fills it in does not move them. */
+export const frames =
+  (...all: readonly Frame[]): Makes =>
+  () =>
+    all.map(([words, x, y, w, h]): NewElement => ({
+      kind: 'shape',
+      layer: 'content',
+      shape: 'rectangle',
+      isLocked: true,
+      fill: '#FFFDF7',
+      outline: { colour: '#8A7B5C', weight: 2, dash: 'dashed' },
+      align: 'start',
+      upright: 'top',
+      // What somebody wrote is larger than what is asked for.
+      size: words.length > 40 ? 32 : 24,
+      box: box(x, y, w, h),
+      text: plain(words),
+    }));

@@ -103,7 +103,7 @@ export class Measures {
     const words = this.#texts.of(text);
     if (words.widestLine === 0 && !isChoice && this.#texts.hasOthers) return SLIM;
     const size = this.sizeOf(text, look);
-    if (room < 60 || words.widestWord * size > room) return Infinity;
+    if (room < 60 || words.widestWord * size * SLACK > room) return Infinity;
     const height = words.height(room / SLACK, size, text.columns) + 4 + plate;
     return isChoice ? Math.max(SMALLEST_AREA + 4, height + CHOICE_PADDING) : height;
   }
