@@ -83,6 +83,7 @@ export * from './deck/history.js';
 export * from './deck/command.js';
 export * from './deck/slides/slideCommands.js';
 export * from './deck/credits.js';
+export * from './deck/licenceAddress.js';
 export * from './deck/filesOf.js';
 export * from './deck/met.js';
 export { defaultTrail } from './deck/trails/trailSteps.js';

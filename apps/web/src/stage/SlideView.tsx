@@ -103,6 +103,7 @@ export function SlideThings(
       className="contents"
       data-edge={theme.dress.edge}
       data-bullet={theme.dress.bullet}
+      data-ornament={theme.dress.ornament}
       style={
         {
           '--dress-corner': `${theme.dress.corner}px`,

@@ -1,3 +1,4 @@
+import { ORNAMENT_ROOM } from '../themes/dress.js';
 import type { Theme } from '../themes/theme.js';
 import type { TextStyle } from '../parts/typography.js';
 import { READABLE, SMALLEST_AREA } from '../stage/legible.js';
@@ -104,7 +105,9 @@ export class Measures {
     if (words.widestLine === 0 && !isChoice && this.#texts.hasOthers) return SLIM;
     const size = this.sizeOf(text, look);
     if (room < 60 || words.widestWord * size * SLACK > room) return Infinity;
-    const height = words.height(room / SLACK, size, text.columns) + 4 + plate;
+    const isAdorned = text.style === 'title' && this.#texts.hasOrnaments;
+    const below = plate + (isAdorned ? ORNAMENT_ROOM : 0);
+    const height = words.height(room / SLACK, size, text.columns) + 4 + below;
     return isChoice ? Math.max(SMALLEST_AREA + 4, height + CHOICE_PADDING) : height;
   }
 }
@@ -113,12 +116,15 @@ export class Measures {
 export class MeasuredTexts {
   #theme: Theme;
   #known = new Map<TextElement, MeasuredText>();
+  /** Something stands below titles. */
+  readonly hasOrnaments: boolean;
   /** There is something besides them, and the title, on the slide. */
   readonly hasOthers: boolean;
 
   constructor(theme: Theme, hasOthers: boolean) {
     this.#theme = theme;
     this.hasOthers = hasOthers;
+    this.hasOrnaments = theme.dress.ornament !== 'none';
   }
 
   /** The size that the style of a text has in the theme, in slide units. */

@@ -2,35 +2,19 @@ import { picturesIn } from '../questions/registry.js';
 import type { Credit, Licence } from '../parts/asset.js';
 import type { Deck } from './types.js';
 
-interface LicenceFacts {
-  words: string;
-  /** Where its text stands. */
-  address: string;
-}
-
-const CC = (code: string, words: string): LicenceFacts => ({
-  words: `${words} 4.0`,
-  address: `https://creativecommons.org/licenses/${code}/4.0/`,
-});
-
-const LICENCE_FACTS: Record<Licence, LicenceFacts> = {
-  unknown: { words: '', address: '' },
-  own: { words: 'own work', address: '' },
-  'public-domain': {
-    words: 'public domain',
-    address: 'https://creativecommons.org/publicdomain/mark/1.0/',
-  },
-  cc0: { words: 'CC0 1.0', address: 'https://creativecommons.org/publicdomain/zero/1.0/' },
-  'cc-by': CC('by', 'CC BY'),
-  'cc-by-sa': CC('by-sa', 'CC BY-SA'),
-  'cc-by-nc': CC('by-nc', 'CC BY-NC'),
-  'cc-by-nd': CC('by-nd', 'CC BY-ND'),
-  'cc-by-nc-sa': CC('by-nc-sa', 'CC BY-NC-SA'),
-  'cc-by-nc-nd': CC('by-nc-nd', 'CC BY-NC-ND'),
+const LICENCE_WORDS: Record<Licence, string> = {
+  unknown: '',
+  own: 'own work',
+  'public-domain': 'public domain',
+  cc0: 'CC0 1.0',
+  'cc-by': 'CC BY 4.0',
+  'cc-by-sa': 'CC BY-SA 4.0',
+  'cc-by-nc': 'CC BY-NC 4.0',
+  'cc-by-nd': 'CC BY-ND 4.0',
+  'cc-by-nc-sa': 'CC BY-NC-SA 4.0',
+  'cc-by-nc-nd': 'CC BY-NC-ND 4.0',
 };
-
-export const licenceWords = (licence: Licence): string => LICENCE_FACTS[licence].words;
-export const licenceAddress = (licence: Licence): string => LICENCE_FACTS[licence].address;
+export const licenceWords = (licence: Licence): string => LICENCE_WORDS[licence];
 
 /** A credit as one line: title, author, source, licence. '' when nothing is known that has to be said. */
 export function creditLine({ title, author, source, licence }: Credit): string {

@@ -30,18 +30,6 @@ function shrinkOf(element: TextElement, theme: Theme): number {
   return shrink;
 }
 
-/** A line with a dot at its beginning, above the words. */
-function Line({ colour }: { colour: string }): ReactElement {
-  return (
-    <div aria-hidden className="absolute inset-x-0 top-0" style={{ background: colour, height: 3 }}>
-      <div
-        className="absolute left-0 size-[15px] rounded-full"
-        style={{ background: colour, top: -6 }}
-      />
-    </div>
-  );
-}
-
 export function Body(props: BodyProps<TextElement>): ReactElement {
   const { element, theme, words } = props;
   const { columns, layer, style } = element;
@@ -52,9 +40,10 @@ export function Body(props: BodyProps<TextElement>): ReactElement {
   const padding = textPadding(element, theme);
   const edge = textEdge(element, theme);
   const stand = standOf(element);
+  const isAdorned = style === 'title' && !isPiece && wordsOf(element.text) !== '';
   return (
     <div
-      className={`slide-text relative flex size-full flex-col ${isCard && fill !== 'none' ? `dress dress-${isPiece ? 'card' : theme.dress.choice}` : ''}`}
+      className={`slide-text stand-${stand} flex size-full flex-col ${isCard && fill !== 'none' ? `dress dress-${isPiece ? 'card' : theme.dress.choice}` : ''}`}
       style={{
         ...typeCss(type, shrinkOf(element, theme)),
         ...uprightCss[type.upright],
@@ -66,8 +55,10 @@ export function Body(props: BodyProps<TextElement>): ReactElement {
         padding: isCard ? `0 ${padding}px` : padding,
       }}
     >
-      {stand === 'line' && <Line colour={theme.colours.head} />}
-      <div style={columns > 1 ? { columnCount: columns, columnGap: type.size } : undefined}>
+      <div
+        className={isAdorned ? `adorned adorned-${type.align}` : undefined}
+        style={columns > 1 ? { columnCount: columns, columnGap: type.size } : undefined}
+      >
         {words ??
           (wordsOf(element.text) === '' && !isCard ? null : (
             <RichTextView text={element.text} links={wordLinks(props)} typeSize={type.size} />

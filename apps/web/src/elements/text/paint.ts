@@ -31,6 +31,13 @@ export const paint: Painter<TextElement> = ({ context, theme, linked }, element)
       context.fillRect(-1, -1, w + 2, h + 2);
     } else card(context, whole, edge);
   }
+  if (element.style === 'title' && theme.dress.ornament !== 'none' && element.layer !== 'pieces') {
+    context.fillStyle = textType(element, theme).colour;
+    context.save();
+    context.globalAlpha *= 0.5;
+    context.fillRect(padding, h - padding - 8, 120, 4);
+    context.restore();
+  }
   const isCard = element.layer === 'pieces' || element.style === 'choice';
   const room = inset(whole, padding, isCard ? 0 : padding);
   paintText(context, element.text, room, { ...textType(element, theme), linked });

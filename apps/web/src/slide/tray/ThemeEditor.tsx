@@ -3,6 +3,7 @@ import {
   changeTheme,
   CHOICE_FORMS,
   EDGES,
+  ORNAMENTS,
   FAMILIES,
   FAMILY_NAMES,
   ownOf,
@@ -195,6 +196,14 @@ export default function ThemeEditor(props: {
               value={theme.dress.bullet}
               options={named(BULLETS)}
               onChange={(bullet) => dress({ bullet })}
+            />
+          </Setting>
+          <Setting label="Below titles">
+            <Select
+              label="Below titles"
+              value={theme.dress.ornament}
+              options={named(ORNAMENTS)}
+              onChange={(ornament) => dress({ ornament })}
             />
           </Setting>
           <Slide
