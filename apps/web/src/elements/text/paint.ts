@@ -1,4 +1,12 @@
-import { standOf, textEdge, textFill, textPadding, textType, type TextElement } from '@gobrel/core';
+import {
+  standOf,
+  textEdge,
+  textFill,
+  textPadding,
+  textType,
+  wordsOf,
+  type TextElement,
+} from '@gobrel/core';
 import { choicePath } from '../../painting/dress';
 import { card, inset, setFill, type Painter } from '../../painting/canvas';
 import { paintText } from '../../painting/paintText';
@@ -31,14 +39,17 @@ export const paint: Painter<TextElement> = ({ context, theme, linked }, element)
       context.fillRect(-1, -1, w + 2, h + 2);
     } else card(context, whole, edge);
   }
-  if (element.style === 'title' && theme.dress.ornament !== 'none' && element.layer !== 'pieces') {
-    context.fillStyle = textType(element, theme).colour;
-    context.save();
-    context.globalAlpha *= 0.5;
-    context.fillRect(padding, h - padding - 8, 120, 4);
-    context.restore();
-  }
   const isCard = element.layer === 'pieces' || element.style === 'choice';
   const room = inset(whole, padding, isCard ? 0 : padding);
-  paintText(context, element.text, room, { ...textType(element, theme), linked });
+  const type = textType(element, theme);
+  const height = paintText(context, element.text, room, { ...type, linked });
+  const isAdorned = element.style === 'title' && !isCard && wordsOf(element.text) !== '';
+  if (!isAdorned || theme.dress.ornament === 'none') return;
+  // So small that all ornaments are one.
+  const free = room.h - height;
+  const above = type.upright === 'top' ? 0 : type.upright === 'middle' ? free / 2 : free;
+  const aside = type.align === 'center' ? 0.5 : type.align === 'end' ? 1 : 0;
+  context.fillStyle = type.colour;
+  context.globalAlpha *= 0.5;
+  context.fillRect(room.x + (room.w - 120) * aside, room.y + above + height + 8, 120, 4);
 };
