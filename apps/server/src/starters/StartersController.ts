@@ -14,9 +14,9 @@ import { IsString, Length, MaxLength } from 'class-validator';
 import { DataSource } from 'typeorm';
 import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { noteUses, hashesIn } from '../assets/uses.js';
-import { invalid, notFound, refused } from '../problems/problem.js';
+import { OwnThings } from '../database/OwnThings.js';
+import { invalid } from '../problems/problem.js';
 import { Needs } from '../access/needs.js';
-import { rowOf, text } from '../database/rows.js';
 import { StarterRow } from './starters.entities.js';
 
 export class NewStarterDto {
@@ -31,20 +31,18 @@ export class NewStarterDto {
   clip: string;
 }
 
-const MOST = 200;
-
 @Controller('api/starters')
 @Needs('site:teach')
 export class StartersController {
-  constructor(private readonly database: DataSource) {}
+  readonly #own: OwnThings<StarterRow>;
+
+  constructor(private readonly database: DataSource) {
+    this.#own = new OwnThings(database, StarterRow, 'starter', 200);
+  }
 
   @Get()
   list(@CurrentTeacher() { id }: Teacher): Promise<KeptStarter[]> {
-    return this.database.getRepository(StarterRow).find({
-      select: { id: true, title: true, clip: true },
-      where: { teacherId: id },
-      order: { createdAt: 'DESC' },
-    });
+    return this.#own.list(id, 'id', 'title', 'clip');
   }
 
   @Post()
@@ -54,17 +52,11 @@ export class StartersController {
   ): Promise<{ id: string }> {
     const read = readClip(clip);
     if (!read || read.slides.length !== 1) throw invalid('One slide is kept as a starter.');
-    const row = await rowOf(
-      this.database,
-      { id: text },
-      // Counted and put in at once: two that come together are not both the last.
-      `INSERT INTO starter (teacher_id, title, clip)
-       SELECT $1::uuid, $2, $3 WHERE (SELECT count(*) FROM starter WHERE teacher_id = $1::uuid) < ${MOST}
-       RETURNING id`,
+    const row = await this.#own.keep(teacher.id, {
+      title,
       // It leads nowhere and belongs to no deck any more.
-      [teacher.id, title, JSON.stringify({ ...read, deckId: '', links: [] })],
-    );
-    if (!row) throw refused(`${MOST} starters of your own are kept. Take one out first.`);
+      clip: JSON.stringify({ ...read, deckId: '', links: [] }),
+    });
     const name = `starter:${row.id}`;
     const used = hashesIn(JSON.stringify(read)).map((hash) => ({ hash, name }));
     await noteUses(this.database, used);
@@ -74,12 +66,10 @@ export class StartersController {
   @Delete(':id')
   @Needs('starter:keep', 'id')
   @HttpCode(204)
-  async remove(
+  remove(
     @CurrentTeacher() teacher: Teacher,
     @Param('id', ParseUUIDPipe) id: string,
   ): Promise<void> {
-    const starters = this.database.getRepository(StarterRow);
-    const { affected } = await starters.delete({ id, teacherId: teacher.id });
-    if (!affected) throw notFound('starter');
+    return this.#own.remove(teacher.id, id);
   }
 }

@@ -13,8 +13,8 @@ import { IsObject } from 'class-validator';
 import { DataSource } from 'typeorm';
 import { CurrentTeacher, type Teacher } from '../access/guards.js';
 import { Needs } from '../access/needs.js';
+import { OwnThings } from '../database/OwnThings.js';
 import { rowOf, text } from '../database/rows.js';
-import { notFound, refused } from '../problems/problem.js';
 import { KeptThemeRow } from './themes.entities.js';
 
 export class NewThemeDto {
@@ -23,20 +23,18 @@ export class NewThemeDto {
   theme: object;
 }
 
-const MOST = 100;
-
 @Controller('api/themes')
 @Needs('site:teach')
 export class ThemesController {
-  constructor(private readonly database: DataSource) {}
+  readonly #own: OwnThings<KeptThemeRow>;
+
+  constructor(private readonly database: DataSource) {
+    this.#own = new OwnThings(database, KeptThemeRow, 'theme', 100);
+  }
 
   @Get()
   async list(@CurrentTeacher() { id }: Teacher): Promise<KeptTheme[]> {
-    const rows = await this.database.getRepository(KeptThemeRow).find({
-      select: { id: true, theme: true },
-      where: { teacherId: id },
-      order: { createdAt: 'DESC' },
-    });
+    const rows = await this.#own.list(id, 'id', 'theme');
     return rows.map((row) => ({ id: row.id, theme: readThemeData(row.theme) }));
   }
 
@@ -53,29 +51,16 @@ export class ThemesController {
       'SELECT id FROM kept_theme WHERE teacher_id = $1::uuid AND theme = $2::jsonb LIMIT 1',
       [teacher.id, data],
     );
-    if (known) return known;
-    const row = await rowOf(
-      this.database,
-      { id: text },
-      // Counted and put in at once: two that come together are not both the last.
-      `INSERT INTO kept_theme (teacher_id, theme)
-       SELECT $1::uuid, $2 WHERE (SELECT count(*) FROM kept_theme WHERE teacher_id = $1::uuid) < ${MOST}
-       RETURNING id`,
-      [teacher.id, data],
-    );
-    if (!row) throw refused(`${MOST} themes of your own are kept. Take one out first.`);
-    return row;
+    return known ?? this.#own.keep(teacher.id, { theme: data });
   }
 
   @Delete(':id')
   @Needs('theme:keep', 'id')
   @HttpCode(204)
-  async remove(
+  remove(
     @CurrentTeacher() teacher: Teacher,
     @Param('id', ParseUUIDPipe) id: string,
   ): Promise<void> {
-    const themes = this.database.getRepository(KeptThemeRow);
-    const { affected } = await themes.delete({ id, teacherId: teacher.id });
-    if (!affected) throw notFound('theme');
+    return this.#own.remove(teacher.id, id);
   }
 }
