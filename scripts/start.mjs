@@ -27,7 +27,7 @@ if (!process.env.DATABASE_URL) {
 } else if (fresh) {
   giveUp('--fresh empties only a database of our own, not the one in DATABASE_URL.');
 }
-const hasDemo = cluster !== null || process.env.GOBREL_DEMO === '1';
+const hasDemo = cluster !== null || ['1', 'live'].includes(process.env.GOBREL_DEMO ?? '');
 const port = Number(process.env.PORT ?? 0) || ((await isFree(4300)) ? 4300 : await freePort());
 const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
   cwd: root,
@@ -41,7 +41,7 @@ const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')],
     DATABASE_URL: process.env.DATABASE_URL ?? cluster.createDatabase('gobrel'),
     GOBREL_WEB: join(root, 'apps/web/dist'),
     // A database of somebody's own gets the demo, whose password is known, only when it is asked for.
-    GOBREL_DEMO: hasDemo ? '1' : '',
+    GOBREL_DEMO: hasDemo ? 'live' : '',
   },
 });
 server.stdout.on('data', (chunk) => {

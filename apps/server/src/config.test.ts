@@ -13,6 +13,7 @@ test('with nothing but a database it listens for this machine alone, without the
     proxies: 0,
     isSecure: false,
     seedsDemo: false,
+    livesDemo: false,
     logLevel: 'info',
     pictureWorker: '/x/assets/pictureProcess.js',
   });

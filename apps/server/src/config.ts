@@ -26,6 +26,8 @@ export interface Config {
   /** Cookies are marked secure when people come over https. */
   isSecure: boolean;
   seedsDemo: boolean;
+  /** A practice class walks the demo's running lesson. */
+  livesDemo: boolean;
   /** The program that simulates the students of a practice class. */
   practiceWorker: string;
   /** The program that reads pictures and makes drawings clean. */
@@ -66,7 +68,7 @@ class Environment {
   @IsIn(['', '0', '1'], { message: 'GOBREL_HTTPS is 1 or is left out.' })
   GOBREL_HTTPS = '';
 
-  @IsIn(['', '0', '1'], { message: 'GOBREL_DEMO is 1 or is left out.' })
+  @IsIn(['', '0', '1', 'live'], { message: 'GOBREL_DEMO is 1 or live, or is left out.' })
   GOBREL_DEMO = '';
 
   @IsIn(['silent', 'fatal', 'error', 'warn', 'info', 'debug', 'trace'], {
@@ -97,7 +99,8 @@ export function configFromEnvironment(
     redisUrl: said.REDIS_URL,
     proxies: said.GOBREL_PROXIES,
     isSecure: said.GOBREL_HTTPS === '1',
-    seedsDemo: said.GOBREL_DEMO === '1',
+    seedsDemo: said.GOBREL_DEMO === '1' || said.GOBREL_DEMO === 'live',
+    livesDemo: said.GOBREL_DEMO === 'live',
     practiceWorker: join(folder, 'practice', 'worker.js'),
     pictureWorker: join(folder, 'assets', 'pictureProcess.js'),
     cuttingWorker: join(folder, 'sync', 'cuttingWorker.js'),

@@ -2,7 +2,7 @@ import { setFlagsFromString } from 'node:v8';
 import { createApp } from './app.js';
 import { configFromEnvironment } from './config.js';
 import { oneAtATime } from './database/startLock.js';
-import { seedDemo } from './demo/seedDemo.js';
+import { seedDemo, sendClassIntoDemo } from './demo/seedDemo.js';
 
 // Whatever nobody waited for any more is told; it ends no lesson.
 process.on('unhandledRejection', (reason) => {
@@ -17,4 +17,5 @@ const config = configFromEnvironment(import.meta.dirname);
 const app = await createApp(config);
 if (config.seedsDemo) await oneAtATime(config.databaseUrl, () => seedDemo(app));
 await app.listen(config.port, config.host);
+if (config.livesDemo) await sendClassIntoDemo(app);
 process.stdout.write(`listening on ${await app.getUrl()}\n`);

@@ -1,8 +1,11 @@
 import { Checker, ENOUGH, FINDING_KINDS, readDeck } from '@gobrel/core';
 import { DataSource } from 'typeorm';
-import { startServer, type TestServer } from '../testing/testServer.js';
+import { startServer, until, type TestServer } from '../testing/testServer.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
-import { seedDemo } from './seedDemo.js';
+import { FolioRow } from '../folios/folios.entities.js';
+import { LessonsService } from '../lessons/LessonsService.js';
+import { PracticeService } from '../practice/PracticeService.js';
+import { RUNNING, seedDemo, sendClassIntoDemo } from './seedDemo.js';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -56,6 +59,20 @@ test('in the finished lesson every figure of the results can be reckoned', async
 
 test('a second start leaves it alone', async () => {
   expect(await seedDemo(server.app)).toBe(false);
+});
+
+test('a practice class walks the running lesson, and none comes when it has ended', async () => {
+  const practice = (): Promise<number> =>
+    server.app
+      .get(DataSource)
+      .getRepository(FolioRow)
+      .count({ where: { lessonId: RUNNING, isPractice: true } });
+  await sendClassIntoDemo(server.app);
+  await until(async () => (await practice()) === 8);
+  await server.app.get(PracticeService).stop(RUNNING);
+  await server.app.get(LessonsService).end(RUNNING);
+  await sendClassIntoDemo(server.app);
+  expect(await practice()).toBe(0);
 });
 
 async function drawings(database: DataSource): Promise<Set<string>> {

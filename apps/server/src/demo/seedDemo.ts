@@ -24,6 +24,7 @@ import { DecksService } from '../decks/DecksService.js';
 import { FoliosService } from '../folios/FoliosService.js';
 import { JoiningService } from '../folios/JoiningService.js';
 import { LessonsService } from '../lessons/LessonsService.js';
+import { PracticeService } from '../practice/PracticeService.js';
 import { SyncService } from '../sync/SyncService.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
 
@@ -55,6 +56,8 @@ export async function seedDemo(app: INestApplication): Promise<boolean> {
 /** Identities that are the same with every fresh start. */
 const uuid = (number: number): string =>
   `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`;
+/** The lesson that is running. */
+export const RUNNING = uuid(102);
 
 async function addPictures(assets: AssetsService): Promise<Pictures> {
   const added: Partial<Record<PictureName, AssetRef>> = {};
@@ -89,7 +92,7 @@ async function runningLesson(
   deckId: string,
   classListId: string,
 ): Promise<void> {
-  const id = uuid(102);
+  const id = RUNNING;
   await app
     .get(LessonsService)
     .start({ deckId, classListId, allowsTypedNames: true, joinCode: RUNNING_CODE, id });
@@ -98,6 +101,17 @@ async function runningLesson(
   await folios.handIn(uuid(200_006));
   for (const asks of [uuid(200_002), uuid(200_009)]) await folios.setHand(asks, true);
 }
+
+/** So that something happens in the running lesson: a practice class comes in, unless the lesson has been ended. */
+export async function sendClassIntoDemo(app: INestApplication): Promise<void> {
+  const lesson = await app.get(LessonsService).find(RUNNING);
+  if (lesson && !lesson.endedAt) {
+    await app.get(PracticeService).start(RUNNING, NEWCOMERS, LEISURE);
+  }
+}
+const NEWCOMERS = 8;
+/** They are on their way for about twenty minutes. */
+const LEISURE = 15;
 
 async function fill(
   app: INestApplication,

@@ -32,7 +32,8 @@ export class PracticeService implements BeforeApplicationShutdown {
     return secret !== undefined && this.#classes.get(lessonId)?.secret === secret;
   }
 
-  async start(lessonId: string, students: number): Promise<void> {
+  /** @param leisure how many times longer everyone pauses: a class that is looked at for a while takes its time */
+  async start(lessonId: string, students: number, leisure = 1): Promise<void> {
     const lesson = await this.lessons.require(lessonId);
     if (lesson.endedAt) throw refused('This lesson has ended.');
     if (!lesson.allowsTypedNames) {
@@ -56,6 +57,7 @@ export class PracticeService implements BeforeApplicationShutdown {
       joinCode: lesson.joinCode,
       secret,
       students,
+      leisure,
       edition: await this.lessons.edition(lesson.editionId),
     });
   }

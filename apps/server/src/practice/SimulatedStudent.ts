@@ -24,6 +24,8 @@ import * as Y from 'yjs';
 import type { Temper } from './temper.js';
 
 export interface Classwork {
+  /** How many times longer everyone pauses than they would. */
+  leisure: number;
   url: string;
   joinCode: string;
   /** Tells the server that who joins is simulated. */
@@ -217,6 +219,7 @@ export class SimulatedStudent {
 
   #pause(): Promise<void> {
     const [least, most] = this.temper.pause;
-    return new Promise((done) => setTimeout(done, least + this.random(most - least)));
+    const pause = (least + this.random(most - least)) * this.work.leisure;
+    return new Promise((done) => setTimeout(done, pause));
   }
 }

@@ -38,6 +38,7 @@ export async function startServer(settings: Partial<Config> = {}): Promise<TestS
     proxies: 0,
     isSecure: false,
     seedsDemo: false,
+    livesDemo: false,
     // As built: a process of its own cannot be run from sources.
     practiceWorker: resolve('apps/server/dist/practice/worker.js'),
     pictureWorker: resolve('apps/server/dist/assets/pictureProcess.js'),
