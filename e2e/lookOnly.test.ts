@@ -43,6 +43,17 @@ test('whoever may only look at a deck sees it change, changes nothing, and write
   await expect(tomas.getByRole('button', { name: 'Share' })).toHaveCount(0);
   await expect(tomas.getByRole('link', { name: 'Lessons' })).toHaveCount(0);
 
+  // What is folded is folded on this page alone.
+  await map.getByRole('button', { name: 'Fold The storm' }).click();
+  await expect(map.getByRole('group', { name: 'Up the tower', exact: true })).toHaveCount(0);
+  await expect(tomas.getByText(SAID)).toHaveCount(1);
+  await map.getByRole('button', { name: 'Unfold The storm' }).click();
+  await expect(map.getByRole('group', { name: 'Up the tower', exact: true })).toBeVisible();
+  await map.getByRole('button', { name: 'Fold The storm' }).click();
+  await expect(map.getByRole('group', { name: 'Up the tower', exact: true })).toHaveCount(0);
+  await tomas.reload();
+  await expect(map.getByRole('group', { name: 'Up the tower', exact: true })).toBeVisible();
+
   // Keys and gestures ask the same gate as buttons do.
   const card = map.getByRole('group', { name: 'The lamp goes out', exact: true });
   await card.click();

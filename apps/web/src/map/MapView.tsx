@@ -2,12 +2,10 @@ import {
   addStop,
   findSlides,
   linkSlides,
-  mapRegions,
   moveCards,
   moveLink,
   retarget,
   rewordLink,
-  setSection,
   toSlide,
   type Link,
   type LinkId,
@@ -57,6 +55,7 @@ import { useMapSettings } from './mapSettings';
 import { MapTools } from './MapTools';
 import { OthersHere } from './OthersHere';
 import { PlanPanel } from './PlanPanel';
+import { useFolding } from './useFolding';
 import { NOTHING, onlyCards, onlyLink, slidesIn, type MapSelection } from './selection';
 import { SmallMap } from './SmallMap';
 import { TrailLines } from './TrailLines';
@@ -111,7 +110,7 @@ function DeckMap(): ReactElement {
     enabled: settings.overlay === 'walks',
   });
 
-  const regions = useMemo(() => mapRegions(deck), [deck]);
+  const { regions, fold } = useFolding();
   // What was in hand may have been taken out since, by an undo or by somebody else.
   const slideIds = useMemo(
     () => slidesIn(selection, regions).filter((id) => deck.slides[id]),
@@ -306,10 +305,10 @@ function DeckMap(): ReactElement {
   const editSection = useStable((section: Section) => act.editSection(section));
   const doing = useMemo(
     () => ({
-      fold: (of: Section, isFolded: boolean) => void run(setSection, of.id, { isFolded }),
+      fold: (of: Section, isFolded: boolean) => fold(of.id, isFolded),
       pickSection: (section: Section) => editSection(section),
     }),
-    [run, editSection],
+    [fold, editSection],
   );
   const shownTrails =
     settings.panel === 'trails'
@@ -349,7 +348,7 @@ function DeckMap(): ReactElement {
           onSeek={setSought}
           onShow={(slideId) => {
             const hidden = regions.hiddenIn.get(slideId);
-            if (hidden) run(setSection, hidden, { isFolded: false });
+            if (hidden) fold(hidden, false);
             setSelection(onlyCards([slideId]));
             const slide = deck.slides[slideId];
             if (slide) moves.centre(slide);
