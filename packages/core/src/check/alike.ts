@@ -1,4 +1,5 @@
-import { isSameTarget, slideAt, targetWords } from '../deck/links/target.js';
+import { slideAt } from '../deck/links/target.js';
+import { isSameTarget, targetWords } from '../deck/links/targetWords.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
 import { folded } from '../map/find.js';
 import type { Finding } from './finding.js';

@@ -1,7 +1,8 @@
 import { firstOnMap, type StudentsMeet, type Unmet } from '../deck/met.js';
 import { slideAt } from '../deck/links/target.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
-import { leadsOn, waitsForChoice, type RouteGraph } from '../map/graph.js';
+import { type RouteGraph } from '../map/graph.js';
+import { leadsOn, waitsForChoice } from '../map/reach.js';
 import { isLoop, type Routes } from '../map/routes.js';
 import { alikeFindings } from './alike.js';
 import type { Finding } from './finding.js';

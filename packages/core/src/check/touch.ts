@@ -1,4 +1,4 @@
-import { isSameTarget } from '../deck/links/target.js';
+import { isSameTarget } from '../deck/links/targetWords.js';
 import { isSpare } from '../elements/elements.js';
 import type { SlideElement } from '../elements/registry.js';
 import { type Link, type Slide } from '../deck/types.js';

@@ -1,3 +1,4 @@
+import { inReadingOrder } from '../geometry/readingOrder.js';
 import { meets } from '../geometry/transform.js';
 import type { Theme } from '../themes/theme.js';
 import { CHOICE_PADDING } from '../themes/themes.js';
@@ -5,6 +6,7 @@ import type { Slide } from '../deck/types.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { sure } from '../parts/sure.js';
 import { isInSight, slideRole, thingsInTheWay, wordRoom } from '../scenery/scenery.js';
+import { readingOrder } from '../stage/readingOrder.js';
 import { mattersAt } from '../stage/pictureFit.js';
 import { SMALLEST_AREA } from '../stage/legible.js';
 import type { TextElement } from '../elements/text/text.js';
@@ -173,7 +175,17 @@ function keepsRules(parts: readonly Part[], kept: readonly Box[], places: Places
     laid.push({ part, box });
   }
   const over = bare;
-  return over === null || !laid.some(({ box }) => meets(over, box));
+  if (over === null) return true;
+  return !laid.some(({ box }) => meets(over, box)) && isReadInOrder(laid);
+}
+
+/** Whether choices, which may stand anywhere over a picture, are read in the order in which they were put there. */
+function isReadInOrder(laid: readonly { part: Part; box: Box }[]): boolean {
+  const choices = laid.flatMap(({ part, box }) =>
+    part.kind === 'text' && part.style === 'choice' ? [{ ...part, box }] : [],
+  );
+  const orders = [readingOrder(choices), inReadingOrder(choices, true)];
+  return orders.every((order) => order.every((one, at) => one === choices[at]));
 }
 
 /** What is not covered in a picture of which nobody has said what matters, in shares: such a way is not taken by itself. */

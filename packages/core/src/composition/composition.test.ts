@@ -32,6 +32,7 @@ import {
   themeNamed,
   THEMES,
   waysToSetOut,
+  wordsOf,
   type Box,
   type Slide,
 } from '../index.js';
@@ -105,6 +106,11 @@ test('whatever is on a slide, no arrangement that is offered breaks a rule: Chec
   expect(offered).toBeGreaterThan(400);
 });
 
+const choicesAsRead = ({ elements }: Slide): string[] =>
+  readingOrder(elements).flatMap((one) =>
+    one.kind === 'text' && one.style === 'choice' ? [wordsOf(one.text)] : [],
+  );
+
 test('words, choices and points lie over a picture where it says nothing that matters, and they can be read', () => {
   const share = fc.integer({ min: 0, max: 70 }).map((of) => of / 100);
   const sides = { x: share, y: share, w: fc.constant(0.2), h: fc.constant(0.25) };
@@ -142,6 +148,7 @@ test('words, choices and points lie over a picture where it says nothing that ma
         // The picture lies below everything, whatever it was put on after.
         expect(after.elements[0]).toMatchObject({ kind: 'picture', fit: 'cover' });
         nothingIsCovered(after);
+        expect(choicesAsRead(after)).toEqual(choices.slice(0, 4));
         expect(spoiled(doc)).toEqual([]);
       }
     }),

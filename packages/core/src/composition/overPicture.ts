@@ -52,18 +52,21 @@ const spotsBeside = (box: Box, count: number): Box[] => [
   ...stack({ ...box, x: box.x + box.w * 0.66, w: box.w * 0.34 }, Math.floor(count / 2)),
 ];
 
+/** Shares of the height by which every other point stands lower: less where they would be read in another order. */
+const FALLS = [0.5, 0.3, 0.12];
+
 /** Spots for so many points in a box, one after the other as they are read: in a row up and down, or in two. */
-function spotsIn(box: Box, count: number): Box[] {
+function spotsIn(box: Box, count: number, fall: number): Box[] {
   const perRow = count <= 4 ? count : Math.ceil(count / 2);
   const rowCount = Math.ceil(count / perRow);
   const [w, h] = [box.w / perRow, box.h / rowCount];
   return Array.from({ length: count }, (_, at) => {
     const [row, column] = [Math.floor(at / perRow), at % perRow];
     // One row goes up and down, the second of two stands half a step aside.
-    const down = rowCount === 1 && column % 2 === 1 ? h / 2 : 0;
+    const down = rowCount === 1 && column % 2 === 1 ? h * fall : 0;
     const inRow = Math.min(perRow, count - row * perRow);
     const aside = ((perRow - inRow) * w) / 2;
-    const height = rowCount === 1 ? h / 2 : h;
+    const height = rowCount === 1 ? h * (1 - fall) : h;
     return { x: box.x + aside + column * w, y: box.y + row * h + down, w, h: height };
   });
 }
@@ -127,7 +130,9 @@ export function pointsOnPicture(content: Content, room: Room): Setting[] {
       ];
     });
     const fields = [
-      ...[field, ...halves].map((one) => spotsIn(one, choices.length)),
+      ...[field, ...halves].flatMap((one) =>
+        FALLS.map((fall) => spotsIn(one, choices.length, fall)),
+      ),
       spotsBeside(field, choices.length),
     ];
     const words = { ...box, h: box.h * said };

@@ -1,9 +1,11 @@
 import * as fc from 'fast-check';
 import {
+  idOf,
   onlyWayOut,
   reachableFrom,
   readDeck,
   routeGraph,
+  setBox,
   waitsForChoice,
   waysOn,
   whatStudentsMeet,
@@ -75,4 +77,31 @@ test('a class goes on, and votes, in reading order and only to where students ca
   const graph = routeGraph(whatStudentsMeet(read).deck);
   expect(waysOn(graph, 'a').map(({ id }) => id)).toEqual(['two', 'three']);
   expect(waysOn(graph, 'gone')).toEqual([]);
+});
+
+test.each([
+  ['a row that is not quite straight', ['A', 'B', 'C'], [0, 3, -2], [0, 300, 600]],
+  ['steps that reach into each other', ['A', 'B', 'C'], [0, 40, 0], [0, 220, 440]],
+  ['a grid, row by row', ['A', 'B', 'C', 'D'], [0, 0, 90, 90], [0, 500, 0, 500]],
+  ['one below the other', ['A', 'B', 'C'], [0, 90, 180], [40, 0, 20]],
+])('choices are read as they are seen: %s', (_, words, downs, acrosses) => {
+  const doc = deck(slide('a', ...words.map((word) => choice(word, 'z'))), slide('z'));
+  const linked = (): string[] => {
+    const { waysOut } = routeGraph(readDeck(doc));
+    return waysOut.get(idOf('a'))!.map(({ wording }) => wording);
+  };
+  const carriers = readDeck(doc).slides.a!.elements.filter(
+    (one) => one.kind === 'text' && one.style === 'choice',
+  );
+  const placed = (order: readonly number[]): string[] => {
+    order.forEach((at, index) => {
+      const spot = { x: 100 + acrosses[at]!, y: 200 + downs[at]!, w: 200, h: 60 };
+      setBox(doc, idOf('a'), carriers[index]!.id, spot);
+    });
+    return linked();
+  };
+  const same = words.map((_word, at) => at);
+  expect(placed(same)).toEqual(words);
+  // Whatever came first: what counts is where they lie.
+  expect(placed([...same].reverse())).toEqual([...words].reverse());
 });

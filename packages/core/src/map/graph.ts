@@ -1,5 +1,7 @@
 import type { Deck, Link, Slide, Trail } from '../deck/types.js';
 import { elementById } from '../deck/arranging/elementById.js';
+import { inReadingOrder } from '../geometry/readingOrder.js';
+import type { Box } from '../parts/place.js';
 import { linksOf } from '../deck/links/linksOf.js';
 import { defaultTrail, TrailSteps, type OnwardStep } from '../deck/trails/trailSteps.js';
 import { type LinkId, type SlideId, idsOf, idOf } from '../parts/ids.js';
@@ -92,51 +94,29 @@ class Gathered {
   }
 }
 
+/** As what carries them is read, row by row; those that nothing carries come last. */
 function sortInReadingOrder(links: Link[], slide: Slide): void {
   const places = links.map((link) => placeOf(link, slide));
   // They mostly are.
-  if (places.every((at, index) => index === 0 || places[index - 1]! < at)) return;
-  const placed = links.map((link, index) => ({ link, at: places[index]! }));
-  placed.sort((a, b) => (a.at === b.at ? (a.link.id < b.link.id ? -1 : 1) : a.at - b.at));
-  placed.forEach(({ link }, index) => (links[index] = link));
+  if (places.every((box, at) => at === 0 || isBelow(box, places[at - 1]))) return;
+  const byId = links
+    .map((link, at) => ({ link, box: places[at] }))
+    .sort((a, b) => (a.link.id < b.link.id ? -1 : 1));
+  const carried = byId.flatMap(({ link, box }) => (box ? [{ link, box }] : []));
+  const inOrder = [...inReadingOrder(carried, true), ...byId.filter(({ box }) => !box)];
+  inOrder.forEach(({ link }, at) => (links[at] = link));
 }
 
-function placeOf({ carrier }: Link, slide: Slide): number {
-  const box = carrier.kind === 'none' ? undefined : elementById(slide, carrier.elementId)?.box;
-  return box ? box.y * 10_000 + box.x : Infinity;
-}
+const placeOf = ({ carrier }: Link, slide: Slide): Box | undefined =>
+  carrier.kind === 'none' ? undefined : elementById(slide, carrier.elementId)?.box;
 
-/** The slides that the links of a slide can lead to, once for every link that does. */
-export function leadsOn(graph: RouteGraph, slideId: SlideId): SlideId[] {
-  return (graph.waysOut.get(slideId) ?? []).flatMap((link) => graph.to.get(link.id) ?? []);
-}
-
-/** Every slide that can be walked to from a slide, itself included. */
-export function reachableFrom(
-  graph: RouteGraph,
-  slideId: SlideId | null,
-  /** Slides that are not walked through. */
-  closed: ReadonlySet<SlideId> = new Set(),
-): Set<SlideId> {
-  const found = new Set<SlideId>();
-  const waiting = slideId && graph.waysOut.has(slideId) ? [slideId] : [];
-  for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) {
-    if (found.has(next) || closed.has(next)) continue;
-    found.add(next);
-    for (const link of graph.waysOut.get(next) ?? []) {
-      for (const target of graph.to.get(link.id) ?? []) waiting.push(target);
-    }
-  }
-  return found;
-}
-
-/** A slide and all that is reached through it alone: what would be cut off from the start without it. */
-export function hangingBelow(deck: Deck, graph: RouteGraph, slideId: SlideId): SlideId[] {
-  const below = reachableFrom(graph, slideId);
-  if (slideId === deck.startSlideId) return [...below];
-  const without = reachableFrom(graph, deck.startSlideId, new Set([slideId]));
-  return [...below].filter((id) => id === slideId || !without.has(id));
-}
+/** Whether a box is right below another one, so that it is read after it whatever lies around. */
+const isBelow = (box: Box | undefined, above: Box | undefined): boolean =>
+  box !== undefined &&
+  above !== undefined &&
+  box.y >= above.y + above.h &&
+  box.x < above.x + above.w &&
+  above.x < box.x + box.w;
 
 /** The links that are choices: all but those that open something beside the walk. */
 export function choicesOf(graph: RouteGraph, slideId: SlideId): Link[] {
@@ -148,11 +128,6 @@ export function choicesOf(graph: RouteGraph, slideId: SlideId): Link[] {
 /** The ways out of a slide that lead to a slide of the deck: where a class can go, and vote to go. */
 export function waysOn(graph: RouteGraph, slideId: SlideId): Link[] {
   return (graph.waysOut.get(slideId) ?? []).filter(({ id }) => graph.to.has(id));
-}
-
-/** A slide whose ways out are choices waits for one: arrows and autoplay stop there. */
-export function waitsForChoice(graph: RouteGraph, slideId: SlideId): boolean {
-  return choicesOf(graph, slideId).length > 1;
 }
 
 /** Where an arrow key leads: along the only way out, or nowhere. */

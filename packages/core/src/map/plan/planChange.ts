@@ -1,4 +1,5 @@
-import { isSameTarget, NOWHERE, toSlide, type Target } from '../../deck/links/target.js';
+import { NOWHERE, toSlide, type Target } from '../../deck/links/target.js';
+import { isSameTarget } from '../../deck/links/targetWords.js';
 import type { Deck } from '../../deck/types.js';
 import { newId, type LinkId, type SlideId } from '../../parts/ids.js';
 import { folded } from '../find.js';

@@ -1,5 +1,6 @@
 import { asId, type SlideId } from '../../parts/ids.js';
-import { readAddress, stepWords, STEPS, type Step, type Target } from '../../deck/links/target.js';
+import { readAddress, STEPS, type Step, type Target } from '../../deck/links/target.js';
+import { stepWords } from '../../deck/links/targetWords.js';
 import { told } from '../../parts/told.js';
 
 /**
