@@ -98,6 +98,15 @@ const linked = (doc: Y.Doc, ...ids: string[]): Y.Doc => {
   return doc;
 };
 /** A picture of two halves: dark on the left, bright on the right. */
+/** A slide with so many choices, each to an ending of its own. */
+function ways(count: number): Y.Doc {
+  const names = Array.from({ length: count }, (_, at) => `way ${at + 1}`);
+  return deck(
+    slide('a', ...names.map((name, at) => choice(name, `e${at}`))),
+    ...names.map((_, at) => slide(`e${at}`, ending())),
+  );
+}
+
 const HALVES = {
   width: 2,
   height: 1,
@@ -361,6 +370,10 @@ const CASES: Record<FindingKind, Case> = {
       linkElement(doc, 'a', 'x', toSlide('c'));
       return doc;
     },
+  },
+  crowded: {
+    shows: () => ways(40),
+    lacks: () => ways(8),
   },
   'small-area': {
     shows: () =>

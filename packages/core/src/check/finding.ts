@@ -48,6 +48,7 @@ export const FINDING_KINDS = {
   'off-stage-link': kind('touch', 'stops', 'A way out beside the stage', 'off stage'),
   covered: kind('touch', 'stops', 'A way out is covered', 'covered'),
   overlap: kind('touch', 'spoils', 'Touch areas overlap', 'overlap'),
+  crowded: kind('touch', 'spoils', 'More choices than one slide has room for', 'too many'),
   'small-area': kind('touch', 'spoils', 'Too small to touch', 'too small'),
   'off-stage': kind('touch', 'minor', 'Cut off by the edge', 'cut off'),
   overflow: kind('reading', 'spoils', 'Runs out of its box', 'too long'),
@@ -101,6 +102,8 @@ export type Mend = { label: string } & (
   | { do: 'sheet'; slideId: SlideId; elementId: ElementId }
   /** Moves the second half of a text to a slide of its own. */
   | { do: 'split'; slideId: SlideId; elementId: ElementId }
+  /** Spreads the choices of a slide over as many as they need. */
+  | { do: 'spread'; slideId: SlideId }
 );
 
 export interface Finding {

@@ -28,15 +28,17 @@ import { setQuestion } from '../deck/arranging/questionCommands.js';
 import { addSlide, setSlideFlag, setStart } from '../deck/slides/slideCommands.js';
 import { NOWHERE, toSlide, toStep } from '../deck/links/target.js';
 import { setTrail } from '../deck/trails/trailCommands.js';
-import { themeFor } from '../deck/types.js';
+import { themeFor, type Link, type Slide } from '../deck/types.js';
 import type { SlideElement } from '../elements/registry.js';
+import { setOut } from '../composition/setOutCommands.js';
 import { wordsHeight } from '../stage/wordsHeight.js';
+import { MOST_CHOICES } from './touch.js';
 import { findingKey, findingPrint, type Finding, type Mend } from './finding.js';
 import { sure } from '../parts/sure.js';
 
 /**
  * Puts right what a finding told of: one undo step. `answer` is the line that an `ask` needs.
- * Refused: `line.gone`, `link.gone`, `mend.empty`, `picture.gone`, `text.gone`, `text.oneSentence`, `thing.gone`.
+ * Refused: `line.gone`, `link.gone`, `mend.empty`, `mend.fits`, `picture.gone`, `slide.gone`, `text.gone`, `text.oneSentence`, `thing.gone`.
  */
 export const applyMend = command(
   'applyMend',
@@ -106,6 +108,8 @@ function planOf(doc: Y.Doc, mend: Mend, answer: string): Refusal | (() => unknow
       return laySheet(doc, mend.slideId, mend.elementId);
     case 'split':
       return splitSlide(doc, mend.slideId, mend.elementId);
+    case 'spread':
+      return spreadChoices(doc, mend.slideId);
   }
 }
 
@@ -160,15 +164,7 @@ function splitSlide(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Plan {
     slideId,
     sure(slideOf(doc, slideId), 'the finding is of a slide that is there'),
   );
-  const choices = Object.values(readDeck(doc).links).filter(
-    ({ from, carrier }) =>
-      from === slideId &&
-      carrier.kind === 'element' &&
-      slide.elements.some(
-        (other) =>
-          other.id === carrier.elementId && other.kind === 'text' && other.style === 'choice',
-      ),
-  );
+  const choices = choicesOn(doc, slide);
   return () => {
     const made = done(
       addSlide(doc, { title: `${slide.title} (2)`, beside: slideId, layout: 'choices' }),
@@ -187,6 +183,40 @@ function splitSlide(doc: Y.Doc, slideId: SlideId, elementId: ElementId): Plan {
       setSlideFlag(doc, made.slideId, 'isEnding', true);
     }
     done(addChoice(doc, slideId, 'Go on', { slideId: made.slideId }));
+  };
+}
+
+/** The links that choice lines of a slide carry, from the lowest line to the one on top: as they were made. */
+function choicesOn(doc: Y.Doc, slide: Slide): Link[] {
+  const links = Object.values(readDeck(doc).links).filter(({ from }) => from === slide.id);
+  return slide.elements.flatMap((element) =>
+    element.kind === 'text' && element.style === 'choice'
+      ? links.filter(({ carrier }) => 'elementId' in carrier && carrier.elementId === element.id)
+      : [],
+  );
+}
+
+/** Leaves as many choices on a slide as it has room for, and moves the rest to slides that “More” leads to. */
+function spreadChoices(doc: Y.Doc, slideId: SlideId): Plan {
+  const map = slideOf(doc, slideId);
+  if (!map) return refuse('slide.gone');
+  const slide = readSlide(slideId, map);
+  const choices = choicesOn(doc, slide);
+  if (choices.length <= MOST_CHOICES) return refuse('mend.fits');
+  // The last place on each is for “More”.
+  const each = MOST_CHOICES - 1;
+  return () => {
+    const slideIds = [slideId];
+    for (let from = each; from < choices.length; from += each) {
+      const title = `${slide.title} (${from / each + 1})`;
+      const last = sure(slideIds.at(-1), 'the first is there');
+      const made = done(addSlide(doc, { title, beside: last, layout: 'choices' }));
+      for (const link of choices.slice(from, from + each)) moveLink(doc, link.id, made.slideId);
+      done(addChoice(doc, last, 'More', { slideId: made.slideId }));
+      slideIds.push(made.slideId);
+    }
+    // They lay on each other; now there is room.
+    setOut(doc, slideIds);
   };
 }
 

@@ -1,5 +1,16 @@
-import { Checker, linkElement, readDeck, toSlide, type Finding } from '../index.js';
-import { deck, element, ending, slide, type SlidePart } from '../testing/builder.js';
+import {
+  applyMend,
+  Checker,
+  FINDING_KINDS,
+  idOf,
+  linkElement,
+  readDeck,
+  routeGraph,
+  toSlide,
+  type Finding,
+  type Link,
+} from '../index.js';
+import { choice, deck, element, ending, slide, type SlidePart } from '../testing/builder.js';
 
 /** Hotspots in one place, each leading to an ending of its own unless `target` says where to. */
 function heap(count: number, target?: string): Finding[] {
@@ -41,4 +52,39 @@ test('a slide full of links in one spot has no more findings than links', () => 
   const found = heap(links);
   expect(found).toHaveLength(links - 1);
   expect(Math.max(...found.map(({ elementIds }) => elementIds!.length))).toBeLessThan(20);
+});
+
+test('choices that have no room are told together, and spread over slides that lead on: all are met, in their order', () => {
+  const names = Array.from({ length: 40 }, (_, at) => `way ${at + 1}`);
+  const doc = deck(
+    slide('a: Which?', ...names.map((name, at) => choice(name, `e${at}`))),
+    ...names.map((_, at) => slide(`e${at}`, ending())),
+  );
+  const told = (): Finding[] =>
+    new Checker()
+      .check(readDeck(doc))
+      .findings.filter(({ kind }) => FINDING_KINDS[kind].group === 'touch');
+  const [only, ...more] = told();
+  expect(more).toEqual([]);
+  expect(only).toMatchObject({ kind: 'crowded', why: expect.stringContaining('Of 40 choices') });
+  const [mend] = only!.mends;
+  const before = Object.keys(readDeck(doc).links);
+  expect(applyMend(doc, mend!).ok).toBe(true);
+  expect(told()).toEqual([]);
+  expect(applyMend(doc, mend!)).toMatchObject({ ok: false, code: 'mend.fits' });
+  const after = readDeck(doc);
+  // The links are the same ones: what is counted of them stays theirs.
+  for (const id of before) expect(after.links[id]).toBeDefined();
+  const met: string[] = [];
+  const { waysOut, to } = routeGraph(after);
+  for (let at: string | undefined = 'a'; at !== undefined;) {
+    const ways: Link[] = waysOut.get(idOf(at)) ?? [];
+    met.push(...ways.map(({ wording }) => wording).filter((wording) => wording !== 'More'));
+    const on = ways.find(({ wording }) => wording === 'More');
+    at = on && to.get(on.id)?.[0];
+  }
+  expect(met).toEqual(names);
+  expect(
+    Object.values(after.slides).filter(({ title }) => title.startsWith('Which?')),
+  ).toHaveLength(6);
 });

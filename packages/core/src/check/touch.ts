@@ -15,6 +15,9 @@ const MOST_LOOKED_FOR = 12;
 /** Things that a finding points at besides the one that it is about. */
 const MOST_SHOWN = 12;
 
+/** Choices that one slide shows side by side; of more, some may have no room. */
+export const MOST_CHOICES = 8;
+
 interface Area {
   element: SlideElement;
   link: Link;
@@ -37,6 +40,7 @@ export function touchFindings(slide: Slide, links: readonly Link[]): Finding[] {
     const offStage = link || isOwn ? offTheStage(slide, element, link) : null;
     if (offStage) found.push(offStage);
   });
+  const pressed: { area: Area; finding: Finding }[] = [];
   let looked = 0;
   const freeSpot = (element: SlideElement): Mend[] =>
     ++looked > MOST_LOOKED_FOR ? [] : parted(slide, element, areas);
@@ -51,7 +55,12 @@ export function touchFindings(slide: Slide, links: readonly Link[]): Finding[] {
       if (intersection(other.element.box, element.box) === null) continue;
       if (!isSameTarget(other.link.target, link.target)) sharing.push(other);
     }
-    if (sharing.length > 0) found.push(overlap(slide, area, sharing, freeSpot(element)));
+    if (sharing.length > 0) {
+      const spot = freeSpot(element);
+      const finding = overlap(slide, area, sharing, spot);
+      found.push(finding);
+      if (isChoice(element)) pressed.push({ area, finding });
+    }
     const above = slide.elements.find(
       (candidate, level) =>
         level > area.level &&
@@ -82,7 +91,35 @@ export function touchFindings(slide: Slide, links: readonly Link[]): Finding[] {
       });
     }
   });
-  return found;
+  const choices = areas.filter(({ element }) => isChoice(element));
+  const hasRoom = pressed.every(({ finding }) => finding.mends.length > 0);
+  if (choices.length <= MOST_CHOICES || hasRoom) return found;
+  const told = new Set(pressed.map(({ finding }) => finding));
+  return [
+    ...found.filter((one) => !told.has(one)),
+    crowded(
+      slide,
+      choices.length,
+      pressed.map(({ area }) => area),
+    ),
+  ];
+}
+
+const isChoice = (element: SlideElement): boolean =>
+  element.kind === 'text' && element.style === 'choice';
+
+/** One finding for all choices that have no room: moving them one by one would not help. */
+function crowded(slide: Slide, choices: number, pressed: readonly Area[]): Finding {
+  const shown = pressed.slice(0, MOST_SHOWN);
+  return {
+    kind: 'crowded',
+    slideId: slide.id,
+    elementIds: shown.map(({ element }) => element.id),
+    linkIds: shown.map(({ link }) => link.id),
+    box: sure(shown[0], 'one is pressed').element.box,
+    why: `Of ${choices} choices ${pressed.length} ${pressed.length === 1 ? 'lies' : 'lie'} on others, and there is no room for all of them.`,
+    mends: [{ label: 'Spread them over several slides', do: 'spread', slideId: slide.id }],
+  };
 }
 
 /** One finding for a thing, however many it shares a spot with. */

@@ -90,6 +90,7 @@ export const REFUSALS = {
 
   'mend.late': 'This mend does not apply any more.',
   'mend.empty': 'Write it first.',
+  'mend.fits': 'All choices have room by now.',
   'aside.reason': 'Say why, so that a co-author understands it.',
   'aside.not': 'It is not set aside.',
 
