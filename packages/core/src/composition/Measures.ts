@@ -11,6 +11,8 @@ import type { TextElement } from '../elements/text/text.js';
 
 /** The height of a text that nobody has written in, on a slide with other things: it keeps no room. */
 const SLIM = 24;
+/** Up to so many times as large as the theme says, type is taken as it comes. */
+const LEAST_SURE = 0.8;
 /** Measured without a browser, a few per cent may be missing. */
 const SLACK = 1.04;
 /** What the largest type of a style may be, as times of what the theme says. */
@@ -99,15 +101,22 @@ export class Measures {
 
   #textHeight(text: TextElement, width: number, look: Look): number {
     const isChoice = text.style === 'choice';
+    const isTitle = text.style === 'title';
     const plate = 2 * STAND_PADDING[look.stands ?? 'bare'];
     const room = width - (isChoice ? 2 * CHOICE_PADDING : plate);
     const words = this.#texts.of(text);
     if (words.widestLine === 0 && !isChoice && this.#texts.hasOthers) return SLIM;
     const size = this.sizeOf(text, look);
-    if (room < 60 || words.widestWord * size * SLACK > room) return Infinity;
-    const isAdorned = text.style === 'title' && this.#texts.hasOrnaments;
+    if (room < 60 || words.widestWord * size * (isTitle ? SLACK : 1) > room) return Infinity;
+    // In the smallest type there may be no room to spare: the gap below a title holds its ornament, too.
+    const hasSpare = this.#times > LEAST_SURE;
+    const isAdorned = isTitle && hasSpare && this.#texts.hasOrnaments;
     const below = plate + (isAdorned ? ORNAMENT_ROOM : 0);
-    const height = words.height(room / SLACK, size, text.columns) + 4 + below;
+    const needed = words.height(room / SLACK, size, text.columns);
+    // A title that may be a line longer than it looks would keep room for nothing: it is set a little smaller.
+    const mayBeSmaller = isTitle && hasSpare;
+    if (mayBeSmaller && needed > words.height(room, size, text.columns)) return Infinity;
+    const height = needed + 4 + below;
     return isChoice ? Math.max(SMALLEST_AREA + 4, height + CHOICE_PADDING) : height;
   }
 }
