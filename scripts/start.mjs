@@ -41,7 +41,7 @@ const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')],
     DATABASE_URL: process.env.DATABASE_URL ?? cluster.createDatabase('gobrel'),
     GOBREL_WEB: join(root, 'apps/web/dist'),
     // A database of somebody's own gets the demo, whose password is known, only when it is asked for.
-    GOBREL_DEMO: hasDemo ? 'live' : '',
+    GOBREL_DEMO: hasDemo ? (process.env.GOBREL_DEMO === '1' ? '1' : 'live') : '',
   },
 });
 server.stdout.on('data', (chunk) => {

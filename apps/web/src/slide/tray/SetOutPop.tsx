@@ -13,6 +13,7 @@ import {
 import { useMemo, type ReactElement } from 'react';
 import { useDeck } from '../../deck/DeckContext';
 import { SlideView } from '../../stage/SlideView';
+import { InTurn } from './InTurn';
 import { Plain, Pop } from '../../ui/controls';
 import { useNotices } from '../../ui/Notice';
 
@@ -57,7 +58,7 @@ function Ways({ slide }: { slide: Slide }): ReactElement {
         </p>
       ) : (
         <div role="group" aria-label="Arrangements" className="grid grid-cols-4 gap-2">
-          {ways.map((way) => (
+          {ways.map((way, at) => (
             <button
               key={way.name}
               type="button"
@@ -65,9 +66,16 @@ function Ways({ slide }: { slide: Slide }): ReactElement {
               onClick={() => run(setOut, [slide.id], way.name)}
               className="rounded-[4px] border border-line p-1 text-left text-[12px] hover:border-petrol aria-pressed:border-petrol aria-pressed:bg-petrol-mist"
             >
-              <span aria-hidden className="pointer-events-none block" inert>
-                <SlideView slide={arranged(slide, way)} theme={deck.theme} width={WIDTH} label="" />
-              </span>
+              <InTurn at={at}>
+                {() => (
+                  <SlideView
+                    slide={arranged(slide, way)}
+                    theme={deck.theme}
+                    width={WIDTH}
+                    label=""
+                  />
+                )}
+              </InTurn>
               <span className="block truncate px-1 pt-1">{ARRANGEMENTS[way.name].label}</span>
             </button>
           ))}

@@ -31,6 +31,7 @@ import { useChange } from '../../api/teacher';
 import { useNotices } from '../../ui/Notice';
 import { useDeck } from '../../deck/DeckContext';
 import { SlideView } from '../../stage/SlideView';
+import { InTurn } from './InTurn';
 import { Plain, Pop, Setting } from '../../ui/controls';
 import { Segments } from '../../ui/Segments';
 import { SIDE_OPTIONS } from './sides';
@@ -113,9 +114,10 @@ function Looks(props: {
         </Setting>
       </div>
       <div role="group" aria-label="Themes" className="grid grid-cols-4 gap-2">
-        {[...Object.keys(deck.theme.own), ...THEMES].map((each) => (
+        {[...Object.keys(deck.theme.own), ...THEMES].map((each, at) => (
           <Look
             key={each}
+            at={at}
             slide={slide}
             theme={{ ...deck.theme, ref: refOf(each, side), amount: now.amount }}
             isNow={each === name}
@@ -157,9 +159,10 @@ function KeptThemes(props: {
     <section aria-label="Kept by you">
       <h3 className="mb-1 text-soft">Kept by you for all your decks</h3>
       <ul className="grid grid-cols-4 gap-2">
-        {others.map(({ id, theme }) => (
+        {others.map(({ id, theme }, at) => (
           <li key={id}>
             <Look
+              at={THEMES.length + at}
               slide={slide}
               theme={{ ref: refOf(id, side), amount: deck.theme.amount, own: { [id]: theme } }}
               isNow={false}
@@ -186,15 +189,13 @@ function KeptThemes(props: {
 function Look(props: {
   slide: Slide;
   theme: DeckTheme;
+  /** Its place among the others: they are drawn one after the other. */
+  at: number;
   isNow: boolean;
   onChoose: () => void;
 }): ReactElement {
   const { slide, isNow, onChoose } = props;
   const { ref, amount, own } = props.theme;
-  const { theme, shown } = useMemo(() => {
-    const theme: DeckTheme = { ref, amount, own };
-    return { theme, shown: inTheme({ ...slide, theme: null, scenery: null }, theme) };
-  }, [slide, ref, amount, own]);
   return (
     <button
       type="button"
@@ -202,14 +203,28 @@ function Look(props: {
       onClick={onChoose}
       className="rounded-[4px] border border-line p-1 text-left text-[12px] hover:border-petrol aria-pressed:border-petrol aria-pressed:bg-petrol-mist"
     >
-      <span aria-hidden className="pointer-events-none block" inert>
-        <SlideView slide={shown} theme={theme} width={WIDTH} label="" />
-      </span>
+      <InTurn at={props.at}>
+        {() => <Shown slide={slide} themeRef={ref} amount={amount} own={own} />}
+      </InTurn>
       <span className="block truncate px-1 pt-1">
         {themeData(partsOfRef(ref).name, own)?.label}
       </span>
     </button>
   );
+}
+
+function Shown(props: {
+  slide: Slide;
+  themeRef: ThemeRef;
+  amount: Amount;
+  own: DeckTheme['own'];
+}): ReactElement {
+  const { slide, themeRef, amount, own } = props;
+  const { theme, shown } = useMemo(() => {
+    const theme: DeckTheme = { ref: themeRef, amount, own };
+    return { theme, shown: inTheme({ ...slide, theme: null, scenery: null }, theme) };
+  }, [slide, themeRef, amount, own]);
+  return <SlideView slide={shown} theme={theme} width={WIDTH} label="" />;
 }
 
 /** A slide as it lies in a theme: those that set themselves out make room for its scenery. */
