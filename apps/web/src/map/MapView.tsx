@@ -300,7 +300,11 @@ function DeckMap(): ReactElement {
       },
     });
 
-  useEffect(() => focusMap(), [focusMap]);
+  useEffect(() => {
+    // Whoever has begun to write somewhere meanwhile goes on there.
+    const isWriting = document.activeElement?.matches('input, textarea') ?? false;
+    if (!isWriting) focusMap();
+  }, [focusMap]);
 
   const editSection = useStable((section: Section) => act.editSection(section));
   const doing = useMemo(
