@@ -3,6 +3,7 @@ import { DataSource } from 'typeorm';
 import { startServer, until, type TestServer } from '../testing/testServer.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
 import { FolioRow } from '../folios/folios.entities.js';
+import { LessonRow } from '../lessons/lessons.entities.js';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { PracticeService } from '../practice/PracticeService.js';
 import { RUNNING, seedDemo, sendClassIntoDemo } from './seedDemo.js';
@@ -70,6 +71,17 @@ test('a practice class walks the running lesson, and none comes when it has ende
   await sendClassIntoDemo(server.app);
   await until(async () => (await practice()) === 8);
   await server.app.get(PracticeService).stop(RUNNING);
+  // A teacher may close the lesson to names that are typed: the server starts all the same.
+  await server.app
+    .get(DataSource)
+    .getRepository(LessonRow)
+    .update(RUNNING, { allowsTypedNames: false });
+  await sendClassIntoDemo(server.app);
+  expect(await practice()).toBe(0);
+  await server.app
+    .get(DataSource)
+    .getRepository(LessonRow)
+    .update(RUNNING, { allowsTypedNames: true });
   await server.app.get(LessonsService).end(RUNNING);
   await sendClassIntoDemo(server.app);
   expect(await practice()).toBe(0);

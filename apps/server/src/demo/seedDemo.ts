@@ -102,10 +102,10 @@ async function runningLesson(
   for (const asks of [uuid(200_002), uuid(200_009)]) await folios.setHand(asks, true);
 }
 
-/** So that something happens in the running lesson: a practice class comes in, unless the lesson has been ended. */
+/** So that something happens in the running lesson: a practice class comes in, unless the lesson has been ended or closed to it. */
 export async function sendClassIntoDemo(app: INestApplication): Promise<void> {
   const lesson = await app.get(LessonsService).find(RUNNING);
-  if (lesson && !lesson.endedAt) {
+  if (lesson && !lesson.endedAt && lesson.allowsTypedNames) {
     await app.get(PracticeService).start(RUNNING, NEWCOMERS, LEISURE);
   }
 }

@@ -167,10 +167,13 @@ const MOST_CUT_AROUND = 0.5;
 export function keepsInView(part: PictureElement, box: Box): boolean {
   const ratio = formOf(part) / (box.w / box.h);
   const cut = 1 - Math.min(ratio, 1 / ratio);
-  if (cut <= MOST_CUT + 0.01) return true;
   const seen = mattersAt({ ...part, box, fit: 'cover' });
-  return seen !== null && cut <= MOST_CUT_AROUND && isWithin(seen, box);
+  return seen ? cut <= MOST_CUT_AROUND && isWithin(seen, box) : cut <= MOST_CUT + 0.01;
 }
+
+/** How a picture was laid into its box by hand stays; so does its form. */
+export const isFittedByHand = (part: PictureElement): boolean =>
+  part.fit !== (part.setOut?.fit ?? part.fit);
 
 const isWithin = (inner: Box, outer: Box): boolean =>
   inner.x >= outer.x - 1 &&
@@ -204,9 +207,7 @@ function pictureIn(part: PictureElement, look: Look, box: Box): Place {
   if (look.isUnder) return { box, size: 0, look: { ...look, isFilled: true } };
   const most = finest(part);
   const room = inMiddle(box, { w: Math.min(box.w, most), h: Math.min(box.h, most / form) });
-  // How it was laid into its box by hand stays; so does its form.
-  const isByHand = part.fit !== (part.setOut?.fit ?? part.fit);
-  if (!isByHand && keepsInView(part, room)) {
+  if (!isFittedByHand(part) && keepsInView(part, room)) {
     return { box: whole(room), size: 0, look: { ...look, isFilled: true } };
   }
   return { box: whole(within(room, form)), size: 0, look };

@@ -158,6 +158,34 @@ test('words, choices and points lie over a picture where it says nothing that ma
   expect(over.get('panel')).toBeGreaterThan(30);
 });
 
+test('a picture all of which matters is never cut; one laid or cut out by hand lies behind nothing', () => {
+  const whole = { ...PLAIN, texts: ['Look.'], pictures: [[1600, 1000] as const] };
+  const {
+    doc,
+    slideId,
+    slide: before,
+  } = slideWith({
+    ...whole,
+    matters: { x: 0, y: 0, w: 1, h: 1 },
+  });
+  const names = waysToSetOut(before, PAPER).map(({ name }) => name);
+  expect(names.length).toBeGreaterThan(4);
+  expect(names).not.toContain('panel');
+  for (const name of names) {
+    setOut(doc, [slideId], name);
+    nothingIsCovered(readDeck(doc).slides[slideId]!);
+  }
+  const other = slideWith({ ...whole, pictures: [[1920, 1080]] });
+  const ways = (): string[] =>
+    waysToSetOut(readDeck(other.doc).slides[other.slideId]!, PAPER).map(({ name }) => name);
+  setOut(other.doc, [other.slideId], 'beside');
+  expect(ways()).toContain('panel');
+  setElement(other.doc, other.slideId, 'picture0', { fit: 'stretch' });
+  expect(ways()).not.toContain('panel');
+  setElement(other.doc, other.slideId, 'picture0', { fit: 'cover', mask: 'ellipse' });
+  expect(ways()).not.toContain('panel');
+});
+
 test('in every arrangement things are read in the order in which they were put on the slide', () => {
   fc.assert(
     fc.property(fc.nat(100_000), anyTheme, (seed, { ref, amount }) => {

@@ -2,7 +2,7 @@ import type { TextElement } from '../elements/text/text.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { sure } from '../parts/sure.js';
 import { CHOICE_PADDING } from '../themes/themes.js';
-import { finest, formOf, type Cell } from './cells.js';
+import { finest, formOf, isFittedByHand, type Cell } from './cells.js';
 import { lettersIn, type Content } from './content.js';
 import type { Look } from './look.js';
 import {
@@ -20,11 +20,12 @@ import {
   type Setting,
 } from './regions.js';
 
-/** The picture that can lie behind everything: the only one, and large enough not to blur; null where there is none. */
+/** The picture that can lie behind everything: the only one, whole, and large enough not to blur; null where there is none. */
 function backdrop({ pictures, blocks }: Content, room: Room): Region | null {
   const [picture] = pictures;
   if (!room.isWhole || !picture || pictures.length > 1) return null;
   if (blocks.some(({ kind }) => kind !== 'question')) return null;
+  if (picture.mask !== 'rectangle' || isFittedByHand(picture)) return null;
   const across = Math.max(STAGE.width, STAGE.height * formOf(picture));
   if (finest(picture) < across) return null;
   const box = { x: 0, y: 0, w: STAGE.width, h: STAGE.height };
