@@ -5,8 +5,8 @@ import { spotOf } from '../../questions/PictureSurface';
 import { NumberField, Plain, Pop } from '../../ui/controls';
 
 const SIDES: [keyof Box, string][] = [
-  ['x', 'From the left'],
-  ['y', 'From the top'],
+  ['x', 'Left'],
+  ['y', 'Top'],
   ['w', 'Width'],
   ['h', 'Height'],
 ];
