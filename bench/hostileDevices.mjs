@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs';
 import { setPriority } from 'node:os';
 import sharp from 'sharp';
 import WebSocket from 'ws';
@@ -11,7 +12,8 @@ import { openSocket } from './socket.mjs';
  * in a school they have their own.
  */
 const [url = '', code = ''] = process.argv.slice(2);
-setPriority(19);
+// On Linux every thread has its own.
+for (const thread of readdirSync('/proc/self/task')) setPriority(Number(thread), 19);
 
 const pause = (/** @type {number} */ milliseconds) =>
   new Promise((resolve) => setTimeout(resolve, milliseconds));

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { freePort } from '../scripts/postgres.mjs';
-import { SERVER_ENVIRONMENT } from '../scripts/serverEnvironment.mjs';
+import { SERVER_ENVIRONMENT, SERVER_OPTIONS } from '../scripts/serverEnvironment.mjs';
 
 const root = join(import.meta.dirname, '..');
 
@@ -27,7 +27,7 @@ function kilobytesOf(pid) {
  */
 export async function runServer(script, env = {}) {
   const port = await freePort();
-  const child = spawn(process.execPath, [join(root, script)], {
+  const child = spawn(process.execPath, [...SERVER_OPTIONS, join(root, script)], {
     stdio: ['ignore', 'pipe', 'inherit'],
     env: { ...SERVER_ENVIRONMENT, ...process.env, ...env, PORT: String(port), LOG_LEVEL: 'error' },
   });

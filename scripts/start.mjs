@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { freePort, startCluster } from './postgres.mjs';
-import { SERVER_ENVIRONMENT } from './serverEnvironment.mjs';
+import { SERVER_ENVIRONMENT, SERVER_OPTIONS } from './serverEnvironment.mjs';
 import {
   build,
   checkModules,
@@ -29,21 +29,25 @@ if (!process.env.DATABASE_URL) {
 }
 const hasDemo = cluster !== null || ['1', 'live'].includes(process.env.GOBREL_DEMO ?? '');
 const port = Number(process.env.PORT ?? 0) || ((await isFree(4300)) ? 4300 : await freePort());
-const server = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
-  cwd: root,
-  stdio: ['ignore', 'pipe', 'inherit'],
-  // Its own process group: Ctrl-C comes to us first, and we end things in order.
-  detached: true,
-  env: {
-    ...SERVER_ENVIRONMENT,
-    ...process.env,
-    PORT: String(port),
-    DATABASE_URL: process.env.DATABASE_URL ?? cluster.createDatabase('gobrel'),
-    GOBREL_WEB: join(root, 'apps/web/dist'),
-    // A database of somebody's own gets the demo, whose password is known, only when it is asked for.
-    GOBREL_DEMO: hasDemo ? (process.env.GOBREL_DEMO === '1' ? '1' : 'live') : '',
+const server = spawn(
+  process.execPath,
+  [...SERVER_OPTIONS, join(root, 'apps/server/dist/main.js')],
+  {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    // Its own process group: Ctrl-C comes to us first, and we end things in order.
+    detached: true,
+    env: {
+      ...SERVER_ENVIRONMENT,
+      ...process.env,
+      PORT: String(port),
+      DATABASE_URL: process.env.DATABASE_URL ?? cluster.createDatabase('gobrel'),
+      GOBREL_WEB: join(root, 'apps/web/dist'),
+      // A database of somebody's own gets the demo, whose password is known, only when it is asked for.
+      GOBREL_DEMO: hasDemo ? (process.env.GOBREL_DEMO === '1' ? '1' : 'live') : '',
+    },
   },
-});
+);
 server.stdout.on('data', (chunk) => {
   const text = String(chunk);
   if (!text.includes('listening on')) return void process.stdout.write(text);

@@ -1,9 +1,9 @@
-import { setPriority } from 'node:os';
 import sharp from 'sharp';
 import { checkForm, NotTaken, readBitmap, sizeOf, sizesOf } from './bitmaps.js';
 import { SMALL_WIDTHS } from './sizes.js';
 import { sanitiseSvg } from './svg.js';
 import { isDrawable } from './svgCost.js';
+import { yieldToAll } from './yieldToAll.js';
 
 /** A process of its own: a picture that takes too long or too much is ended with it, and nobody else waits for it. */
 export interface Drawn {
@@ -39,7 +39,7 @@ export type Work = typeof WORK;
 export type Told = { id: number } & ({ done: unknown } | { refused: string } | { failed: string });
 
 // Classes come first.
-setPriority(10);
+yieldToAll();
 
 process.on('message', ({ id, name, args }: { id: number; name: keyof Work; args: never[] }) => {
   const work = WORK[name] as (...args: never[]) => Promise<unknown>;

@@ -7,6 +7,8 @@ const LONGEST = 30_000;
 const IDLE = 20_000;
 /** Megabytes for what an update is while it is read: of the largest that a teacher may send. */
 const MEMORY = 1000;
+/** Megabytes for what is new in it. */
+const YOUNG = 4;
 
 type Answer = { id: number; cut: Cut | null };
 
@@ -68,7 +70,7 @@ export class Cutter {
 
   #begin(): Worker {
     const worker = new Worker(this.program, {
-      resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+      resourceLimits: { maxOldGenerationSizeMb: MEMORY, maxYoungGenerationSizeMb: YOUNG },
       execArgv: [],
       env: {},
     });
