@@ -45,6 +45,9 @@ test('by mouse: shapes with words and a line that sticks, aligned, grouped, turn
   await star.click();
   await lamp.click({ modifiers: ['Shift'], position: { x: 100, y: 20 } });
   await trayOf(page).getByRole('button', { name: 'Arrange' }).click();
+  const toSpread = page.getByRole('button', { name: 'Spread evenly across' });
+  await expect(toSpread).toBeDisabled();
+  await expect(toSpread).toHaveAttribute('title', /takes three things/);
   await page.getByRole('button', { name: 'Align upper edges' }).click();
   await page.keyboard.press('Escape');
   const tops = async (): Promise<number[]> =>
@@ -70,6 +73,14 @@ test('by mouse: shapes with words and a line that sticks, aligned, grouped, turn
   // One step out of the group: now that is in hand.
   await page.keyboard.press('Escape');
   await expect(group).toHaveAttribute('aria-pressed', 'true');
+
+  // Of what is locked it is said beforehand what cannot be done.
+  await trayOf(page).getByRole('button', { name: 'More' }).click();
+  await page.getByRole('checkbox', { name: /^Locked/ }).click();
+  await page.keyboard.press('Escape');
+  await trayOf(page).getByRole('button', { name: 'Arrange' }).click();
+  await expect(page.getByRole('button', { name: 'Align left edges' })).toBeDisabled();
+  await page.keyboard.press('Escape');
 
   while (await undo(page).isEnabled()) await undo(page).click();
   await expect(stageOf(page).getByRole('button')).toHaveCount(2);

@@ -1,4 +1,5 @@
 import {
+  elementKind,
   fillCells,
   inHandFor,
   isPiece,
@@ -29,22 +30,18 @@ import {
   type RefObject,
 } from 'react';
 import type * as Y from 'yjs';
+import { gripsFor } from '../elements/grips';
+import type { GripProps } from '../elements/kind';
+import { CropFrame } from '../elements/picture/CropFrame';
 import { SlideThings } from '../stage/SlideView';
 import { useNotices } from '../ui/Notice';
 import { isTouchable, stepOut, type StageEdit } from './useStageEdit';
 import { resizing, turning } from './arranging';
 import { deskGesture } from './deskGesture';
-import { ColumnGrips, CropFrame, LineGrips, RangeFrame, ShapeGrips, shapeOf } from './Grips';
 import { NO_PREVIEW, previewed, type Preview } from './preview';
+import { pulling } from './pulling';
+import { RangeFrame } from './RangeFrame';
 import { SelectionFrame } from './SelectionFrame';
-import {
-  cropping,
-  pullingColumn,
-  pullingLine,
-  pullingRange,
-  pullingShape,
-  withoutPoint,
-} from './shaping';
 import { SketchView } from './SketchView';
 import { NO_SKETCH, type PenLook, type Sketch, type StageHands } from './StageHands';
 import { dimmed, Invitation, isTooSmall, Pasteboard, RunsOver } from './StageMarks';
@@ -155,6 +152,9 @@ export function EditingStage(props: {
   const isAlone = one !== undefined && more.length === 0;
   const isWorking =
     !props.isLookedAt && typing === null && edit.cropping === null && tool === 'select';
+  const Grips = isAlone ? gripsFor(one) : null;
+  const pull: GripProps['pull'] = (event, pulled) =>
+    gestures.begin(event, pulling(hands, gestures.placeOf(event), pulled));
   const picture = moved.elements.find(({ id }) => id === edit.cropping);
   const linked = useMemo(
     () =>
@@ -242,56 +242,11 @@ export function EditingStage(props: {
             }
           />
         )}
-        {isWorking && isAlone && one.kind === 'line' && (
-          <LineGrips
-            line={one}
-            scale={scale}
-            onPull={(event, index, isNew) =>
-              gestures.begin(event, pullingLine(hands, one, index, isNew))
-            }
-            onTakeOut={(index) => withoutPoint(hands, one, index)}
-          />
-        )}
-        {isWorking && isAlone && (
-          <ShapeGrips
-            element={one}
-            scale={scale}
-            onPull={(event, index) => {
-              const shaped = shapeOf(one);
-              if (shaped)
-                gestures.begin(event, pullingShape(hands, shaped.element, shaped.shape, index));
-            }}
-          />
-        )}
-        {isWorking && isAlone && one.kind === 'table' && (
-          <ColumnGrips
-            table={one}
-            scale={scale}
-            onPull={(event, index) => gestures.begin(event, pullingColumn(hands, one, index))}
-          />
-        )}
+        {isWorking && isAlone && Grips && <Grips element={one} hands={hands} pull={pull} />}
         {isWorking && isAlone && isPiece(one) && one.piece.range && (
-          <RangeFrame
-            piece={one}
-            range={one.piece.range}
-            scale={scale}
-            onPull={(event, handle) =>
-              gestures.begin(
-                event,
-                pullingRange(hands, one, one.piece.range!, gestures.placeOf(event), handle),
-              )
-            }
-          />
+          <RangeFrame element={one} range={one.piece.range} hands={hands} pull={pull} />
         )}
-        {picture?.kind === 'picture' && (
-          <CropFrame
-            picture={picture}
-            scale={scale}
-            onPull={(event, handle) =>
-              gestures.begin(event, cropping(hands, picture, gestures.placeOf(event), handle))
-            }
-          />
-        )}
+        {picture?.kind === 'picture' && <CropFrame element={picture} hands={hands} pull={pull} />}
         <SketchView sketch={sketch} theme={theme} scale={scale} />
         {typing && (
           <TypedElement
@@ -312,9 +267,9 @@ export function EditingStage(props: {
   );
 }
 
-/** Large areas lie beneath what is in them, groups beneath their members. */
+/** Regions lie beneath what is in them, the larger ones lowest, and groups beneath their members. */
 function inTargetOrder(elements: readonly SlideElement[]): SlideElement[] {
-  const rank = ({ kind }: SlideElement): number =>
-    kind === 'closeup' ? 0 : kind === 'zone' ? 1 : kind === 'group' ? 2 : 3;
-  return [...elements].sort((a, b) => rank(a) - rank(b));
+  const depth = ({ kind, box }: SlideElement): number =>
+    elementKind(kind).isRegion ? box.w * box.h + 1 : kind === 'group' ? 1 : 0;
+  return [...elements].sort((a, b) => depth(b) - depth(a));
 }

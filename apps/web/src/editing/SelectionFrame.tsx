@@ -1,7 +1,8 @@
 import { boundsOf, HANDLES, may, type Box, type Handle, type SlideElement } from '@gobrel/core';
 import { Lock } from 'lucide-react';
 import type { PointerEvent, ReactElement } from 'react';
-import { boxStyle, placedStyle } from '../stage/ElementView';
+import { placedStyle } from '../stage/ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import { boxAround } from './arranging';
 
 const CORNERS: readonly Handle[] = ['nw', 'ne', 'se', 'sw'];

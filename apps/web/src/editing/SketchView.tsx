@@ -1,7 +1,7 @@
 import { type Theme } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { StrokeMark } from '../parts/StrokeMark';
-import { boxStyle } from '../stage/ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import type { Sketch } from './StageHands';
 
 /** What goes with a gesture: guides, frames, the stroke under the pen. */

@@ -9,7 +9,7 @@ import {
   type Theme,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { boxStyle } from '../stage/ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import { typeCss } from '../parts/type';
 
 /* What is seen while editing only: the pasteboard, and what texts say of themselves. */

@@ -1,7 +1,7 @@
 import { addElement, type ElementId } from '@gobrel/core';
 import type { PointerEvent, RefObject } from 'react';
 import { drawingBox, framing } from './arranging';
-import { drawingLine, drawingStroke, rubbing } from './shaping';
+import { drawingLine, drawingStroke, rubbing } from './drawing';
 import type { PenLook, StageHands } from './StageHands';
 import type { Gesture, Gestures } from './useGestures';
 import type { ViewControl } from './useStageView';

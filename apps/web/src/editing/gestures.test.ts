@@ -1,6 +1,7 @@
 import {
   addElement,
   gateOf,
+  linePoints,
   plain,
   readDeck,
   told,
@@ -12,12 +13,17 @@ import {
   type SlideId,
   PAPER,
 } from '@gobrel/core';
+import { gripsFor } from '../elements/grips';
+import { pointPulled } from '../elements/line/Grips';
+import { outlinePulled } from '../elements/shape/Grips';
+import { columnPulled } from '../elements/table/Grips';
 import { runner } from '../ui/runner';
 import { deck, slide } from '@gobrel/core/testing';
 import type { PointerEvent } from 'react';
 import { drawingBox, framing, moving, resizing, turning, underneath } from './arranging';
 import { previewed, type Preview, NO_PREVIEW } from './preview';
-import { drawingLine, drawingStroke, pullingColumn, rubbing } from './shaping';
+import { drawingLine, drawingStroke, rubbing } from './drawing';
+import { pulling } from './pulling';
 import type { Sketch, StageHands } from './StageHands';
 import type { Gesture } from './useGestures';
 
@@ -254,12 +260,82 @@ describe('framing and drawing', () => {
     });
     const table = thing('t');
     if (table.kind !== 'table') throw new Error('no table');
-    drag(pullingColumn(hands(), table, 0), [{ x: 150, y: 310 }]);
+    const now = hands();
+    drag(pulling(now, { x: 100, y: 310 }, columnPulled(now, table, 0)), [{ x: 150, y: 310 }]);
     const { columns } = thing('t') as typeof table;
     expect(columns[0]).toBeCloseTo(1.5);
     expect(columns[0]! + columns[1]!).toBeCloseTo(2);
     expect(columns[2]).toBe(1);
   });
+
+  test('an end of a line sticks to what it is let go over, and with Ctrl stays where it is', () => {
+    const { hands, thing } = stage(card('a', 400, 400), {
+      kind: 'line',
+      id: 'l',
+      box: { x: 100, y: 300, w: 100, h: 50 },
+    });
+    const line = () => {
+      const one = thing('l');
+      if (one.kind !== 'line') throw new Error('no line');
+      return one;
+    };
+    const pull = (index: number, isNew: boolean, at: Point, keys = {}) => {
+      const now = hands();
+      drag(pulling(now, at, pointPulled(now, line(), index, isNew)), [at], keys);
+    };
+    pull(1, false, { x: 405, y: 431 });
+    expect(line().to).toMatchObject({ elementId: 'a', x: 0, y: 0.5 });
+    expect(linePoints(line())[1]).toEqual({ x: 400, y: 430 });
+    pull(1, false, { x: 405, y: 431 }, { ctrlKey: true });
+    expect(line().to).toBeNull();
+    pull(0, true, { x: 250, y: 200 });
+    expect(linePoints(line())).toEqual([
+      { x: 100, y: 300 },
+      { x: 250, y: 200 },
+      { x: 405, y: 431 },
+    ]);
+  });
+
+  test('the outline of a turned shape is pulled where the hand is', () => {
+    const { hands, thing } = stage(
+      card('a', 400, 400, {
+        shape: 'rounded',
+        rotation: 180,
+        box: { x: 400, y: 400, w: 200, h: 100 },
+      }),
+    );
+    const shape = thing('a');
+    if (shape.kind !== 'shape') throw new Error('no shape');
+    const now = hands();
+    const pulled = outlinePulled(now, shape, 'rounded', 0);
+    // Turned half round, what is near its left edge is seen near its right one.
+    const straight = pulled.become({ x: 560, y: 500 }, event(), { x: 0, y: 0 });
+    drag(pulling(now, { x: 0, y: 0 }, pulled), [{ x: 560, y: 500 }]);
+    const kept = thing('a') as typeof shape;
+    expect(kept.points).toEqual(straight.points);
+    expect(kept.points[0]).toBeGreaterThan(0);
+  });
+
+  test('what is given up half way changes nothing', () => {
+    const { hands, thing, said } = stage(card('a', 400, 400, { shape: 'rounded' }));
+    const shape = thing('a');
+    if (shape.kind !== 'shape') throw new Error('no shape');
+    const now = hands();
+    const gesture = pulling(now, { x: 0, y: 0 }, outlinePulled(now, shape, 'rounded', 0));
+    gesture.move({ x: 440, y: 400 }, event());
+    expect(said.preview).not.toBe(NO_PREVIEW);
+    gesture.cancel?.();
+    expect(said.preview).toBe(NO_PREVIEW);
+    expect((thing('a') as typeof shape).points).toEqual(shape.points);
+  });
+
+  test.each(['shape', 'picture', 'hotspot', 'line', 'table', 'closeup'] as const)(
+    'a %s has grips, and none while it is locked',
+    (kind) => {
+      expect(gripsFor({ kind, isLocked: false } as SlideElement)).not.toBeNull();
+      expect(gripsFor({ kind, isLocked: true } as SlideElement)).toBeNull();
+    },
+  );
 
   test('what lies under a place is told from the top', () => {
     const { hands } = stage(card('a', 100, 400), card('b', 120, 410), card('c', 600, 400));

@@ -20,7 +20,8 @@ import {
 } from '@gobrel/core';
 import { Suspense, useMemo, useRef, useState, type ReactElement } from 'react';
 import { fitting, inPlainWords, QUESTION_VIEWS } from '../questions/registry';
-import { boxStyle, ElementBody } from '../stage/ElementView';
+import { ElementBody } from '../stage/ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import { SlideView } from '../stage/SlideView';
 import { Button } from '../ui/Button';
 import { Segments } from '../ui/Segments';

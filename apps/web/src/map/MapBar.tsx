@@ -1,4 +1,13 @@
-import type { Link, LinkId, Section, Slide, SlideFlag, SlideId, Unmet } from '@gobrel/core';
+import {
+  rewordLink,
+  type Link,
+  type LinkId,
+  type Section,
+  type Slide,
+  type SlideFlag,
+  type SlideId,
+  type Unmet,
+} from '@gobrel/core';
 import { DropdownMenu } from 'radix-ui';
 import { MoreHorizontal } from 'lucide-react';
 import { LookOnly } from '../deck/LookOnly';
@@ -53,7 +62,7 @@ export function MapBar(props: {
   act: MapActions;
 }): ReactElement {
   const { slides, link, act, prompt } = props;
-  const { isOpen } = useDeck();
+  const { isOpen, refusalOf } = useDeck();
   const [slide, ...more] = slides;
   return (
     <div
@@ -91,7 +100,11 @@ export function MapBar(props: {
               Students do not get it: {MISSED[props.missed]}
             </span>
           )}
-          <Act keys="F2" onClick={() => act.reword(link.id)}>
+          <Act
+            keys="F2"
+            why={refusalOf(rewordLink, link.id, link.wording || '…')}
+            onClick={() => act.reword(link.id)}
+          >
             Reword
           </Act>
           <Act keys="Ctrl+K" onClick={() => act.lead(link.id)}>
@@ -232,15 +245,20 @@ function Name({
 function Act(props: {
   keys?: string;
   isOn?: boolean;
+  /** Why it cannot be done now. */
+  why?: string | null;
   onClick: () => unknown;
   children: string;
 }): ReactElement {
+  const { why = null } = props;
   return (
     <button
       type="button"
       aria-pressed={props.isOn}
+      disabled={why !== null}
+      title={why ?? undefined}
       onClick={() => props.onClick()}
-      className={`min-h-8 rounded-[4px] px-1.5 text-[13px] hover:bg-sand ${props.isOn ? 'bg-petrol-mist font-semibold text-petrol' : 'text-soft'}`}
+      className={`min-h-8 rounded-[4px] px-1.5 text-[13px] hover:bg-sand disabled:opacity-40 ${props.isOn ? 'bg-petrol-mist font-semibold text-petrol' : 'text-soft'}`}
     >
       {props.keys && <kbd className="mr-1 text-ink">{props.keys}</kbd>}
       {props.children}

@@ -10,6 +10,7 @@ import {
   readClip,
   removeSlides,
   renameSlide,
+  rewordLink,
   setSlideFlag,
   setStart,
   type LinkId,
@@ -44,7 +45,7 @@ export function useMapActions(args: {
   openStarters: () => void;
   linkFrom: (from: SlideId, to?: SlideId) => void;
 }): MapActions {
-  const { deckId, doc, deck, graph, run, isOpen, setOutMany } = useDeck();
+  const { deckId, doc, deck, graph, run, refusalOf, isOpen, setOutMany } = useDeck();
   const { slideIds, ask, show } = args;
   const navigate = useNavigate();
   const notices = useNotices();
@@ -137,7 +138,12 @@ export function useMapActions(args: {
           show([slide.id]);
         },
       }),
-    reword: args.reword,
+    reword: (linkId) => {
+      // Asked before anything is typed that would be refused.
+      const why = refusalOf(rewordLink, linkId, deck.links[linkId]?.wording || '…');
+      if (why === null) args.reword(linkId);
+      else notices.trouble(why);
+    },
     lead: args.lead,
     remove: () => {
       if (args.linkId) args.cut(args.linkId);

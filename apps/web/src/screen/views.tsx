@@ -13,7 +13,7 @@ import { Suspense, type ReactElement, type ReactNode } from 'react';
 import { promptOf } from '../lesson/promptOf';
 import { fitting, QUESTION_VIEWS } from '../questions/registry';
 import { TallyCard, TallyOf } from '../questions/TallyCard';
-import { boxStyle } from '../stage/ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import { FittedSlide } from '../stage/SlideView';
 import { Countdown, useTimer } from '../ui/Countdown';
 import { Centre, Main } from '../ui/Page';

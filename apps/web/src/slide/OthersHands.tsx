@@ -1,6 +1,6 @@
 import type { Slide } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { boxStyle } from '../stage/ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import { useOthers } from '../deck/presence';
 
 /** What others have in hand on this slide, with their names. */

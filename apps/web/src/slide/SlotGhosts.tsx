@@ -1,7 +1,7 @@
 import { addPlaced, emptySlots, fitPicture, type Slide, type SlotSpec } from '@gobrel/core';
 import { CircleHelp, Image } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { boxStyle } from '../stage/ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import { useDeck } from '../deck/DeckContext';
 import { questionElement } from '../elements/question/making';
 import { PicturePop } from '../ui/PicturePop';

@@ -1,4 +1,5 @@
 import { isInTheWay, type Box, type Link, type SlideElement } from '@gobrel/core';
+import { boxStyle } from '../parts/boxStyle';
 import { memo, Suspense, type ComponentType, type CSSProperties, type ReactElement } from 'react';
 import { BODIES } from '../elements/bodies';
 import type { BodyProps } from '../elements/kind';
@@ -9,15 +10,6 @@ export interface ElementViewProps extends BodyProps {
   /** Where it lay before it was taken up: it is being moved. */
   liftedFrom?: Box;
 }
-
-export const boxStyle = (box: Box, rotation = 0): CSSProperties => ({
-  position: 'absolute',
-  left: box.x,
-  top: box.y,
-  width: box.w,
-  height: box.h,
-  ...(rotation ? { rotate: `${rotation}deg` } : {}),
-});
 
 /**
  * The same for something that may be on the move. While it is, only its translation changes, so that nothing is laid

@@ -8,7 +8,7 @@ import {
   type ReactElement,
   type ReactNode,
 } from 'react';
-import { boxStyle } from './ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import { part } from '../offline/part';
 
 const TurnHandle = part(() => import('./TurnHandle'));

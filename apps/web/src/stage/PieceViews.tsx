@@ -1,6 +1,7 @@
 import { isPiece, type Slide, type SlideElement, type DeckTheme, themeOn } from '@gobrel/core';
 import { Fragment, useCallback, type ReactElement } from 'react';
-import { boxStyle, ElementBody, GroupBody } from './ElementView';
+import { ElementBody, GroupBody } from './ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import { MovablePiece } from './MovablePiece';
 import { groupMembers } from './SlideView';
 import { copyName, type PieceWork } from './usePieces';

@@ -1,6 +1,6 @@
 import type { ElementId, Slide } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { boxStyle } from './ElementView';
+import { boxStyle } from '../parts/boxStyle';
 
 /** A ring round the thing that a link led to; it fades. */
 export function Spot(props: { slide: Slide; spotId: ElementId | undefined }): ReactElement | null {

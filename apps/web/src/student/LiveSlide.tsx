@@ -1,7 +1,7 @@
 import { pickedIn, type SlideElement, type DeckTheme } from '@gobrel/core';
 import { useCallback, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
-import { boxStyle } from '../stage/ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import { usePieceViews } from '../stage/PieceViews';
 import { optionWays, QuestionCard } from '../elements/question/Card';
 import type { StageBehaviour } from '../stage/SlideView';

@@ -24,7 +24,7 @@ import { useMarks, useStudentLesson } from '../api/student';
 import { type StudentLesson } from '../api/keptLesson';
 import { count } from '../ui/when';
 import { openBeside } from '../links/openTarget';
-import { boxStyle } from '../stage/ElementView';
+import { boxStyle } from '../parts/boxStyle';
 import { FittedSlide } from '../stage/SlideView';
 import type { Done } from '../questions/DoneButton';
 import { WithinDeck } from '../stage/WithinDeck';

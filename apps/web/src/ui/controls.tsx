@@ -50,16 +50,18 @@ export function Sign(props: {
   label: string;
   isOn?: boolean;
   disabled?: boolean;
+  /** Why it cannot be pressed now. */
+  why?: string | null;
   onClick: () => unknown;
 }): ReactElement {
-  const { icon: Icon, label, isOn } = props;
+  const { icon: Icon, label, isOn, why = null } = props;
   return (
     <button
       type="button"
       aria-label={label}
-      title={label}
+      title={why === null ? label : `${label}: ${why}`}
       aria-pressed={isOn}
-      disabled={props.disabled}
+      disabled={props.disabled === true || why !== null}
       onPointerDown={keepFocus}
       onClick={() => props.onClick()}
       className="grid size-7 place-items-center rounded-[4px] hover:bg-sand disabled:opacity-35 aria-pressed:bg-petrol-mist aria-pressed:text-petrol"

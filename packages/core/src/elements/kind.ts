@@ -1,3 +1,4 @@
+import type { Point } from '../geometry/Pen.js';
 import type { ElementId } from '../parts/ids.js';
 import type { Layer } from '../parts/place.js';
 import type { ElementBase } from './base.js';
@@ -41,6 +42,8 @@ export interface ElementKindOf<E extends OfAKind, N extends keyof E = never> {
   growsWithRows?: true;
   /** It is a region of the slide, with other things in it. */
   isRegion?: true;
+  /** What lies in it moves along with it. */
+  takesAlong?: true;
   /** What belongs to its look, and not to what it shows or where it is. */
   look: readonly (keyof E)[];
   /** Whether one that carries no link keeps a finger from what lies under it. */
@@ -55,4 +58,8 @@ export interface ElementKindOf<E extends OfAKind, N extends keyof E = never> {
   media?(element: E): string[];
   /** The same thing after others have moved: what sticks to them has followed. */
   follow?(element: E, find: (id: ElementId) => ElementBase | undefined): E;
+  /** Whether it is where others hold it, and is not moved by itself. */
+  isHeld?(element: E): boolean;
+  /** Where it comes to lie turned about a place, for one that has no upright of its own. Degrees clockwise. */
+  turned?(element: E, about: Point, degrees: number): Pick<E, 'box'> & { points: Point[] };
 }

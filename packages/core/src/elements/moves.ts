@@ -1,9 +1,7 @@
 import type { Box } from '../parts/place.js';
-import type { LineElement } from './line/line.js';
-import type { SlideElement } from './registry.js';
+import { elementKind, type SlideElement } from './registry.js';
 import type { ElementId } from '../parts/ids.js';
 import { drawnOf, withMembers } from './groups.js';
-import { linePoints, lineThrough } from './line/line.js';
 import type { Point } from '../geometry/Pen.js';
 import { boundsOf, liesIn, middleOf, turn } from '../geometry/transform.js';
 
@@ -24,7 +22,7 @@ type Elements = readonly SlideElement[];
 export function movingWith(elements: Elements, ids: readonly ElementId[]): SlideElement[] {
   const taken = new Set(withMembers(elements, ids).map(({ id }) => id));
   for (const closeUp of elements) {
-    if (closeUp.kind !== 'closeup' || !taken.has(closeUp.id)) continue;
+    if (!elementKind(closeUp.kind).takesAlong || !taken.has(closeUp.id)) continue;
     const inside = elements.filter(
       (other) =>
         other.id !== closeUp.id &&
@@ -42,9 +40,6 @@ export function movingWith(elements: Elements, ids: readonly ElementId[]): Slide
   return drawnOf(elements, [...taken]);
 }
 
-/** A line's end that sticks to something goes where that goes. */
-const isHeld = (line: LineElement): boolean => line.from !== null && line.to !== null;
-
 export function movedBy(
   elements: Elements,
   ids: readonly ElementId[],
@@ -52,7 +47,7 @@ export function movedBy(
   dy: number,
 ): Place[] {
   return movingWith(elements, ids).flatMap((element): Place[] => {
-    if (element.kind === 'line' && isHeld(element)) return [];
+    if (elementKind(element.kind).isHeld?.(element)) return [];
     const { x, y, w, h } = element.box;
     return [place(element, { x: x + dx, y: y + dy, w, h })];
   });
@@ -76,8 +71,8 @@ export function stretched(
 ): Place[] {
   const [byX, byY] = [to.w / from.w, to.h / from.h];
   return drawnOf(elements, ids).map((element) => {
-    const { box, rotation } = element;
-    if (rotation === 0 || element.kind === 'line') {
+    const { kind, box, rotation } = element;
+    if (rotation === 0 || elementKind(kind).turned) {
       return place(element, {
         x: to.x + (box.x - from.x) * byX,
         y: to.y + (box.y - from.y) * byY,
@@ -96,7 +91,7 @@ export function stretched(
   });
 }
 
-/** Things turned as one, clockwise about a place. A line is turned by its points. */
+/** Things turned as one, clockwise about a place. */
 export function turnedBy(
   elements: Elements,
   ids: readonly ElementId[],
@@ -104,11 +99,8 @@ export function turnedBy(
   degrees: number,
 ): Place[] {
   return drawnOf(elements, ids).map((element) => {
-    if (element.kind === 'line') {
-      const points = linePoints(element).map((point) => turn(point, about, degrees));
-      const { box, points: shares } = lineThrough(points);
-      return { elementId: element.id, box, rotation: 0, points: shares };
-    }
+    const turned = elementKind(element.kind).turned?.(element, about, degrees);
+    if (turned) return { elementId: element.id, ...turned, rotation: 0 };
     const middle = turn(middleOf(element.box), about, degrees);
     const { w, h } = element.box;
     const rotation = (((element.rotation + degrees) % 360) + 360) % 360;

@@ -19,6 +19,7 @@ import {
   type Aligning,
   type Layer,
   type Look,
+  type OrderStep,
   type Place,
   type Slide,
   type SlideElement,
@@ -45,6 +46,16 @@ import { boxAround } from '../../editing/arranging';
 import { Check, NumberField, Plain, Pop, Select, Setting, Sign } from '../../ui/controls';
 import { LAYER_NAMES, type StageEdit } from '../../editing/useStageEdit';
 
+const SPREAD_SIGNS: ['across' | 'down', string, LucideIcon][] = [
+  ['across', 'Spread evenly across', AlignHorizontalSpaceBetween],
+  ['down', 'Spread evenly down', AlignVerticalSpaceBetween],
+];
+const ORDER_SIGNS: [OrderStep, string, LucideIcon][] = [
+  ['front', 'To the front', ArrowUpToLine],
+  ['forward', 'Forward', ChevronUp],
+  ['backward', 'Backward', ChevronDown],
+  ['back', 'To the back', ArrowDownToLine],
+];
 const ALIGN_SIGNS: [Aligning, string, LucideIcon][] = [
   ['left', 'Align left edges', AlignStartVertical],
   ['middle', 'Align middles across', AlignCenterVertical],
@@ -68,6 +79,13 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
   const [one] = selected;
   const keep = (places: Place[]): unknown =>
     places.length > 0 ? run(setPlaces, slide.id, places) : tell('Nothing there to be moved.');
+  const placing = (
+    places: Place[],
+    none = 'nothing there is free to move.',
+  ): { why: string | null; onClick: () => unknown } => ({
+    why: places.length > 0 ? refusalOf(setPlaces, slide.id, places) : none,
+    onClick: () => keep(places),
+  });
   const isLocked = selected.every((element) => element.isLocked);
   const groups = selected.filter(({ kind }) => kind === 'group').map(({ id }) => id);
   return (
@@ -80,50 +98,38 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
               key={how}
               icon={icon}
               label={label}
-              onClick={() => keep(align(slide.elements, ids, how))}
+              {...placing(align(slide.elements, ids, how))}
             />
           ))}
-          <Sign
-            icon={AlignHorizontalSpaceBetween}
-            label="Spread evenly across"
-            disabled={ids.length < 3}
-            onClick={() => keep(spread(slide.elements, ids, 'across'))}
-          />
-          <Sign
-            icon={AlignVerticalSpaceBetween}
-            label="Spread evenly down"
-            disabled={ids.length < 3}
-            onClick={() => keep(spread(slide.elements, ids, 'down'))}
-          />
+          {SPREAD_SIGNS.map(([how, label, icon]) => (
+            <Sign
+              key={how}
+              icon={icon}
+              label={label}
+              {...placing(
+                spread(slide.elements, ids, how),
+                'it takes three things that are free to move.',
+              )}
+            />
+          ))}
         </div>
         <div className="mt-1 flex items-center" role="group" aria-label="Order">
           <span className="mr-1 text-soft">Order</span>
-          <Sign
-            icon={ArrowUpToLine}
-            label="To the front"
-            onClick={() => run(reorder, slide.id, ids, 'front')}
-          />
-          <Sign
-            icon={ChevronUp}
-            label="Forward"
-            onClick={() => run(reorder, slide.id, ids, 'forward')}
-          />
-          <Sign
-            icon={ChevronDown}
-            label="Backward"
-            onClick={() => run(reorder, slide.id, ids, 'backward')}
-          />
-          <Sign
-            icon={ArrowDownToLine}
-            label="To the back"
-            onClick={() => run(reorder, slide.id, ids, 'back')}
-          />
+          {ORDER_SIGNS.map(([to, label, icon]) => (
+            <Sign
+              key={to}
+              icon={icon}
+              label={label}
+              why={refusalOf(reorder, slide.id, ids, to)}
+              onClick={() => run(reorder, slide.id, ids, to)}
+            />
+          ))}
         </div>
         {ids.length > 1 && (
           <div className="mt-1 flex flex-wrap gap-1">
             <span className="py-1 text-soft">Same</span>
             {(['width', 'height', 'both'] as const).map((what) => (
-              <Plain key={what} onClick={() => keep(sameSize(slide.elements, ids, what))}>
+              <Plain key={what} {...placing(sameSize(slide.elements, ids, what))}>
                 {what === 'both' ? 'size' : what}
               </Plain>
             ))}

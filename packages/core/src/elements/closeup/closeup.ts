@@ -20,6 +20,7 @@ export const closeup: ElementKindOf<CloseUpElement> = {
   needs: [],
   may: { holdLines: true },
   isRegion: true,
+  takesAlong: true,
   look: ['outline', 'isSeen'],
   isInTheWay: () => false,
 };

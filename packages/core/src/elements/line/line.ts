@@ -2,7 +2,7 @@ import { asList, asNumber, asOneOf, asRecord } from '../../parts/decode.js';
 import { DASHES, type Dash } from '../../parts/fill.js';
 import { asId, type ElementId } from '../../parts/ids.js';
 import type { Point } from '../../geometry/Pen.js';
-import { around, fromShares } from '../../geometry/transform.js';
+import { around, fromShares, turn } from '../../geometry/transform.js';
 import type { ElementBase } from '../base.js';
 import { amount, colour, given, oneOf, type Field } from '../fields.js';
 import type { ElementKindOf } from '../kind.js';
@@ -64,6 +64,9 @@ export const line: ElementKindOf<LineElement> = {
   look: ['colour', 'weight', 'dash', 'tips', 'path', 'opacity'],
   isInTheWay: () => false,
   follow,
+  isHeld: ({ from, to }) => from !== null && to !== null,
+  turned: (element, about, degrees) =>
+    lineThrough(linePoints(element).map((point) => turn(point, about, degrees))),
 };
 
 /** The points of a line in slide units. */
