@@ -219,10 +219,27 @@ test('a layout of one’s own: made out of a slide, given to another, changed on
   await page.keyboard.press('Escape');
   await expect.poll(() => leftOf('Fog until noon.')).toBe(left);
   await layout.click();
-  await page.getByRole('region', { name: 'This layout' }).getByLabel('title').uncheck();
+  await page
+    .getByRole('region', { name: 'This layout' })
+    .getByRole('checkbox', { name: 'title' })
+    .uncheck();
   await page.keyboard.press('Escape');
   await expect(stageOf(page).getByText('Tuesday')).not.toBeInViewport();
   await isSaved(page);
   await page.reload();
   await expect(layout).toHaveAccessibleName('Layout: Log page');
+
+  // An empty place says what it is for.
+  await text('Fog until noon.').click();
+  await page.keyboard.press('Delete');
+  await nothingInHand();
+  await layout.click();
+  await page.getByText('What empty places say').click();
+  await page.getByRole('textbox', { name: 'text', exact: true }).fill('What did the sea do?');
+  await page.getByRole('button', { name: 'Put this slide back into it' }).click();
+  await page.keyboard.press('Escape');
+  await expect(stageOf(page).getByText('What did the sea do?')).toBeVisible();
+  await isSaved(page);
+  await page.reload();
+  await expect(stageOf(page).getByText('What did the sea do?')).toBeVisible();
 });

@@ -76,6 +76,8 @@ export function EditingStage(props: {
   onEditor?: (editor: Editor | null) => void;
   /** Takes things off the slide; without it they go at once. */
   onRemove?: (ids: ElementId[]) => void;
+  /** What an empty text says, where its layout has it say something of its own. */
+  promptOf?: (element: SlideElement) => string | undefined;
   /** Under the targets, in slide units: places of the layout that wait for something. */
   children?: ReactNode;
 }): ReactElement {
@@ -221,7 +223,13 @@ export function EditingStage(props: {
         </div>
         {targets.map((element) =>
           element.kind === 'text' && element.id !== typing && wordsOf(element.text) === '' ? (
-            <Invitation key={element.id} element={element} theme={theme} scale={scale} />
+            <Invitation
+              key={element.id}
+              element={element}
+              theme={theme}
+              scale={scale}
+              prompt={props.promptOf?.(element)}
+            />
           ) : null,
         )}
         {targets.map((element) =>

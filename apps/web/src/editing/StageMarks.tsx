@@ -61,6 +61,8 @@ export function Invitation(props: {
   element: Extract<SlideElement, { kind: 'text' }>;
   theme: Theme;
   scale: number;
+  /** What it says instead of what such a text says anyway. */
+  prompt?: string;
 }): ReactElement {
   const { element, theme, scale } = props;
   return (
@@ -73,7 +75,7 @@ export function Invitation(props: {
         borderWidth: 1.5 / scale,
       }}
     >
-      {INVITATIONS[element.style]}
+      {props.prompt ?? INVITATIONS[element.style]}
     </span>
   );
 }

@@ -26,6 +26,7 @@ import { useStable } from '../ui/useStable';
 import { useTyped } from '../ui/useTyped';
 import { useTellHand } from '../deck/presence';
 import { OthersHands } from './OthersHands';
+import { promptIn } from './ownSlots';
 import { SlotGhosts } from './SlotGhosts';
 import { EditingStage } from '../editing/EditingStage';
 import type { PenLook } from '../editing/StageHands';
@@ -206,6 +207,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
                 theme={deck.theme}
                 onEditor={setEditor}
                 onRemove={removal.remove}
+                promptOf={({ slot }) => promptIn(deck, slide, slot)}
               >
                 <SlotGhosts slide={slide} edit={edit} scale={control.view.scale} />
                 <OthersHands slide={slide} scale={control.view.scale} />

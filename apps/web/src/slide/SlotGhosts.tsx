@@ -6,7 +6,7 @@ import { useDeck } from '../deck/DeckContext';
 import { questionElement } from '../elements/question/making';
 import { PicturePop } from '../ui/PicturePop';
 import type { StageEdit } from '../editing/useStageEdit';
-import { slotsOf } from './ownSlots';
+import { promptIn, slotsOf } from './ownSlots';
 
 /** Places of the layout that wait for a picture or a question. */
 export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number }): ReactElement {
@@ -14,7 +14,7 @@ export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number
   const { deck, run } = useDeck();
   const own = slide.ownLayout === null ? undefined : deck.layouts[slide.ownLayout];
   const waiting = emptySlots(slide, own && slotsOf(own)).filter(({ takes }) => takes !== 'text');
-  const ghost = (spec: SlotSpec, label: string, onClick?: () => void): ReactElement => (
+  const ghost = (spec: SlotSpec, standard: string, onClick?: () => void): ReactElement => (
     <button
       type="button"
       onClick={onClick}
@@ -27,7 +27,7 @@ export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number
         ) : (
           <CircleHelp size={18 / scale} aria-hidden />
         )}
-        {label}
+        {promptIn(deck, slide, spec.slot) ?? standard}
       </span>
     </button>
   );

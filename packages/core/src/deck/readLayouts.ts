@@ -6,6 +6,8 @@ import { readGround } from './document.js';
 import type { OwnLayout, OwnPlace } from './types.js';
 
 export const MOST_OWN_LAYOUTS = 24;
+/** Letters of what an empty place says. */
+const LONGEST_PROMPT = 80;
 
 /** A deck's own layouts out of data from anywhere. */
 export function readLayouts(value: unknown): Record<string, OwnLayout> {
@@ -33,7 +35,7 @@ export function readLayout(value: unknown): OwnLayout {
 }
 
 function readPlace(value: unknown): OwnPlace {
-  const { slot, takes, align, box, isShown } = asRecord(value);
+  const { slot, takes, align, box, isShown, prompt } = asRecord(value);
   const style = asOneOf(asRecord(value).style, TEXT_STYLES, 'body');
   return {
     slot: asOneOf(slot, SLOTS, 'body'),
@@ -43,5 +45,6 @@ function readPlace(value: unknown): OwnPlace {
     box: readBox(box),
     // A choice that is not shown would be a way that nobody can go.
     isShown: style === 'choice' || isShown === undefined || asBoolean(isShown),
+    prompt: asString(prompt, '', LONGEST_PROMPT).trim() || null,
   };
 }

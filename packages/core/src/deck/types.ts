@@ -54,6 +54,8 @@ export interface OwnPlace {
   box: Box;
   /** What stands in a place that is not shown lies beside the stage. */
   isShown: boolean;
+  /** What it says while nothing stands in it; null for what such a place says anyway. */
+  prompt: string | null;
 }
 
 /** A layout of the deck's own: slides of it follow when it changes. */

@@ -122,6 +122,7 @@ function OwnSettings(props: { id: string; layout: OwnLayout; slide: Slide }): Re
           <Check label="background" isOn onChange={() => run(changeLayout, id, { ground: null })} />
         )}
       </div>
+      <Prompts layout={layout} onKeep={(places) => run(changeLayout, id, { places })} />
       <div className="flex flex-wrap">
         <Plain
           onClick={() => {
@@ -145,6 +146,35 @@ function OwnSettings(props: { id: string; layout: OwnLayout; slide: Slide }): Re
         </Plain>
       </div>
     </section>
+  );
+}
+
+/** What the places of a layout say while nothing stands in them. */
+function Prompts(props: {
+  layout: OwnLayout;
+  onKeep: (places: OwnPlace[]) => unknown;
+}): ReactElement {
+  const { places } = props.layout;
+  return (
+    <details>
+      <summary className="cursor-pointer text-soft">What empty places say</summary>
+      <div className="mt-1.5 flex flex-col items-end gap-1.5">
+        {places
+          .filter(({ isShown, style }) => isShown && style !== 'choice')
+          .map((place) => (
+            <Line
+              key={place.slot}
+              label={nameOf(props.layout, place)}
+              value={place.prompt ?? ''}
+              placeholder="as always"
+              isBroad
+              onKeep={(prompt) =>
+                props.onKeep(places.map((one) => (one === place ? { ...one, prompt } : one)))
+              }
+            />
+          ))}
+      </div>
+    </details>
   );
 }
 

@@ -109,6 +109,33 @@ test('what is not shown stays known when the layout is laid anew from a slide', 
   expect([textOn('a'), textOn('b')]).toEqual([BODY, BODY]);
 });
 
+test('what an empty place says of its own is kept, also when the layout is laid anew; nothing is what it says anyway', () => {
+  const { doc, id, textOn } = open();
+  const promptAt = (slot: string) =>
+    readDeck(doc).layouts[id]!.places.find((place) => place.slot === slot)?.prompt;
+  const say = (prompt: string) =>
+    changeLayout(doc, id, {
+      places: readDeck(doc).layouts[id]!.places.map((place) =>
+        place.slot === 'body' ? { ...place, prompt } : place,
+      ),
+    });
+  expect(promptAt('body')).toBeNull();
+  say('  What did you see from the gallery? ');
+  expect(promptAt('body')).toBe('What did you see from the gallery?');
+  const own = readDeck(doc).slides.a!.elements.find((one) => one.slot === 'body')!;
+  setBox(doc, 'a', own.id, LOW);
+  relayLayout(doc, 'a');
+  expect(textOn('b')).toEqual(LOW);
+  expect([promptAt('body'), promptAt('title')]).toEqual([
+    'What did you see from the gallery?',
+    null,
+  ]);
+  say('x'.repeat(500));
+  expect(promptAt('body')).toHaveLength(80);
+  say('   ');
+  expect(promptAt('body')).toBeNull();
+});
+
 test('a slide that has been set out since goes its own way', () => {
   const { doc, id, textOn } = open();
   setOut(doc, ['b']);

@@ -57,7 +57,7 @@ export const relayLayout = command(
     return () => {
       const has = (slot: Slot): boolean => places.some(({ element }) => element.slot === slot);
       const hidden = before.places.filter(({ isShown, slot }) => !isShown && !has(slot));
-      const { ground, places: shown } = takenFrom(doc, slideId, places, hidden);
+      const { ground, places: shown } = takenFrom(doc, slideId, places, before.places, hidden);
       followChange(doc, id, { ...before, ground, places: [...shown, ...hidden] });
     };
   },
@@ -135,7 +135,7 @@ function followChange(doc: Y.Doc, id: string, layout: OwnLayout): void {
 
 interface PlacedElement {
   element: SlideElement;
-  place: Omit<OwnPlace, 'slot' | 'isShown'>;
+  place: Omit<OwnPlace, 'slot' | 'isShown' | 'prompt'>;
 }
 
 const isChoice = (element: SlideElement): boolean =>
@@ -169,7 +169,9 @@ function takenFrom(
   doc: Y.Doc,
   slideId: SlideId,
   things: readonly PlacedElement[],
-  /** Places that are kept besides: nothing new is put into their slots. */
+  /** As it was: what its places say while they are empty stays. */
+  before: readonly OwnPlace[] = [],
+  /** Those of them that are kept besides: nothing new is put into their slots. */
   besides: readonly OwnPlace[] = [],
 ): Pick<OwnLayout, 'places' | 'ground'> {
   const slide = sure(slideOf(doc, slideId), 'it was there when this was planned');
@@ -197,7 +199,8 @@ function takenFrom(
   return {
     places: things.flatMap(({ element, place }) => {
       const slot = slots.get(element);
-      return slot ? [{ ...place, slot, isShown: true }] : [];
+      const prompt = before.find((was) => was.slot === slot)?.prompt ?? null;
+      return slot ? [{ ...place, slot, isShown: true, prompt }] : [];
     }),
     ground: isPlain ? null : ground,
   };
