@@ -1,4 +1,4 @@
-import { groundFrame, STAGE, type Slide, type Theme } from '@gobrel/core';
+import { groundFrame, STAGE, type Slide, type SlideElement, type Theme } from '@gobrel/core';
 import { lazy, memo, Suspense, type ReactElement } from 'react';
 import { assetUrl } from '../api/assets';
 import { fillCss } from '../parts/fill';
@@ -14,6 +14,7 @@ export const GroundView = memo(function GroundView(props: {
   slide: Slide;
   theme: Theme;
   scale: number;
+  isElsewhere?: (element: SlideElement) => boolean;
 }): ReactElement {
   const { slide, theme, scale } = props;
   const { ground } = slide;
@@ -32,7 +33,7 @@ export const GroundView = memo(function GroundView(props: {
     >
       {theme.amount !== 'none' && (
         <Suspense fallback={null}>
-          <SceneryView slide={slide} theme={theme} />
+          <SceneryView slide={slide} theme={theme} isElsewhere={props.isElsewhere} />
         </Suspense>
       )}
       {picture && frame && picture.fit !== 'tile' && (

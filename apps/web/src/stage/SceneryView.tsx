@@ -1,11 +1,22 @@
-import { sceneryOf, STAGE, type Scenery, type Slide, type Theme } from '@gobrel/core';
+import {
+  sceneryOf,
+  STAGE,
+  type Scenery,
+  type Slide,
+  type SlideElement,
+  type Theme,
+} from '@gobrel/core';
 import { drawScenery, pathOf } from '@gobrel/core/scenery';
 import { memo, useId, useMemo, type ReactElement } from 'react';
 
 /** The picture in the background of a slide, in slide units. */
-export default function SceneryView(props: { slide: Slide; theme: Theme }): ReactElement | null {
-  const { slide, theme } = props;
-  const scenery = useMemo(() => sceneryOf(slide, theme), [slide, theme]);
+export default function SceneryView(props: {
+  slide: Slide;
+  theme: Theme;
+  isElsewhere?: (element: SlideElement) => boolean;
+}): ReactElement | null {
+  const { slide, theme, isElsewhere } = props;
+  const scenery = useMemo(() => sceneryOf(slide, theme, isElsewhere), [slide, theme, isElsewhere]);
   return scenery && <Drawn scenery={scenery} />;
 }
 

@@ -32,6 +32,8 @@ export interface StageBehaviour {
   onFollow?: (linkId: LinkId) => void;
   /** Things that this view draws elsewhere, or not at all. */
   isHidden?: (element: SlideElement) => boolean;
+  /** Things that stand outside the picture, below it: scenery need not give way to them. */
+  isElsewhere?: (element: SlideElement) => boolean;
   /** Where things that are being moved lay before: they are shifted as they are, and nothing is painted anew. */
   liftedFrom?: (element: SlideElement) => Box | undefined;
   /** Pieces are drawn by the view, groups among them with their members. */
@@ -87,7 +89,7 @@ export const SlideView = memo(function SlideView(props: SlideViewProps): ReactEl
 export function SlideThings(
   props: Omit<SlideViewProps, 'width' | 'camera' | 'overlay' | 'label'> & { scale: number },
 ): ReactElement {
-  const { slide, scale, links = NO_LINKS, isHidden, renderElement } = props;
+  const { slide, scale, links = NO_LINKS, isHidden, isElsewhere, renderElement } = props;
   const theme = themeOn(slide, props.theme);
   const byElement = useMemo(() => {
     const carried = new Map<ElementId, Link>();
@@ -112,9 +114,9 @@ export function SlideThings(
         } as CSSProperties
       }
     >
-      <GroundView slide={slide} theme={theme} scale={scale} />
+      <GroundView slide={slide} theme={theme} scale={scale} isElsewhere={isElsewhere} />
       {slide.elements.map((element) => {
-        if (isHidden?.(element)) return null;
+        if (isHidden?.(element) || isElsewhere?.(element)) return null;
         if (props.movesPieces && inPieces.has(element.id)) return null;
         const drawn = (
           <ElementView

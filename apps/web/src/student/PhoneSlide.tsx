@@ -80,6 +80,8 @@ export default function PhoneSlide({
   };
   const told = (elements: readonly SlideElement[]): ReactElement[] =>
     elements.flatMap((element) => {
+      // A place that waits for words says nothing to students, and takes no room.
+      if (element.kind === 'text' && wordsOf(element.text) === '') return [];
       const Phone = phoneOf(element.kind);
       return Phone
         ? [
@@ -107,7 +109,7 @@ export default function PhoneSlide({
             theme={theme}
             links={links}
             width={width}
-            isHidden={isBelow}
+            isElsewhere={isBelow}
             movesPieces
             renderElement={renderElement}
             label={`Picture: ${slide.title}`}

@@ -140,6 +140,7 @@ const CASES: Record<string, [Given, null | [Given, RefusalCode]]> = {
   putIntoSection: [always(['pier'], 'part'), [always(['pier'], 'none'), 'section.gone']],
   removeSection: [always('part'), [always('none'), 'section.gone']],
   setLayout: [always('pier', 'two-columns'), [always('pier', 'none'), 'deck.layout']],
+  takeLayout: [always('pier', 'section'), [always('pier', 'none'), 'deck.layout']],
   pasteSlides: [
     (doc) => [clipSlides(readDeck(doc), 'd', ['pier']), 'd', { dx: 0, dy: 0 }],
     [always({ deckId: '', slides: [], links: [] }, 'd', { dx: 0, dy: 0 }), 'slides.none'],

@@ -114,6 +114,10 @@ describe('which picture a slide has', () => {
     )!;
     setBox(doc, 'a', body.id, { x: 100, y: 560, w: 400, h: 80 });
     expect(shown(doc)).toMatchObject({ isQuiet: true });
+    // On a phone the words stand below the picture.
+    const { slides, theme } = readDeck(doc);
+    const below = sceneryOf(slides.a!, themeOn(slides.a!, theme), ({ kind }) => kind === 'text');
+    expect(below).toMatchObject({ role: 'words', isQuiet: false });
   });
 
   test('as much as the deck says, or the slide', () => {

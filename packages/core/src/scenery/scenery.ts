@@ -148,12 +148,17 @@ export function isInSight(
 
 /**
  * The scenery of a slide; null where there is none, or the slide has a ground of its own. It is toned down where words
- * stand on its things: scenery gives way to words.
+ * stand on its things: scenery gives way to words. `isElsewhere` tells what stands outside the picture, as on a phone.
  */
-export function sceneryOf(slide: Slide, theme: Theme): Scenery | null {
+export function sceneryOf(
+  slide: Slide,
+  theme: Theme,
+  isElsewhere: (element: SlideElement) => boolean = () => false,
+): Scenery | null {
   const { amount, scenery: name } = theme;
   if (amount === 'none' || slide.ground.picture || slide.ground.fill !== '') return null;
   const role = slideRole(slide);
-  const isQuiet = amount === 'quiet' || !isInSight(name, role, thingsInTheWay(slide, theme));
+  const here = { ...slide, elements: slide.elements.filter((one) => !isElsewhere(one)) };
+  const isQuiet = amount === 'quiet' || !isInSight(name, role, thingsInTheWay(here, theme));
   return { name, role, seed: hashOf(slide.id), isQuiet, theme };
 }

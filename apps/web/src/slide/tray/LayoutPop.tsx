@@ -6,8 +6,8 @@ import {
   LAYOUTS,
   relayLayout,
   removeLayout,
-  setLayout,
   setNumbering,
+  takeLayout,
   type LayoutName,
   type OwnLayout,
   type OwnPlace,
@@ -42,7 +42,7 @@ export function LayoutPop({ slide }: { slide: Slide }): ReactElement {
             key={layout}
             label={layoutOf(layout).label}
             isNow={!own && slide.layout === layout}
-            onChoose={() => run(setLayout, slide.id, layout)}
+            onChoose={() => run(takeLayout, slide.id, layout)}
           >
             <LayoutSketch slots={layoutOf(layout).slots} choices={layout} />
           </Choice>

@@ -14,8 +14,9 @@ import type { SlideElement } from '../../elements/registry.js';
 import { sure } from '../../parts/sure.js';
 
 /**
- * Sets a slide anew: what stands in a slot of its layout moves to the same slot of the new one, choices into its list.
- * It does not set itself out any more. Empty texts whose slot is gone are taken off; anything else stays where it is and belongs to no slot any more.
+ * Sets a slide anew: what stands in a slot of its layout moves to the same slot of the new one, written texts whose slot
+ * is gone to the next one that waits for a text, choices into its list. It does not set itself out any more. Empty texts
+ * whose slot is gone are taken off; anything else stays where it is and belongs to no slot any more.
  * Refused: `deck.layout`, `slide.gone`.
  */
 export const setLayout = command(
@@ -34,20 +35,31 @@ export const setLayout = command(
       // Whoever picks a layout wants it as it is.
       slide.delete('setOut');
       const filled = new Set<string>();
+      const standIn = ({ id }: SlideElement, spec: SlotSpec): void => {
+        const map = sure(elementOf(doc, slideId, id), 'it was read just now');
+        filled.add(spec.slot);
+        map.set('slot', spec.slot);
+        map.set('box', spec.box);
+        if (spec.takes !== 'text') return;
+        map.set('align', spec.align ?? null);
+        map.set('style', spec.style);
+      };
+      const homeless: SlideElement[] = [];
       for (const element of before.elements) {
         const slot = slotOf(element, before);
         if (!slot || element.isLocked) continue;
         const spec = slots.find((one) => one.slot === slot && !filled.has(one.slot));
-        const map = sure(elementOf(doc, slideId, element.id), 'it was read just now');
-        if (spec && fits(element, spec)) {
-          filled.add(slot);
-          map.set('slot', slot);
-          map.set('box', spec.box);
-          if (spec.takes === 'text') map.set('align', spec.align ?? null);
-          if (spec.takes === 'text' && element.kind === 'text') map.set('style', spec.style);
-        } else if (element.kind === 'text' && wordsOf(element.text) === '') {
+        if (spec && fits(element, spec)) standIn(element, spec);
+        else if (element.kind === 'text' && wordsOf(element.text) === '') {
           elementsOf(slide).delete(element.id);
-        } else map.set('slot', null);
+        } else homeless.push(element);
+      }
+      for (const element of homeless) {
+        const spec = slots.find(
+          (one) => one.takes === 'text' && fits(element, one) && !filled.has(one.slot),
+        );
+        if (spec) standIn(element, spec);
+        else elementOf(doc, slideId, element.id)?.set('slot', null);
       }
       for (const spec of slots) if (!filled.has(spec.slot)) fillSlot(doc, slideId, spec);
       const occupied = { ...occupiedOn(slide), choices: [] as Box[] };

@@ -1,0 +1,91 @@
+import type * as Y from 'yjs';
+import {
+  createHistory,
+  LAYOUTS,
+  PAPER,
+  readDeck,
+  renameSlide,
+  setElements,
+  takeLayout,
+  wordsHeight,
+  wordsOf,
+  type Slide,
+  type SlideElement,
+} from '../index.js';
+import { choice, deck, slide, text } from '../testing/builder.js';
+
+const LONG = 'Part two: what happened at the lamp between midnight and the morning tide';
+
+const read = (doc: Y.Doc): Slide => readDeck(doc).slides.s!;
+const texts = (doc: Y.Doc): SlideElement[] =>
+  read(doc).elements.filter((one) => one.kind === 'text' && wordsOf(one.text) !== '');
+
+/** A slide with a title, a sentence and two choices. */
+function written(title: string): Y.Doc {
+  const doc = deck(
+    slide(
+      's: x',
+      text('The wind turns.', { id: 'words' }),
+      choice('On', 's', 'on'),
+      choice('Back', 's', 'back'),
+    ),
+  );
+  takeLayout(doc, 's', 'text');
+  renameSlide(doc, 's', title);
+  return doc;
+}
+
+test.each(LAYOUTS)(
+  'in the layout %s no words stand on others, also under a long title',
+  (layout) => {
+    const doc = written(LONG);
+    takeLayout(doc, 's', layout);
+    // A text that the layout has no place for stays where it was, as far as nothing pushes it.
+    const placed = texts(doc)
+      .filter(({ id, slot }) => id !== 'words' || slot !== null)
+      .map((one) => ({ ...one.box, h: Math.max(one.box.h, wordsHeight(one, PAPER) ?? 0) }));
+    expect(placed.length).toBeGreaterThan(2);
+    for (const [at, a] of placed.entries()) {
+      expect(a.y).toBeGreaterThanOrEqual(24);
+      for (const b of placed.slice(at + 1)) {
+        const isApart =
+          a.x + a.w <= b.x || b.x + b.w <= a.x || a.y + a.h <= b.y + 1 || b.y + b.h <= a.y + 1;
+        expect(isApart).toBe(true);
+      }
+    }
+  },
+);
+
+test('a written text whose place is gone takes the one that waits, and has its own again afterwards', () => {
+  const doc = written('Part two');
+  const words = () => texts(doc).find((one) => one.id === 'words')!;
+  const { box } = words();
+  takeLayout(doc, 's', 'section');
+  expect(words()).toMatchObject({ slot: 'subtitle', style: 'subtitle' });
+  expect(read(doc).elements).toHaveLength(4);
+  takeLayout(doc, 's', 'text');
+  expect(words()).toMatchObject({ slot: 'body', style: 'body', box });
+});
+
+test('what has room enough stands where the layout says; what is locked stays where it is', () => {
+  const doc = written('Part two');
+  takeLayout(doc, 's', 'section');
+  const lies = texts(doc).map(({ box }) => box);
+  takeLayout(doc, 's', 'section');
+  expect(texts(doc).map(({ box }) => box)).toEqual(lies);
+  setElements(doc, 's', ['words'], { isLocked: true });
+  const { box } = texts(doc).find(({ id }) => id === 'words')!;
+  renameSlide(doc, 's', LONG);
+  takeLayout(doc, 's', 'text');
+  expect(texts(doc).find(({ id }) => id === 'words')!.box).toEqual(box);
+});
+
+test('all of it is one step', () => {
+  const doc = written(LONG);
+  const history = createHistory(doc);
+  const before = read(doc);
+  takeLayout(doc, 's', 'section');
+  expect(read(doc).elements).not.toEqual(before.elements);
+  history.undo();
+  expect(read(doc).elements).toEqual(before.elements);
+});

@@ -1,0 +1,101 @@
+import type * as Y from 'yjs';
+import { command, isRefusal, type Plan } from '../deck/command.js';
+import { elementOf, readSlide, slideOf } from '../deck/document.js';
+import { readTheme } from '../deck/readDeck.js';
+import { setLayout } from '../deck/slides/layoutCommands.js';
+import type { SlideElement } from '../elements/registry.js';
+import type { LayoutName } from '../layouts/names.js';
+import type { SlideId } from '../parts/ids.js';
+import { STAGE, type Box } from '../parts/place.js';
+import { sure } from '../parts/sure.js';
+import { wordsHeight } from '../stage/wordsHeight.js';
+import { ORNAMENT_ROOM } from '../themes/dress.js';
+import { themeOn, type Theme } from '../themes/theme.js';
+
+/** Kept free along the edges of the stage, in slide units. */
+const EDGE = 48;
+/** Between what was pushed aside and what pushed it. */
+const GAP = 8;
+
+/**
+ * Gives a slide a layout as `setLayout` does, and room to texts that need more than it has for them: upwards where
+ * nothing stands above, otherwise by moving down what stands below.
+ * Refused: `deck.layout`, `slide.gone`.
+ */
+export const takeLayout = command(
+  'takeLayout',
+  'deck:write',
+  (doc: Y.Doc, slideId: SlideId, layout: LayoutName): Plan => {
+    const set = setLayout.plan(doc, slideId, layout);
+    if (isRefusal(set)) return set;
+    return () => {
+      set();
+      const slide = readSlide(slideId, sure(slideOf(doc, slideId), 'it has been given a layout'));
+      const boxes = withRoom(slide.elements, themeOn(slide, readTheme(doc)));
+      for (const [{ id }, box] of boxes) elementOf(doc, slideId, id)?.set('box', box);
+    };
+  },
+);
+
+/** Where things come to lie so that each text has the height that its words take; those that stay are left out. */
+function withRoom(elements: readonly SlideElement[], theme: Theme): Map<SlideElement, Box> {
+  const things = elements.filter(({ layer, isLocked }) => layer === 'content' && !isLocked);
+  const boxes = new Map(things.map((element) => [element, element.box]));
+  const texts = things.filter(({ kind }) => kind === 'text').sort((a, b) => a.box.y - b.box.y);
+  for (const text of texts) {
+    const box = sure(boxes.get(text), 'every thing has its box');
+    const over = (wordsHeight(text, theme) ?? 0) - box.h;
+    if (over <= 0) continue;
+    const more = Math.ceil(over + (isAdorned(text, theme) ? ORNAMENT_ROOM : 0));
+    const others = [...boxes].filter(([other]) => other !== text);
+    const isBeside = (a: Box): boolean => a.x < box.x + box.w && box.x < a.x + a.w;
+    const isFree = others.every(
+      ([, other]) => !isBeside(other) || other.y >= box.y || other.y + other.h <= box.y - more,
+    );
+    if (box.y - more >= EDGE && isFree) {
+      boxes.set(text, { ...box, y: box.y - more, h: box.h + more });
+      continue;
+    }
+    const grown = { ...box, h: box.h + more };
+    // What the layout has no place for may lie over what has one, sooner than the title over all.
+    const pushed =
+      pushedBy(grown, others, theme) ??
+      pushedBy(grown, others, theme, (one) => one.slot !== null || isChoice(one));
+    // Where the stage ends there is no room to be made: Check says what does not fit.
+    if (!pushed) continue;
+    boxes.set(text, grown);
+    for (const [other, now] of pushed) boxes.set(other, now);
+  }
+  return new Map([...boxes].filter(([element, box]) => box !== element.box));
+}
+
+const isAdorned = (one: SlideElement, { dress }: Theme): boolean =>
+  one.kind === 'text' && one.style === 'title' && dress.ornament !== 'none';
+
+const isChoice = (one: SlideElement): boolean => one.kind === 'text' && one.style === 'choice';
+
+/**
+ * What stands below moves down as far as it is in the way, into room that texts do not need themselves; null where the
+ * stage ends.
+ */
+function pushedBy(
+  grown: Box,
+  others: readonly (readonly [SlideElement, Box])[],
+  theme: Theme,
+  isPushing: (one: SlideElement) => boolean = () => true,
+): [SlideElement, Box][] | null {
+  const pushed: [SlideElement, Box][] = [];
+  const pushers = [grown];
+  for (const [other, was] of others.toSorted(([, a], [, b]) => a.y - b.y)) {
+    const over = pushers.filter(({ x, y, w }) => x < was.x + was.w && was.x < x + w && y <= was.y);
+    const from = Math.max(...over.map(({ y, h }) => y + h + GAP));
+    if (was.y >= from) continue;
+    const isFixed = other.kind !== 'text' || isChoice(other);
+    const least = isFixed ? was.h : Math.min(was.h, wordsHeight(other, theme) ?? was.h);
+    const now = { ...was, y: from, h: Math.max(least, was.h - (from - was.y)) };
+    if (now.y + now.h > STAGE.height - EDGE / 2) return null;
+    pushed.push([other, now]);
+    if (isPushing(other)) pushers.push(now);
+  }
+  return pushed;
+}
