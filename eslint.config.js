@@ -92,7 +92,7 @@ const BELIEVED = {
 /** Where types are checked as strictly as they can be. */
 const STRICT = {
   files: ['packages/core/src/**/*.ts', 'apps/server/src/**/*.ts'],
-  ignores: ['**/*.test.ts', '**/testing/**'],
+  ignores: ['**/*.test.{ts,tsx}', '**/testing/**'],
 };
 
 export default tseslint.config(
@@ -165,7 +165,7 @@ export default tseslint.config(
   {
     // The arrows run one way: the core knows neither interface nor server.
     files: ['packages/core/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.{ts,tsx}'],
     rules: {
       'no-restricted-imports': [
         'error',
@@ -194,7 +194,7 @@ export default tseslint.config(
   },
   {
     // Whose maps are looked at.
-    files: ['apps/web/**/*.test.ts'],
+    files: ['apps/web/**/*.test.{ts,tsx}'],
     rules: {
       'no-restricted-imports': ['error', { patterns: ['@gobrel/server*', '@nestjs/*'] }],
     },

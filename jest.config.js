@@ -4,7 +4,11 @@ const transform = {
     {
       jsc: {
         parser: { syntax: 'typescript', decorators: true, tsx: false },
-        transform: { legacyDecorator: true, decoratorMetadata: true },
+        transform: {
+          legacyDecorator: true,
+          decoratorMetadata: true,
+          react: { runtime: 'automatic' },
+        },
         target: 'es2022',
       },
       module: { type: 'commonjs' },
@@ -36,6 +40,13 @@ export default {
     { ...shared, displayName: 'core', testMatch: ['<rootDir>/packages/core/src/**/*.test.ts'] },
     { ...shared, displayName: 'demo', testMatch: ['<rootDir>/demo/src/**/*.test.ts'] },
     { ...shared, displayName: 'web', testMatch: ['<rootDir>/apps/web/src/**/*.test.ts'] },
+    // Components and hooks, on a page without a screen.
+    {
+      ...shared,
+      displayName: 'components',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/apps/web/src/**/*.test.tsx'],
+    },
     { ...shared, displayName: 'server', testMatch: ['<rootDir>/apps/server/src/**/*.test.ts'] },
   ],
 };

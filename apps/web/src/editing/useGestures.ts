@@ -102,10 +102,13 @@ export function useGestures(
         event.stopPropagation();
       },
       onPointerMove: (event: PointerEvent): void => {
+        const isFinger = fingers.current.has(event.pointerId);
         if (isPinching.current) {
-          if (fingers.current.has(event.pointerId)) pinch(event);
+          if (isFinger) pinch(event);
           return;
         }
+        // Where it is when a second one comes.
+        if (isFinger) fingers.current.set(event.pointerId, { x: event.clientX, y: event.clientY });
         const now = running.current;
         if (now?.pointerId !== event.pointerId) return;
         const moved = Math.hypot(event.clientX - now.x, event.clientY - now.y);
