@@ -107,6 +107,7 @@ export * from './deck/slides/groundCommands.js';
 export * from './deck/slides/themeCommands.js';
 export { setNumbering, setTurn } from './deck/slides/showCommands.js';
 export { setLayout } from './deck/slides/layoutCommands.js';
+export { titleOf } from './deck/titleOf.js';
 export { takeLayout } from './composition/layoutCommands.js';
 export * from './deck/slides/ownLayoutCommands.js';
 export * from './deck/arranging/styleCommands.js';

@@ -1,4 +1,4 @@
-import { textWidth, type Link, type Slide, type DeckTheme } from '@gobrel/core';
+import { textWidth, type Link, type Slide, type DeckTheme, titleOf } from '@gobrel/core';
 import { memo, type ReactElement, type ReactNode } from 'react';
 import { SlideView } from '../stage/SlideView';
 import type { CardMark } from './cardMark';
@@ -72,7 +72,7 @@ export const SlideCard = memo(function SlideCard(props: SlideCardProps): ReactEl
         <span
           className={`flex-1 text-[11.5px] font-semibold whitespace-nowrap ${slide.title ? '' : 'text-soft'}`}
         >
-          {fitted(slide.title || 'Untitled', room, 11.5)}
+          {fitted(titleOf(slide), room, 11.5)}
         </span>
         {tags.map((tag) => (
           <Tag key={tag}>{tag}</Tag>

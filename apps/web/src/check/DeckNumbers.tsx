@@ -1,4 +1,4 @@
-import type { Measures, SlideId } from '@gobrel/core';
+import { type Measures, type SlideId, titleOf } from '@gobrel/core';
 import type { ReactElement, ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useDeck } from '../deck/DeckContext';
@@ -135,7 +135,7 @@ function SlideName({ slideId }: { slideId: SlideId }): ReactElement {
       to={`/deck/${deckId}/slide/${slideId}`}
       className="inline-flex min-h-6 items-center text-petrol hover:underline"
     >
-      {deck.slides[slideId]?.title || 'Untitled'}
+      {titleOf(deck.slides[slideId])}
     </Link>
   );
 }

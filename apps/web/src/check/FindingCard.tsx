@@ -5,6 +5,7 @@ import {
   takeUpAgain,
   type Finding,
   type Mend,
+  titleOf,
 } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
@@ -32,7 +33,7 @@ export function FindingCard(props: { finding: Finding; asideReason?: string }): 
     >
       {slide && <SpotPicture slide={slide} box={finding.box} />}
       <div className="min-w-0">
-        {slide && <p className="truncate text-[13px] text-soft">{slide.title || 'Untitled'}</p>}
+        {slide && <p className="truncate text-[13px] text-soft">{titleOf(slide)}</p>}
         <h3 className="text-[17px]">{title}</h3>
         <p className="mt-0.5 max-w-[58ch]">{finding.why}</p>
         {asideReason !== undefined ? (

@@ -1,4 +1,4 @@
-import { wordsOf, type EndingCoverage, type Met, type SlideId } from '@gobrel/core';
+import { wordsOf, type EndingCoverage, type Met, type SlideId, titleOf } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useDeck } from '../deck/DeckContext';
@@ -50,7 +50,7 @@ export function MetTable({ met }: { met: EndingCoverage }): ReactElement {
                     to={`/deck/${deckId}/slide/${slideId}`}
                     className="inline-flex min-h-6 items-center hover:underline"
                   >
-                    {deck.slides[slideId]?.title || 'Untitled'}
+                    {titleOf(deck.slides[slideId])}
                   </Link>
                 </th>
                 {row.map((said, index) => (

@@ -1,4 +1,4 @@
-import type { EditionChanges, Lesson, LessonSettings } from '@gobrel/core';
+import { type EditionChanges, type Lesson, type LessonSettings, titleOf } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactElement } from 'react';
 import { http } from '../api/http';
@@ -82,7 +82,7 @@ const WHAT: Record<EditionChanges['questions'][number]['what'], string> = {
 
 function Changes({ changes }: { changes: EditionChanges }): ReactElement {
   const slides = (list: EditionChanges['added']): string =>
-    list.map(({ title }) => title || 'Untitled').join(', ');
+    list.map(({ title }) => titleOf({ title })).join(', ');
   return (
     <ul className="list-disc pl-5 text-[14px]">
       {changes.added.length > 0 && <li>New slides: {slides(changes.added)}</li>}

@@ -13,6 +13,7 @@ import {
   type SlideElement,
   type DeckTheme,
   themeOn,
+  titleOf,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import {
@@ -186,7 +187,7 @@ export function EditingStage(props: {
       <div
         ref={props.stage}
         role="group"
-        aria-label={`Stage: ${slide.title || 'Untitled'}`}
+        aria-label={`Stage: ${titleOf(slide)}`}
         className="absolute top-0 left-0 origin-top-left"
         style={{
           width: STAGE.width,

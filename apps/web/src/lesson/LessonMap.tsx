@@ -7,6 +7,7 @@ import {
   type SlideId,
   idOf,
   type FolioId,
+  titleOf,
 } from '@gobrel/core';
 import {
   Handle,
@@ -58,7 +59,7 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
       />
       {standing.length > 0 && (
         <ul
-          aria-label={`Students on ${card.slide.title}`}
+          aria-label={`Students on ${titleOf(card.slide)}`}
           className={`absolute left-1/2 top-full flex justify-center -space-x-1.5 ${isAll ? 'z-10 w-[112px] flex-wrap gap-y-1' : ''}`}
           style={{ transform: `translate(-50%, -50%) scale(${grow})` }}
         >
@@ -131,7 +132,7 @@ export function LessonMap(props: {
         initialWidth: CARD.width,
         initialHeight: CARD.height,
         selected: slide.id === current,
-        ariaLabel: slide.title || 'Untitled',
+        ariaLabel: titleOf(slide),
         data: {
           slide,
           theme: edition.theme,

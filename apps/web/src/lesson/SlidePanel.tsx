@@ -17,6 +17,7 @@ import {
   type FolioId,
   themeOn,
   type Theme,
+  titleOf,
 } from '@gobrel/core';
 import { Suspense, useMemo, useRef, useState, type ReactElement } from 'react';
 import { fitting, inPlainWords, QUESTION_VIEWS } from '../questions/registry';
@@ -57,7 +58,7 @@ export function SlidePanel(props: {
   return (
     <div ref={ref} className="p-5">
       <div className="mb-2 flex items-baseline gap-3">
-        <h2 className="text-[20px]">{slide.title || 'Untitled'}</h2>
+        <h2 className="text-[20px]">{titleOf(slide)}</h2>
         <p className="text-[13px] text-soft">
           {questions.length > 0 || slide.elements.some(isPiece)
             ? `${worked.length} of ${desk.students.length} worked on it`

@@ -9,6 +9,7 @@ import {
   toStep,
   type SlideId,
   type Target,
+  titleOf,
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useRef, useState, type ReactElement, type ReactNode } from 'react';
@@ -183,7 +184,7 @@ function Slides({ sought = '', current, onPick }: PlaceProps): ReactElement {
             <li key={slideId}>
               <button
                 type="button"
-                aria-label={slide.title || 'Untitled'}
+                aria-label={titleOf(slide)}
                 aria-current={isCurrent(slideId) || undefined}
                 className="block text-left"
                 onClick={() => onPick(toSlide(slideId))}
@@ -210,7 +211,7 @@ function Slides({ sought = '', current, onPick }: PlaceProps): ReactElement {
                 </button>
               )}
               {spotsOf === slideId && (
-                <ul aria-label={`Spots on ${slide.title || 'Untitled'}`} className="flex flex-col">
+                <ul aria-label={`Spots on ${titleOf(slide)}`} className="flex flex-col">
                   {spots.map((element) => (
                     <li key={element.id}>
                       <button
@@ -309,11 +310,11 @@ function OtherDecks({ sought = '', onPick }: PlaceProps): ReactElement {
                   kind: 'deck',
                   deckId: opened.id,
                   slideId: id,
-                  title: `${opened.title}: ${title || 'Untitled'}`,
+                  title: `${opened.title}: ${titleOf({ title })}`,
                 })
               }
             >
-              {title || 'Untitled'}
+              {titleOf({ title })}
             </Row>
           ))}
       </div>

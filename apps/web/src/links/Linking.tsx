@@ -15,6 +15,7 @@ import {
   type OptionId,
   type Slide,
   type Target,
+  entryAt,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { useState, type ReactElement } from 'react';
@@ -48,7 +49,11 @@ export function useLinking(slide: Slide): Linking {
   const lead = (what: LinkSubject, target: Target): void => {
     switch (what.kind) {
       case 'new': {
-        const words = targetWords(target, (slideId) => deck.slides[slideId]?.title ?? 'On');
+        // A choice draws formulas as the title that it says.
+        const words =
+          target.kind === 'slide'
+            ? entryAt(deck.slides, target.slideId)?.title
+            : targetWords(target, () => null);
         run(addChoiceTo, slide.id, words || 'On', target);
         break;
       }

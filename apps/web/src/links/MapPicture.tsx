@@ -1,4 +1,4 @@
-import { CARD, findSlides, type SlideId } from '@gobrel/core';
+import { CARD, findSlides, type SlideId, titleOf } from '@gobrel/core';
 import { useMemo, useRef, type ReactElement } from 'react';
 import { useSize } from '../ui/useSize';
 import { useDeck } from '../deck/DeckContext';
@@ -50,7 +50,7 @@ export function MapPicture(props: {
           <button
             key={slide.id}
             type="button"
-            aria-label={slide.title || 'Untitled'}
+            aria-label={titleOf(slide)}
             aria-current={slide.id === props.current || undefined}
             title={slide.title}
             onClick={() => props.onPick(slide.id)}
@@ -65,7 +65,7 @@ export function MapPicture(props: {
               fontSize: Math.max(9, 17 * scale),
             }}
           >
-            {slide.title || 'Untitled'}
+            {titleOf(slide)}
           </button>
         ))}
       </div>

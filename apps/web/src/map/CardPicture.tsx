@@ -1,4 +1,4 @@
-import { type Link, type Slide, type DeckTheme, themeOn } from '@gobrel/core';
+import { type Link, type Slide, type DeckTheme, themeOn, titleOf } from '@gobrel/core';
 import { memo, useEffect, useSyncExternalStore, type ReactElement } from 'react';
 import { farTitle } from '../cards/farTitle';
 import { fillCss } from '../parts/fill';
@@ -22,8 +22,8 @@ export const CardPicture = memo(function CardPicture(props: {
   return (
     <div
       className="relative"
-      data-title={farTitle(slide.title || 'Untitled', 22, 3)}
-      data-words={farTitle(slide.title || 'Untitled', 32, 2)}
+      data-title={farTitle(titleOf(slide), 22, 3)}
+      data-words={farTitle(titleOf(slide), 32, 2)}
       style={{
         width: CARD_PICTURE.width / 2,
         height: CARD_PICTURE.height / 2,

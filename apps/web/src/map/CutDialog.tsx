@@ -1,4 +1,4 @@
-import type { Link, Slide } from '@gobrel/core';
+import { type Link, type Slide, titleOf } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -37,8 +37,8 @@ export function CutDialog(props: {
       title={`Cut “${link?.wording ?? ''}”?`}
       description={
         isLine
-          ? `Its choice line stands on “${slide?.title || 'Untitled'}”.`
-          : `What carries it stays on “${slide?.title || 'Untitled'}”, without a link.`
+          ? `Its choice line stands on “${titleOf(slide)}”.`
+          : `What carries it stays on “${titleOf(slide)}”, without a link.`
       }
       isOpen={link !== undefined}
       onClose={props.onClose}

@@ -7,6 +7,7 @@ import {
   type SlideFlag,
   type SlideId,
   type Unmet,
+  titleOf,
 } from '@gobrel/core';
 import { DropdownMenu } from 'radix-ui';
 import { MoreHorizontal } from 'lucide-react';
@@ -81,7 +82,7 @@ export function MapBar(props: {
         <>
           <OneSlide slide={slide} isStart={slide.id === props.startSlideId} act={act} />
           {/* Wires are painted; this is what is read aloud of them. */}
-          <ul aria-label={`Ways out of ${slide.title || 'Untitled'}`} className="sr-only">
+          <ul aria-label={`Ways out of ${titleOf(slide)}`} className="sr-only">
             {props.waysOut.map(({ id, wording }) => (
               <li key={id}>{wording}</li>
             ))}
@@ -139,7 +140,7 @@ function OneSlide(props: { slide: Slide; isStart: boolean; act: MapActions }): R
   const flag = (name: SlideFlag): void => act.setFlag([slide], name, !slide[name]);
   return (
     <>
-      <Name>{slide.title || 'Untitled'}</Name>
+      <Name>{titleOf(slide)}</Name>
       <Act keys="Tab" onClick={() => act.addChoice(slide.id)}>
         add a choice
       </Act>

@@ -1,4 +1,4 @@
-import { findSlides, type SlideId } from '@gobrel/core';
+import { findSlides, type SlideId, titleOf } from '@gobrel/core';
 import {
   ArrowDown,
   ArrowRight,
@@ -226,9 +226,7 @@ function Find(props: {
               }}
               className="flex min-h-8 cursor-pointer items-center gap-2 rounded-[4px] px-2 text-[13px] hover:bg-sand aria-selected:bg-petrol-mist"
             >
-              <span className="truncate font-semibold">
-                {deck.slides[slideId]?.title || 'Untitled'}
-              </span>
+              <span className="truncate font-semibold">{titleOf(deck.slides[slideId])}</span>
               {words !== deck.slides[slideId]?.title && (
                 <span className="truncate text-soft">“{words.trim()}”</span>
               )}

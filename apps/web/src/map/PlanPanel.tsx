@@ -10,6 +10,7 @@ import {
   type PlanChange,
   type PlanProblem,
   type SlideId,
+  titleOf,
 } from '@gobrel/core';
 import { Copy } from 'lucide-react';
 import {
@@ -215,7 +216,7 @@ export function PlanPanel({
               {left(removed.length, cut.length)} not in the plan any more:{' '}
               <b>
                 {[
-                  ...removed.map((id) => deck.slides[id]?.title || 'Untitled'),
+                  ...removed.map((id) => titleOf(deck.slides[id])),
                   ...cut.map((id) => `“${deck.links[id]?.wording ?? ''}”`),
                 ]
                   .slice(0, 8)

@@ -15,6 +15,7 @@ import {
   entryAt,
   idOf,
   type SlideId,
+  titleOf,
 } from '@gobrel/core';
 import {
   closestCenter,
@@ -207,12 +208,12 @@ export function Tints(props: { value: Tint; onChange: (tint: Tint) => unknown })
 /** What is read aloud while a stop is moved. */
 function said(
   trail: Trail,
-  titleOf: (slideId: SlideId | undefined) => string | undefined,
+  titleAt: (slideId: SlideId | undefined) => string | undefined,
 ): Announcements {
   const place = (id: UniqueIdentifier | undefined): number =>
     trail.stops.findIndex((stop) => stop.id === id) + 1;
   const name = (id: UniqueIdentifier): string =>
-    titleOf(trail.stops[place(id) - 1]?.slideId) || 'Untitled';
+    titleAt(trail.stops[place(id) - 1]?.slideId) || 'Untitled';
   return {
     onDragStart: ({ active }) => `${name(active.id)} is taken up, stop ${place(active.id)}.`,
     onDragOver: ({ active, over }) =>
@@ -261,7 +262,7 @@ function Stop({ trail, index }: { trail: Trail; index: number }): ReactElement {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id });
   const slide = deck.slides[slideId];
   const closeUp = slide && closeUpOf(slide, closeUpId);
-  const name = slide?.title || 'Untitled';
+  const name = titleOf(slide);
   const title = closeUp ? `${name} › ${closeUp.name || 'close-up'}` : name;
   return (
     <li

@@ -10,6 +10,7 @@ import {
   type SlideId,
   type Unmet,
   type Walks,
+  titleOf,
 } from '@gobrel/core';
 import { useMemo, useRef } from 'react';
 import { useDeck } from '../deck/DeckContext';
@@ -111,7 +112,7 @@ export function useMapElements(args: {
         selected,
         initialWidth: CARD.width,
         initialHeight: CARD.height,
-        ariaLabel: slide.title || 'Untitled',
+        ariaLabel: titleOf(slide),
         data: {
           slide,
           theme: deck.theme,

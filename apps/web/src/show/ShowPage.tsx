@@ -16,6 +16,7 @@ import {
   stepsOn,
   entryAt,
   asId,
+  titleOf,
 } from '@gobrel/core';
 import { useCallback, useLayoutEffect, useMemo, useState, type ReactElement } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
@@ -182,7 +183,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
       {...touch}
     >
       <h1 className="sr-only">
-        {deck.title}: {slide.title || 'Untitled'}
+        {deck.title}: {titleOf(slide)}
       </h1>
       <WithinDeck deck={deck}>
         <PlayingSlides deck={deck} here={here}>
@@ -256,7 +257,7 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
                 <button
                   type="button"
                   className="block text-left"
-                  aria-label={candidate.title || 'Untitled'}
+                  aria-label={titleOf(candidate)}
                   onClick={() => {
                     goTo(candidate.id);
                     setIsMapOpen(false);

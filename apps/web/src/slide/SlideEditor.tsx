@@ -8,6 +8,7 @@ import {
   asId,
   entryAt,
   type SlideId,
+  titleOf,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { ListTree, Minus, Plus } from 'lucide-react';
@@ -152,7 +153,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
   };
 
   return (
-    <Main title={`Slide: ${slide.title || 'Untitled'}`} className="flex h-full flex-col">
+    <Main title={`Slide: ${titleOf(slide)}`} className="flex h-full flex-col">
       <div ref={frame} className="relative flex min-h-0 flex-1">
         <WaysIn slide={slide} />
         <div className="flex min-w-0 flex-1 flex-col border-x border-line bg-sand">

@@ -6,6 +6,7 @@ import {
   type Placements,
   type Slide,
   type DeckTheme,
+  titleOf,
 } from '@gobrel/core';
 import { useCallback, useState, type ReactElement } from 'react';
 import { usePieceViews } from '../stage/PieceViews';
@@ -54,7 +55,7 @@ export function TryOut(props: {
           theme={theme}
           links={links}
           width={STAGE.width * view.scale}
-          label={`Trying out: ${slide.title || 'Untitled'}`}
+          label={`Trying out: ${titleOf(slide)}`}
           movesPieces
           renderElement={render}
         />

@@ -1,4 +1,4 @@
-import { followTo, moveLink, removeLink, type Link, type Slide } from '@gobrel/core';
+import { followTo, moveLink, removeLink, type Link, type Slide, titleOf } from '@gobrel/core';
 import { type ReactElement, type ReactNode, type Ref } from 'react';
 import { useNavigate } from 'react-router';
 import { LinkActions } from '../links/LinkActions';
@@ -42,7 +42,7 @@ function NeighbourCard({
     <button
       type="button"
       onClick={onOpen}
-      aria-label={`${link.wording || 'Link'}: ${slide.title || 'Untitled'}`}
+      aria-label={`${link.wording || 'Link'}: ${titleOf(slide)}`}
       className="block w-full rounded-[6px] border border-line bg-sheet p-1.5 text-left hover:border-petrol"
     >
       <span className="mb-1 block truncate text-[13px] font-semibold text-ember-deep">
@@ -60,7 +60,7 @@ function NeighbourCard({
           width={138}
         />
       </span>
-      <span className="mt-1 block truncate text-[13px]">{slide.title || 'Untitled'}</span>
+      <span className="mt-1 block truncate text-[13px]">{titleOf(slide)}</span>
     </button>
   );
 }

@@ -12,6 +12,7 @@ import {
   type SlideElement,
   type DeckTheme,
   themeOn,
+  titleOf,
 } from '@gobrel/core';
 import {
   memo,
@@ -68,7 +69,7 @@ export const SlideView = memo(function SlideView(props: SlideViewProps): ReactEl
       className="relative overflow-hidden"
       style={{ width, height: (width * STAGE.height) / STAGE.width }}
       role="group"
-      aria-label={props.label ?? slide.title}
+      aria-label={props.label ?? titleOf(slide)}
     >
       <div
         className="absolute left-0 top-0 origin-top-left transition-transform duration-500 ease-in-out motion-reduce:transition-none"

@@ -19,6 +19,7 @@ import {
   type OthersLeaf,
   type RunCommand,
   type SlideId,
+  titleOf,
 } from '@gobrel/core';
 import { runner } from '../ui/runner';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
@@ -115,7 +116,7 @@ export default function LeavesPanel(props: {
                   if (added) setOpenId(added.leafId);
                 }}
               >
-                Add a leaf: {pattern.title || 'Untitled'}
+                Add a leaf: {titleOf(pattern)}
               </Button>
             </li>
           ))}

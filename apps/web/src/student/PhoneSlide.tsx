@@ -8,6 +8,7 @@ import {
   type SlideElement,
   themeOn,
   type DeckTheme,
+  titleOf,
 } from '@gobrel/core';
 import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
@@ -112,7 +113,7 @@ export default function PhoneSlide({
             isElsewhere={isBelow}
             movesPieces
             renderElement={renderElement}
-            label={`Picture: ${slide.title}`}
+            label={`Picture: ${titleOf(slide)}`}
           />
         )}
       </div>

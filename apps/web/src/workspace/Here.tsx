@@ -1,3 +1,4 @@
+import { titleOf } from '@gobrel/core';
 import { useEffect, type ReactElement } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Initials } from '../ui/Page';
@@ -25,8 +26,8 @@ export function Here(): ReactElement {
             {slide ? (
               <Link
                 to={`/deck/${deckId}/slide/${slide.id}`}
-                title={`${name}, on “${slide.title || 'Untitled'}”`}
-                aria-label={`${name}, on “${slide.title || 'Untitled'}”: go there`}
+                title={`${name}, on “${titleOf(slide)}”`}
+                aria-label={`${name}, on “${titleOf(slide)}”: go there`}
                 className="block rounded-full"
               >
                 <Initials name={name} />

@@ -3,7 +3,8 @@ import { isSameTarget, targetWords } from '../deck/links/targetWords.js';
 import type { Deck, Link, Slide } from '../deck/types.js';
 import { folded } from '../map/find.js';
 import type { Finding } from './finding.js';
-import { cut, nameOf } from './naming.js';
+import { titleOf } from '../deck/titleOf.js';
+import { cut } from './naming.js';
 import { sure } from '../parts/sure.js';
 
 /** What is wrong with choices of a slide that cannot be told apart: by where they lead, or by what they say. */
@@ -75,13 +76,13 @@ const sameWordings = (deck: Deck, slide: Slide, links: readonly Link[]): Finding
         ...(target && last.carrier.kind === 'element'
           ? [
               {
-                label: `Word the ${group.length === 2 ? 'second' : 'last'} “${nameOf(target)}”`,
+                label: `Word the ${group.length === 2 ? 'second' : 'last'} “${titleOf(target)}”`,
                 do: 'reword',
                 linkId: last.id,
                 wording:
-                  folded(nameOf(target)) === folded(last.wording)
-                    ? `${nameOf(target)} (2)`
-                    : nameOf(target),
+                  folded(target.title || 'Untitled') === folded(last.wording)
+                    ? `${target.title || 'Untitled'} (2)`
+                    : target.title || 'Untitled',
               } as const,
             ]
           : []),

@@ -6,7 +6,8 @@ import { leadsOn, waitsForChoice } from '../map/reach.js';
 import { isLoop, type Routes } from '../map/routes.js';
 import { alikeFindings } from './alike.js';
 import type { Finding } from './finding.js';
-import { cut, nameOf } from './naming.js';
+import { titleOf } from '../deck/titleOf.js';
+import { cut } from './naming.js';
 import { sure } from '../parts/sure.js';
 
 /** A deck, and the same as students meet it: as graphs and as routes. */
@@ -61,7 +62,7 @@ function noStart(slides: Slide[]): Finding[] {
     {
       kind: 'no-start',
       why: 'The deck does not say which slide a walk begins on.',
-      mends: [{ label: `Start on “${nameOf(first)}”`, do: 'start', slideId: first.id }],
+      mends: [{ label: `Start on “${titleOf(first)}”`, do: 'start', slideId: first.id }],
     },
   ];
 }
@@ -76,18 +77,18 @@ function startLeftOut(deck: Deck, students: StudentsMeet): Finding[] {
       kind: 'start-left-out',
       slideId: start.id,
       why: instead
-        ? `The deck begins on “${nameOf(start)}”, which is left out of lessons: students begin on “${nameOf(instead)}” instead.`
-        : `The deck begins on “${nameOf(start)}”, which is left out of lessons: students have nothing to begin on.`,
+        ? `The deck begins on “${titleOf(start)}”, which is left out of lessons: students begin on “${titleOf(instead)}” instead.`
+        : `The deck begins on “${titleOf(start)}”, which is left out of lessons: students have nothing to begin on.`,
       mends: [
         {
-          label: `Give students “${nameOf(start)}”`,
+          label: `Give students “${titleOf(start)}”`,
           do: 'flag',
           slideId: start.id,
           flag: 'isLeftOut',
           value: false,
         },
         ...(instead
-          ? [{ label: `Start on “${nameOf(instead)}”`, do: 'start', slideId: instead.id } as const]
+          ? [{ label: `Start on “${titleOf(instead)}”`, do: 'start', slideId: instead.id } as const]
           : []),
       ],
     },
@@ -223,7 +224,7 @@ function onSlide(
       found.push({
         kind: 'uncarried-link',
         ...at(link),
-        why: `“${link.wording || 'A way'}” is drawn on the map, but nothing on “${nameOf(slide)}” carries it: no student can take it.`,
+        why: `“${link.wording || 'A way'}” is drawn on the map, but nothing on “${titleOf(slide)}” carries it: no student can take it.`,
         mends: [
           { label: 'Put it on the slide', do: 'carry', linkId: link.id, slideId: slide.id },
           cut(link),
@@ -247,10 +248,10 @@ function onSlide(
 const closed = (link: Link, target: Slide): Finding => ({
   kind: 'closed-link',
   ...at(link),
-  why: `“${nameOf(target)}” is left out of lessons, so “${link.wording || 'this link'}” is not there for students, or does nothing.`,
+  why: `“${titleOf(target)}” is left out of lessons, so “${link.wording || 'this link'}” is not there for students, or does nothing.`,
   mends: [
     {
-      label: `Give students “${nameOf(target)}”`,
+      label: `Give students “${titleOf(target)}”`,
       do: 'flag',
       slideId: target.id,
       flag: 'isLeftOut',
@@ -280,7 +281,7 @@ function unreachable(deck: Deck, routes: Routes): Finding[] {
           ...(from
             ? [
                 {
-                  label: `Lead to it from “${nameOf(from)}”`,
+                  label: `Lead to it from “${titleOf(from)}”`,
                   do: 'lead',
                   from: from.id,
                   slideId: id,
@@ -352,10 +353,10 @@ function endlessLoops(deck: Deck, routes: Routes): Finding[] {
     found.push({
       kind: 'endless-loop',
       slideId: first_.id,
-      why: `${slides.length === 1 ? `“${nameOf(first_)}” leads` : `“${nameOf(first_)}” and ${slides.length - 1} more lead`} round in a ring, and no ending can be reached from there.`,
+      why: `${slides.length === 1 ? `“${titleOf(first_)}” leads` : `“${titleOf(first_)}” and ${slides.length - 1} more lead`} round in a ring, and no ending can be reached from there.`,
       mends: [
         {
-          label: `Mark “${nameOf(last)}” as ending`,
+          label: `Mark “${titleOf(last)}” as ending`,
           do: 'flag',
           slideId: last.id,
           flag: 'isEnding',
@@ -381,10 +382,10 @@ function trailsOffLinks(deck: Deck, graph: RouteGraph): Finding[] {
             slideId: from,
             trailId: id,
             stopId: stop.id,
-            why: `The trail “${name}” says that it follows links, but none leads from “${nameOf(a)}” to “${nameOf(b)}”.`,
+            why: `The trail “${name}” says that it follows links, but none leads from “${titleOf(a)}” to “${titleOf(b)}”.`,
             mends: [
               {
-                label: `Lead to “${nameOf(b)}”`,
+                label: `Lead to “${titleOf(b)}”`,
                 do: 'lead',
                 from,
                 slideId: stop.slideId,

@@ -14,6 +14,7 @@ import {
   type Slide,
   type SlotSpec,
   type TextStyle,
+  titleOf,
 } from '@gobrel/core';
 import type { ReactElement, ReactNode } from 'react';
 import { useDeck } from '../../deck/DeckContext';
@@ -205,7 +206,7 @@ function Numbering({ slide }: { slide: Slide }): ReactElement {
       </div>
       {isFrom && numbering !== slide.id && (
         <p className="mt-1 text-soft">
-          They begin with “{deck.slides[numbering]?.title || 'Untitled'}”.{' '}
+          They begin with “{titleOf(deck.slides[numbering])}”.{' '}
           <Plain onClick={() => run(setNumbering, slide.id)}>Begin with this one</Plain>
         </p>
       )}

@@ -11,6 +11,7 @@ import {
   type Reach,
   type Slide,
   themeOn,
+  titleOf,
 } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { useNotices } from '../../ui/Notice';
@@ -35,7 +36,7 @@ export function SlideSettings(props: {
     <BackgroundSettings slide={slide} edit={edit} />
   ) : (
     <>
-      <b className="max-w-[220px] truncate">{slide.title || 'Untitled'}</b>
+      <b className="max-w-[220px] truncate">{titleOf(slide)}</b>
       <SetOutPop slide={slide} />
       <LayoutPop slide={slide} />
       <ThemePop slide={slide} />

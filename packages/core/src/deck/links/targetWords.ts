@@ -1,3 +1,4 @@
+import { titleOf } from '../titleOf.js';
 import type { SlideId } from '../../parts/ids.js';
 import type { Step, Target } from './target.js';
 
@@ -33,14 +34,14 @@ const STEP_WORDS: Record<Step, string> = {
 };
 export const stepWords = (step: Step): string => STEP_WORDS[step];
 
-/** What a target is called, for lists; `titleOf` names the slides of this deck and gives '' for one that is gone. */
-export function targetWords(target: Target, titleOf: (slideId: SlideId) => string | null): string {
+/** What a target is called, for lists; `titleAt` gives the titles of this deck's slides, null for one that is gone. */
+export function targetWords(target: Target, titleAt: (slideId: SlideId) => string | null): string {
   switch (target.kind) {
     case 'none':
       return 'nowhere yet';
     case 'slide': {
-      const title = titleOf(target.slideId);
-      return title === null ? 'a slide that is gone' : title || 'Untitled';
+      const title = titleAt(target.slideId);
+      return title === null ? 'a slide that is gone' : titleOf({ title });
     }
     case 'step':
       return stepWords(target.step);
