@@ -251,6 +251,24 @@ test('steps and other decks are written too', () => {
   expect(changeOf(doc, plan)).toMatchObject({ steps: [], problems: [], removed: [] });
 });
 
+test('a formula is typed into a plan as everywhere, and stands in it so', () => {
+  const doc = deck(
+    slide('a: Why \\(a^2\\) is an area', choice('Go on to \\(\\pi r\\)', 'a', 'on')),
+  );
+  const plan = textOf(doc);
+  expect(plan).toContain('- Why \\(a^2\\) is an area');
+  expect(plan).toContain('Go on to \\(\\pi r\\)');
+  expect(changeOf(doc, plan)).toMatchObject({ steps: [], problems: [], removed: [] });
+  const anew = deck(slide('x'));
+  const change = changeOf(anew, '- Round \\(\\frac{1}{2}\\): It is \\(r^2\\), not \\(no formula.');
+  expect(JSON.stringify(change.steps)).toContain(
+    JSON.stringify('Round \\(\\frac{1}{2}\\)').slice(1, -1),
+  );
+  expect(JSON.stringify(change.steps)).toContain(
+    JSON.stringify('It is \\(r^2\\), not (no formula.').slice(1, -1),
+  );
+});
+
 // ── round trips
 
 const WORDS = fc
@@ -270,6 +288,11 @@ const WORDS = fc
       '#',
       '** **',
       '](',
+      '\\(a^2\\)',
+      '\\(\\pi r\\)',
+      '\\(x: y\\)',
+      '\\(',
+      '\\)',
     ),
     { minLength: 1, maxLength: 4 },
   )

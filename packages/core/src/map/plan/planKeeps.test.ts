@@ -283,7 +283,22 @@ const island = (): Y.Doc =>
     slide('f: Spare', text('Not used.', { id: 'tf' })),
   );
 const PUT = fc.oneof(
-  fc.constantFrom('', 'x', ':', ': ', '[', ']', '(', '**', '\\', '(ending)', '- ', 'The cave', '#'),
+  fc.constantFrom(
+    '',
+    'x',
+    ':',
+    ': ',
+    '[',
+    ']',
+    '(',
+    '**',
+    '\\',
+    '(ending)',
+    '- ',
+    'The cave',
+    '#',
+    '\\(a^2\\)',
+  ),
   fc.string({ maxLength: 4 }).map((said) => said.replace(/[\r\n]/g, ' ')),
 );
 

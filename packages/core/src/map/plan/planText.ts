@@ -282,8 +282,13 @@ function printJoin(join: PlanJoin): string {
   }
 }
 
+/** A formula in which nothing is that a plan would read: it stands in it as it is typed. */
+const FORMULA = /\\\((?:[^\\*:[\]()#\n]|\\[a-z]+)*\\\)/gi;
+
 function escaped(words: string, besides: string): string {
-  let text = words.replace(/[\\*[]/g, '\\$&');
+  let text = words.replace(new RegExp(`${FORMULA.source}|[\\\\*[]`, 'gi'), (found) =>
+    found.length > 1 ? found : `\\${found}`,
+  );
   if (besides) text = text.replaceAll(besides, `\\${besides}`);
   return text.replace(/\(ending\)$/, '\\(ending)');
 }
@@ -297,7 +302,10 @@ const escapedStart = (words: string): string =>
 
 function plainWords(written: string): string {
   return written
-    .replace(/\\([\\:*[\]()+.-])/g, '$1')
+    .replace(
+      new RegExp(`${FORMULA.source}|\\\\([\\\\:*[\\]()+.-])`, 'gi'),
+      (found, sign?: string) => sign ?? found,
+    )
     .replace(/\s+/g, ' ')
     .trim();
 }
