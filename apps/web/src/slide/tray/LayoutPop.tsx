@@ -69,7 +69,9 @@ export function LayoutPop({ slide }: { slide: Slide }): ReactElement {
       {own && ownLayout !== null && <OwnSettings id={ownLayout} layout={own} slide={slide} />}
       {!own && (
         <div className="mt-2">
-          <Plain onClick={() => run(keepLayout, slide.id, slide.title || 'Own layout')}>
+          <Plain
+            onClick={() => run(keepLayout, slide.id, slide.title ? titleOf(slide) : 'Own layout')}
+          >
             Keep how this slide is laid as a layout
           </Plain>
         </div>
