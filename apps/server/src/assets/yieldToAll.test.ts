@@ -27,6 +27,6 @@ onLinux(
     child.disconnect();
     expect(told).toMatchObject({ id: 1, done: expect.anything() as unknown });
     expect(threads.length).toBeGreaterThan(3);
-    expect(new Set(priorities)).toEqual(new Set([15]));
+    expect(Math.min(...priorities)).toBeGreaterThanOrEqual(15);
   },
 );

@@ -9,13 +9,12 @@ const YIELDS = 15;
  * begins: setting the process's alone would leave out those that do the work.
  */
 export function yieldToAll(): void {
-  setPriority(YIELDS);
-  if (process.platform !== 'linux') return;
-  for (const thread of readdirSync('/proc/self/task')) {
+  const threads = process.platform === 'linux' ? readdirSync('/proc/self/task').map(Number) : [0];
+  for (const thread of threads) {
     try {
-      setPriority(Number(thread), YIELDS);
+      setPriority(thread, YIELDS);
     } catch {
-      // It has ended meanwhile.
+      // It has ended meanwhile, or yields more than that already.
     }
   }
 }

@@ -1,6 +1,8 @@
 import type * as Y from 'yjs';
 import {
+  addElement,
   createHistory,
+  group,
   LAYOUTS,
   PAPER,
   readDeck,
@@ -78,6 +80,23 @@ test('what has room enough stands where the layout says; what is locked stays wh
   renameSlide(doc, 's', LONG);
   takeLayout(doc, 's', 'text');
   expect(texts(doc).find(({ id }) => id === 'words')!.box).toEqual(box);
+});
+
+test('what belongs together stays together: groups are not pulled apart', () => {
+  const doc = written(LONG);
+  const box = (x: number, y: number) => ({ x, y, w: 60, h: 40 });
+  for (const [id, at] of [
+    ['near', box(120, 160)],
+    ['far', box(300, 420)],
+  ] as const) {
+    addElement(doc, 's', { kind: 'shape', layer: 'content', shape: 'ellipse', id, box: at });
+  }
+  group(doc, 's', ['near', 'far']);
+  const lie = () =>
+    ['near', 'far'].map((id) => read(doc).elements.find((one) => one.id === id)!.box);
+  const before = lie();
+  takeLayout(doc, 's', 'two-columns');
+  expect(lie()).toEqual(before);
 });
 
 test('all of it is one step', () => {

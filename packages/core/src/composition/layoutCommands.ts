@@ -39,7 +39,11 @@ export const takeLayout = command(
 
 /** Where things come to lie so that each text has the height that its words take; those that stay are left out. */
 function withRoom(elements: readonly SlideElement[], theme: Theme): Map<SlideElement, Box> {
-  const things = elements.filter(({ layer, isLocked }) => layer === 'content' && !isLocked);
+  // What was put there by hand stays where it is, but for texts: with it groups, lines, areas.
+  const things = elements.filter(
+    ({ kind, layer, slot, groupId, isLocked }) =>
+      layer === 'content' && groupId === null && !isLocked && (kind === 'text' || slot !== null),
+  );
   const boxes = new Map(things.map((element) => [element, element.box]));
   const texts = things.filter(({ kind }) => kind === 'text').sort((a, b) => a.box.y - b.box.y);
   for (const text of texts) {

@@ -48,6 +48,11 @@ export const setLayout = command(
       for (const element of before.elements) {
         const slot = slotOf(element, before);
         if (!slot || element.isLocked) continue;
+        // A choice that an own layout had a place for goes into the list, and stays one.
+        if (element.kind === 'text' && element.style === 'choice') {
+          elementOf(doc, slideId, element.id)?.set('slot', null);
+          continue;
+        }
         const spec = slots.find((one) => one.slot === slot && !filled.has(one.slot));
         if (spec && fits(element, spec)) standIn(element, spec);
         else if (element.kind === 'text' && wordsOf(element.text) === '') {

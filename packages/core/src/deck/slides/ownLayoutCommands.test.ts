@@ -136,6 +136,18 @@ test('what an empty place says of its own is kept, also when the layout is laid 
   expect(promptAt('body')).toBeNull();
 });
 
+test('a choice that an own layout has a place for stays one when another layout is taken', () => {
+  const doc = deck(slide('a', choice('On', 'a', 'on'), choice('Back', 'a', 'back')));
+  keepLayout(doc, 'a', 'Log page');
+  const choices = () =>
+    readDeck(doc).slides.a!.elements.filter((one) => one.kind === 'text' && one.style === 'choice');
+  expect(choices().filter(({ slot }) => slot !== null)).toHaveLength(2);
+  for (const layout of ['two-columns', 'section', 'text'] as const) {
+    setLayout(doc, 'a', layout);
+    expect(choices().map(({ slot }) => slot)).toEqual([null, null]);
+  }
+});
+
 test('a slide that has been set out since goes its own way', () => {
   const { doc, id, textOn } = open();
   setOut(doc, ['b']);
