@@ -67,6 +67,7 @@ const sameWordings = (deck: Deck, slide: Slide, links: readonly Link[]): Finding
   ).map((group): Finding => {
     const last = group.at(-1)!;
     const target = slideAt(deck, last.target);
+    const name = target?.title || 'Untitled';
     return {
       kind: 'same-wording',
       slideId: slide.id,
@@ -79,10 +80,7 @@ const sameWordings = (deck: Deck, slide: Slide, links: readonly Link[]): Finding
                 label: `Word the ${group.length === 2 ? 'second' : 'last'} “${titleOf(target)}”`,
                 do: 'reword',
                 linkId: last.id,
-                wording:
-                  folded(target.title || 'Untitled') === folded(last.wording)
-                    ? `${target.title || 'Untitled'} (2)`
-                    : target.title || 'Untitled',
+                wording: folded(name) === folded(last.wording) ? `${name} (2)` : name,
               } as const,
             ]
           : []),

@@ -18,7 +18,7 @@ export function drawnBox({ box, rotation }: Pick<SlideElement, 'box' | 'rotation
 
 /** Things wholly outside the stage are spare material: never shown. */
 export function isSpare(element: SlideElement): boolean {
-  const { x, y, w, h } = element.rotation === 0 ? element.box : drawnBox(element);
+  const { x, y, w, h } = drawnBox(element);
   return x >= STAGE.width || y >= STAGE.height || x + w <= 0 || y + h <= 0;
 }
 

@@ -19,8 +19,6 @@ export function formulasIn(words: string): (string | { tex: string })[] {
 
 /** Words for where formulas cannot be drawn: these stand there in plain letters. */
 export const flatWords = (words: string): string =>
-  words.includes('\\(')
-    ? formulasIn(words)
-        .map((part) => (typeof part === 'string' ? part : flatTex(part.tex)))
-        .join('')
-    : words;
+  formulasIn(words)
+    .map((part) => (typeof part === 'string' ? part : flatTex(part.tex)))
+    .join('');

@@ -269,6 +269,12 @@ test('a formula is typed into a plan as everywhere, and stands in it so', () => 
   );
 });
 
+test('a formula that never ends is read at once, however long it is', () => {
+  const endless = `\\(${'\\alphabet '.repeat(4000)}`.trim();
+  const { steps } = changeOf(deck(slide('x')), `- Title: ${endless}`);
+  expect(JSON.stringify(steps)).toContain('alphabet');
+});
+
 // ── round trips
 
 const WORDS = fc

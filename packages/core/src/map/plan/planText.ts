@@ -282,13 +282,16 @@ function printJoin(join: PlanJoin): string {
   }
 }
 
-/** A formula in which nothing is that a plan would read: it stands in it as it is typed. */
-const FORMULA = /\\\((?:[^\\*:[\]()#\n]|\\[a-z]+)*\\\)/gi;
+/**
+ * A formula in which nothing is that a plan would read: it stands in it as it is typed. No letter of it can be read in
+ * two ways, so that one that never ends costs no more than its length.
+ */
+const FORMULA = String.raw`\\\((?:[^\\*:[\]()#\n]|\\[a-z])*\\\)`;
+const FORMULA_OR_SIGN = new RegExp(String.raw`${FORMULA}|[\\*[]`, 'gi');
+const FORMULA_OR_ESCAPED = new RegExp(String.raw`${FORMULA}|\\([\\:*[\]()+.-])`, 'gi');
 
 function escaped(words: string, besides: string): string {
-  let text = words.replace(new RegExp(`${FORMULA.source}|[\\\\*[]`, 'gi'), (found) =>
-    found.length > 1 ? found : `\\${found}`,
-  );
+  let text = words.replace(FORMULA_OR_SIGN, (found) => (found.length > 1 ? found : `\\${found}`));
   if (besides) text = text.replaceAll(besides, `\\${besides}`);
   return text.replace(/\(ending\)$/, '\\(ending)');
 }
@@ -302,10 +305,7 @@ const escapedStart = (words: string): string =>
 
 function plainWords(written: string): string {
   return written
-    .replace(
-      new RegExp(`${FORMULA.source}|\\\\([\\\\:*[\\]()+.-])`, 'gi'),
-      (found, sign?: string) => sign ?? found,
-    )
+    .replace(FORMULA_OR_ESCAPED, (found, sign?: string) => sign ?? found)
     .replace(/\s+/g, ' ')
     .trim();
 }
