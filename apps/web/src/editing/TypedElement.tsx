@@ -17,7 +17,7 @@ import {
   type Theme,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
-import { useEffect, useRef, type ReactElement } from 'react';
+import { useCallback, useEffect, useRef, useState, type ReactElement } from 'react';
 import { ySyncPluginKey } from 'y-prosemirror';
 import type * as Y from 'yjs';
 import { ElementView } from '../stage/ElementView';
@@ -38,16 +38,22 @@ export function TypedElement(props: {
   onRefused: (reason: string) => void;
   onCells: (cells: string[][], at: { row: number; column: number }) => void;
 }): ReactElement | null {
-  const { doc, slide, typing, theme } = props;
-  const frame = useRef<HTMLDivElement>(null);
+  const { doc, slide, typing, theme, onEditor } = props;
+  const [editor, setEditor] = useState<Editor | null>(null);
+  const opened = useCallback(
+    (now: Editor | null) => {
+      setEditor(now);
+      onEditor?.(now);
+    },
+    [onEditor],
+  );
   const element = slide.elements.find((candidate) => candidate.id === typing);
   const shared = elementOf(doc, slide.id, typing);
   const fragment = shared && fragmentOf(shared);
-  useGrowth(doc, slide.id, grows(element) ? element : undefined, theme, frame);
+  useGrowth(doc, slide.id, grows(element) ? element : undefined, theme, editor);
   if (!element || !fragment) return null;
   return (
     <div
-      ref={frame}
       onPointerDown={(event) => event.stopPropagation()}
       className="[&>div]:outline-2 [&>div]:outline-offset-2 [&>div]:outline-petrol [&>div]:outline-dashed"
     >
@@ -60,7 +66,7 @@ export function TypedElement(props: {
           <RichTextEditor
             fragment={fragment}
             label={labelOf(element)}
-            onEditor={props.onEditor}
+            onEditor={opened}
             marksAll={element.layer === 'pieces' && elementWords(element) === NEW_PIECE}
             onEnd={props.onEnd}
             onRefused={props.onRefused}
@@ -82,7 +88,7 @@ function useGrowth(
   slideId: SlideId,
   text: Growing | undefined,
   theme: Theme,
-  frame: React.RefObject<HTMLElement | null>,
+  editor: Editor | null,
 ): void {
   const latest = useRef(text);
   useEffect(() => {
@@ -90,8 +96,8 @@ function useGrowth(
   });
   const id = text?.id;
   useEffect(() => {
-    const words = frame.current?.querySelector('.ProseMirror');
-    if (!(words instanceof HTMLElement) || !id) return;
+    if (!editor || editor.isDestroyed || !id) return;
+    const words = editor.view.dom;
     const grow = (): void => {
       const now = latest.current;
       if (!now) return;
@@ -116,5 +122,5 @@ function useGrowth(
     const observer = new ResizeObserver(grow);
     observer.observe(words);
     return () => observer.disconnect();
-  }, [doc, slideId, id, theme, frame]);
+  }, [doc, slideId, id, theme, editor]);
 }
