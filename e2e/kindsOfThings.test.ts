@@ -19,13 +19,12 @@ test('a formula is typed, drawn, read aloud, taken back, and shown to a class', 
   // What is read aloud stands in what is drawn.
   const math = stageOf(ines).getByRole('math');
   const [drawn, box] = [math.locator('xpath=ancestor::span[2]'), formula];
-  await expect
-    .poll(async () => {
-      const [inner, outer] = [(await drawn.boundingBox())!, (await box.boundingBox())!];
-      const isIn = inner.y >= outer.y - 2 && inner.y + inner.height <= outer.y + outer.height + 2;
-      return isIn && inner.height > outer.height * 0.7;
-    })
-    .toBe(true);
+  const isDrawnIn = async (): Promise<boolean> => {
+    const [inner, outer] = [(await drawn.boundingBox())!, (await box.boundingBox())!];
+    const isIn = inner.y >= outer.y - 2 && inner.y + inner.height <= outer.y + outer.height + 2;
+    return isIn && inner.height > outer.height * 0.7;
+  };
+  await expect.poll(isDrawnIn).toBe(true);
   await expect(math).toHaveCount(1);
 
   // A sign goes where the caret was.
@@ -39,6 +38,7 @@ test('a formula is typed, drawn, read aloud, taken back, and shown to a class', 
   await expect(tex).toHaveValue('x = \\frac{b}{2}');
 
   // What cannot be read is said, and stays as it was typed; when it can be read again it is as large as before.
+  await expect.poll(isDrawnIn).toBe(true);
   const before = (await formula.boundingBox())!;
   await tex.fill(`\\frac{${'1'.repeat(90)}`);
   await tex.fill('x = \\frac{b}{2}');

@@ -1,7 +1,26 @@
 import { expect, test as plainTest, type Browser, type Locator, type Page } from '@playwright/test';
+import { databaseOf, TestServer } from './testServer';
 
-/** A test after which everyone who came puts their browser away: a page left open goes on working. */
-export const test = plainTest.extend<{ everyoneLeaves: void }>({
+/** One for each of the tests that run side by side. */
+const FIRST_PORT = 4377;
+
+/**
+ * A test on the server of those that run one after the other, after which everyone who came puts their browser away: a
+ * page left open goes on working.
+ */
+export const test = plainTest.extend<{ everyoneLeaves: void }, { server: TestServer }>({
+  server: [
+    async ({}, use, info) => {
+      process.env.DATABASE_URL = await databaseOf(info.parallelIndex);
+      const server = new TestServer(FIRST_PORT + info.parallelIndex);
+      await server.start();
+      await use(server);
+      await server.kill('SIGTERM');
+    },
+    // Begins with a database that holds the demo data.
+    { auto: true, scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: ({ server }, use) => use(server.baseURL),
   everyoneLeaves: [
     async ({ browser }, use) => {
       await use();

@@ -3,9 +3,8 @@ import { join } from 'node:path';
 import { BROWSER_ARGUMENTS, browserProgram } from '../scripts/browser.mjs';
 
 const root = join(import.meta.dirname, '..');
-const PORT = Number(process.env.E2E_PORT ?? 4377);
 
-/** Debian's Chromium against the built server with the demo data. */
+/** Debian's Chromium against built servers with the demo data, one for each of the tests that run side by side. */
 export default defineConfig({
   testDir: '.',
   outputDir: join(root, 'test-results'),
@@ -16,7 +15,6 @@ export default defineConfig({
   retries: 2,
   reporter: [['list'], ['json']],
   use: {
-    baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     actionTimeout: 45_000,
     // Every browser context would fetch the whole application; the tests of what it is for allow it.
@@ -26,18 +24,6 @@ export default defineConfig({
     launchOptions: {
       executablePath: browserProgram(),
       args: BROWSER_ARGUMENTS,
-    },
-  },
-  webServer: {
-    command: `node ${join(root, 'apps/server/dist/main.js')}`,
-    url: `http://127.0.0.1:${PORT}/api/health`,
-    timeout: 60_000,
-    env: {
-      ...(process.env as Record<string, string>),
-      PORT: String(PORT),
-      GOBREL_DEMO: '1',
-      GOBREL_WEB: join(root, 'apps/web/dist'),
-      LOG_LEVEL: 'warn',
     },
   },
 });
