@@ -73,7 +73,7 @@ export {
   type ChartForm,
 } from './elements/chart/chart.js';
 export { chartMarks, niceTicks, type ChartMark } from './elements/chart/marks.js';
-export { chartData, type ChartData } from './elements/chart/values.js';
+export { chartData, numberWords, type ChartData } from './elements/chart/values.js';
 export type { CloseUpElement } from './elements/closeup/closeup.js';
 export type { CreditsElement } from './elements/credits/credits.js';
 export type { GroupElement } from './elements/group/group.js';

@@ -28,7 +28,7 @@ export function FindingCard(props: { finding: Finding; asideReason?: string }): 
   };
   return (
     <article
-      aria-label={`${title}: ${slide?.title ?? deck.title}`}
+      aria-label={`${title}: ${slide ? titleOf(slide) : deck.title}`}
       className="flex gap-4 rounded-[6px] border border-line bg-sheet p-3.5"
     >
       {slide && <SpotPicture slide={slide} box={finding.box} />}

@@ -1,3 +1,4 @@
+import { withFormulas } from '../parts/withFormulas';
 import {
   votesOn,
   waysOn,
@@ -9,6 +10,7 @@ import {
   type SlideId,
   entryAt,
   type LinkId,
+  titleOf,
 } from '@gobrel/core';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../ui/Button';
@@ -127,10 +129,10 @@ function Moves(props: {
                           />
                         )}
                         <span className="relative flex-1 font-semibold text-ember-deep">
-                          {link.wording || 'On'}
+                          {withFormulas(link.wording || 'On')}
                         </span>
                         <span className="relative text-soft">
-                          {entryAt(edition.slides, to)?.title}
+                          {titleOf(entryAt(edition.slides, to))}
                         </span>
                         {vote && <b className="relative">{votes(link.id)}</b>}
                       </button>

@@ -8,6 +8,7 @@ import {
   type DeskStudent,
   type Folio,
   idsOf,
+  titleOf,
 } from '@gobrel/core';
 import { useMemo, useRef, useState, type ReactElement } from 'react';
 import { sentenceOf } from '../api/http';
@@ -129,7 +130,7 @@ function Contents({
           {folio.walk.map((step, index) => (
             <span key={index}>
               {index > 0 && <span className="text-ember"> {step.via === 'back' ? '↩' : '→'} </span>}
-              {edition.slides[step.slideId]?.title}
+              {titleOf(edition.slides[step.slideId])}
             </span>
           ))}
           {folio.walk.length === 0 && <span className="text-soft">Not begun.</span>}

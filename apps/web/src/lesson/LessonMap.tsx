@@ -94,7 +94,7 @@ function StandingCard({ data, selected }: NodeProps<StandingNode>): ReactElement
                 aria-label={
                   isAll
                     ? 'Show fewer of them'
-                    : `Show all ${standing.length} students on ${card.slide.title || 'this slide'}`
+                    : `Show all ${standing.length} students on ${titleOf(card.slide)}`
                 }
                 onClick={(event) => {
                   event.stopPropagation();

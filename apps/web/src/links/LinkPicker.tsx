@@ -197,7 +197,7 @@ function Slides({ sought = '', current, onPick }: PlaceProps): ReactElement {
                   isStart={slideId === deck.startSlideId}
                 />
               </button>
-              {words !== slide.title && (
+              {words !== titleOf(slide) && (
                 <p className="mt-0.5 truncate text-[12px] text-soft">“{words.trim()}”</p>
               )}
               {spots.length > 0 && (

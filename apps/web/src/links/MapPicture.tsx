@@ -52,7 +52,7 @@ export function MapPicture(props: {
             type="button"
             aria-label={titleOf(slide)}
             aria-current={slide.id === props.current || undefined}
-            title={slide.title}
+            title={titleOf(slide)}
             onClick={() => props.onPick(slide.id)}
             className={`absolute overflow-hidden rounded-[4px] border bg-sheet px-1 text-left leading-tight hover:border-petrol aria-[current]:border-petrol aria-[current]:bg-petrol-mist ${
               found.has(slide.id) ? 'border-line' : 'border-line opacity-35'

@@ -227,7 +227,7 @@ function Find(props: {
               className="flex min-h-8 cursor-pointer items-center gap-2 rounded-[4px] px-2 text-[13px] hover:bg-sand aria-selected:bg-petrol-mist"
             >
               <span className="truncate font-semibold">{titleOf(deck.slides[slideId])}</span>
-              {words !== deck.slides[slideId]?.title && (
+              {words !== titleOf(deck.slides[slideId]) && (
                 <span className="truncate text-soft">“{words.trim()}”</span>
               )}
             </li>

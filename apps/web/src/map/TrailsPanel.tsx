@@ -206,14 +206,10 @@ export function Tints(props: { value: Tint; onChange: (tint: Tint) => unknown })
 }
 
 /** What is read aloud while a stop is moved. */
-function said(
-  trail: Trail,
-  titleAt: (slideId: SlideId | undefined) => string | undefined,
-): Announcements {
+function said(trail: Trail, titleAt: (slideId: SlideId | undefined) => string): Announcements {
   const place = (id: UniqueIdentifier | undefined): number =>
     trail.stops.findIndex((stop) => stop.id === id) + 1;
-  const name = (id: UniqueIdentifier): string =>
-    titleAt(trail.stops[place(id) - 1]?.slideId) || 'Untitled';
+  const name = (id: UniqueIdentifier): string => titleAt(trail.stops[place(id) - 1]?.slideId);
   return {
     onDragStart: ({ active }) => `${name(active.id)} is taken up, stop ${place(active.id)}.`,
     onDragOver: ({ active, over }) =>
@@ -241,7 +237,7 @@ function Stops({ trail }: { trail: Trail }): ReactElement {
       sensors={sensors}
       collisionDetection={closestCenter}
       accessibility={{
-        announcements: said(trail, (slideId) => entryAt(deck.slides, slideId)?.title),
+        announcements: said(trail, (slideId) => titleOf(entryAt(deck.slides, slideId))),
       }}
       onDragEnd={({ active, over }) => over && drop(idOf(String(active.id)), idOf(String(over.id)))}
     >

@@ -1,4 +1,4 @@
-import { CARD, type Section } from '@gobrel/core';
+import { CARD, type Section, titleOf } from '@gobrel/core';
 import { Handle, Position, type Node, type NodeProps } from '@xyflow/react';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { createContext, useContext, type ReactElement } from 'react';
@@ -53,7 +53,7 @@ function CardNodeView({ data, selected }: NodeProps<CardNode>): ReactElement {
         isSelected={selected}
         picture={<CardPicture slide={card.slide} theme={card.theme} links={card.links} />}
       />
-      <Ends direction={direction} title={card.slide.title} />
+      <Ends direction={direction} title={titleOf(card.slide)} />
     </>
   );
 }

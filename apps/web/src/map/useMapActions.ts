@@ -18,6 +18,7 @@ import {
   type Slide,
   type SlideId,
   entryAt,
+  titleOf,
 } from '@gobrel/core';
 import { useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
@@ -74,9 +75,13 @@ export function useMapActions(args: {
     });
   const removeAll = (): void => {
     const [only] = slideIds;
-    const title = entryAt(deck.slides, only)?.title;
+    const slide = entryAt(deck.slides, only);
     const said =
-      slideIds.length === 1 ? (title ? `“${title}”` : 'One slide') : `${slideIds.length} slides`;
+      slideIds.length === 1
+        ? slide?.title
+          ? `“${titleOf(slide)}”`
+          : 'One slide'
+        : `${slideIds.length} slides`;
     if (!run(removeSlides, slideIds)) return;
     notices.tell(`${said} deleted. Ctrl+Z brings it back.`);
     args.clear();

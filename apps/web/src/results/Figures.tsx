@@ -20,6 +20,7 @@ import {
   type MarkTable,
   type QuestionElement,
   type StudentResult,
+  titleOf,
 } from '@gobrel/core';
 import { Suspense, useMemo, type ReactElement } from 'react';
 import { Bar, BarChart, CartesianGrid, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
@@ -215,7 +216,11 @@ function RouteFigures(props: { edition: Deck; students: readonly StudentResult[]
           <tbody>
             {slides.map(({ slideId, visits, median, turnedBack, stopped }) => (
               <tr key={slideId} className="border-t border-line/60">
-                <td className="py-1">{edition.slides[slideId]?.title ?? 'a slide that is gone'}</td>
+                <td className="py-1">
+                  {edition.slides[slideId]
+                    ? titleOf(edition.slides[slideId])
+                    : 'a slide that is gone'}
+                </td>
                 <td>{visits}</td>
                 <td>{median > 0 ? `${Math.round(median / 1000)} s` : '–'}</td>
                 <td>{turnedBack || '–'}</td>

@@ -6,6 +6,7 @@ import {
   type HandMark,
   type LessonResults,
   entryAt,
+  titleOf,
 } from '@gobrel/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useMemo, useState, type ReactElement } from 'react';
@@ -131,8 +132,9 @@ function Results({ results }: { results: LessonResults }): ReactElement {
     questions,
     countsLate,
     slideOf: (id) =>
-      Object.values(edition.slides).find(({ elements }) => elements.some((one) => one.id === id))
-        ?.title ?? '',
+      titleOf(
+        Object.values(edition.slides).find(({ elements }) => elements.some((one) => one.id === id)),
+      ),
   };
   const [student, asked] = [students[open?.row ?? -1], questions[open?.column ?? -1]];
   return (

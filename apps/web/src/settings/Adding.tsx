@@ -9,8 +9,6 @@ export interface AddingProps {
   slide: Slide;
   /** The layer that is edited. */
   layer: Layer;
-  /** The language of the deck. */
-  language: string;
   edit: StageEdit;
   add: (element: NewElement, thenType?: boolean) => void;
 }

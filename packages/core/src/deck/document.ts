@@ -1,3 +1,4 @@
+import { LANGUAGES } from './text/languages.js';
 import { readThemeRef } from '../themes/theme.js';
 import { AMOUNTS } from '../themes/kind.js';
 import { readTurn } from '../parts/turns.js';
@@ -72,6 +73,12 @@ export const layoutsMap = (doc: Y.Doc): Y.Map<unknown> => doc.getMap('layouts');
 /** What is read of a deck besides its slides and links. */
 export const headMaps = (doc: Y.Doc): Y.Map<unknown>[] =>
   [deckMap, sectionsMap, trailsMap, setAsideMap, themesMap, layoutsMap].map((map) => map(doc));
+
+/** What a deck is said to be written in; null where that has not been said. */
+export function languageOf(doc: Y.Doc): string | null {
+  const language = deckMap(doc).get('language');
+  return typeof language === 'string' && LANGUAGES.includes(language) ? language : null;
+}
 
 export function slideOf(doc: Y.Doc, slideId: SlideId): YSlide | undefined {
   const slide = slidesMap(doc).get(slideId);

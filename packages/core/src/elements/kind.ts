@@ -1,4 +1,5 @@
 import type { Point } from '../geometry/Pen.js';
+import type { Decimal } from '../questions/number/readNumber.js';
 import type { ElementId } from '../parts/ids.js';
 import type { Layer } from '../parts/place.js';
 import type { ElementBase } from './base.js';
@@ -56,6 +57,8 @@ export interface ElementKindOf<E extends OfAKind, N extends keyof E = never> {
   pictures?(element: E): string[];
   /** Hashes of the sounds and videos that it plays. */
   media?(element: E): string[];
+  /** What of its fields is otherwise in a deck whose language parts decimals by this sign. */
+  withDecimal?(fields: Partial<Omit<E, keyof OfAKind>>, decimal: Decimal): Partial<E>;
   /** The same thing after others have moved: what sticks to them has followed. */
   follow?(element: E, find: (id: ElementId) => ElementBase | undefined): E;
   /** Whether it is where others hold it, and is not moved by itself. */

@@ -40,7 +40,7 @@ const NEW: Record<ElementKind, object> = {
   media: { media: { hash: 'b'.repeat(64), type: 'audio/ogg', size: 9, seconds: 1 } },
   table: { text: tableText([['a', 'b']]) },
   formula: {},
-  chart: {},
+  chart: { decimal: '.' },
   closeup: {},
   credits: {},
   group: {},

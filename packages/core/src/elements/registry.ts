@@ -1,6 +1,7 @@
 import type * as Y from 'yjs';
 import type { ElementId } from '../parts/ids.js';
 import { wordsOf } from '../parts/richText.js';
+import type { Decimal } from '../questions/number/readNumber.js';
 import { BASE, type ElementBase } from './base.js';
 import { chart } from './chart/chart.js';
 import { closeup } from './closeup/closeup.js';
@@ -139,6 +140,12 @@ export function elementWords(element: SlideElement): string {
 /** Lines that students read on it below its words. */
 export const linesOn = (element: SlideElement): string[] =>
   elementKind(element.kind).lines?.(element) ?? [];
+
+/** A new element as it is in a deck whose language parts decimals by this sign. */
+export const withDecimal = <E extends NewElement>(element: E, decimal: Decimal): E => ({
+  ...element,
+  ...elementKind(element.kind).withDecimal?.(element, decimal),
+});
 
 /** The same element after others have moved: what sticks to them has followed. */
 export const followed = (

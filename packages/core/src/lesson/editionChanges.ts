@@ -1,3 +1,4 @@
+import { titleOf } from '../deck/titleOf.js';
 import { wordsOf } from '../parts/richText.js';
 import type { Deck } from '../deck/types.js';
 import type { QuestionElement } from '../elements/question/question.js';
@@ -32,7 +33,7 @@ export function editionChanges(
   const [old, now] = [slides(before), slides(after)];
   const named = (slide: Deck['slides'][SlideId]): { slideId: SlideId; title: string } => ({
     slideId: slide.id,
-    title: slide.title,
+    title: titleOf(slide),
   });
   const [asking, askingNow] = [questionsOf({ ...before, slides: old }), questionsOf(after)];
   const changes = {

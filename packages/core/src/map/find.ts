@@ -1,20 +1,22 @@
 import { wordsOf } from '../parts/richText.js';
 import { isSpare } from '../elements/elements.js';
 import { type Deck, type Slide } from '../deck/types.js';
+import { titleOf } from '../deck/titleOf.js';
+import { flatWords } from '../elements/formula/inWords.js';
 import type { LinkId, SlideId } from '../parts/ids.js';
 import type { RouteGraph } from './graph.js';
 import { elementWords, linesOn } from '../elements/registry.js';
 
 const known = new WeakMap<Slide, string>();
 
-/** All words that stand on a slide, in one line; kept per reading of the slide. */
+/** All words that stand on a slide, in one line, formulas in plain letters; kept per reading of the slide. */
 export function slideWords(slide: Slide): string {
   let words = known.get(slide);
   if (words === undefined) {
-    words = slide.elements
-      .map((element) => [elementWords(element), ...linesOn(element)].join(' '))
-      .join(' ')
-      .replace(/\s+/g, ' ');
+    const lines = slide.elements.map((element) =>
+      [elementWords(element), ...linesOn(element)].join(' '),
+    );
+    words = flatWords(lines.join(' ')).replace(/\s+/g, ' ');
     known.set(slide, words);
   }
   return words;
@@ -45,21 +47,21 @@ export interface Found {
 
 /**
  * Slides by title, by the wording of a choice that leaves them, or by the text on them: best matches first, each slide
- * once. With nothing sought: all slides, in the order of the map.
+ * once. Formulas are sought and told in plain letters. With nothing sought: all slides, in the order of the map.
  */
 export function findSlides(deck: Deck, graph: RouteGraph, sought: string): Found[] {
   const wanted = folded(sought.trim());
   const slides = Object.values(deck.slides).sort((a, b) => a.x - b.x || a.y - b.y);
-  if (wanted === '') return slides.map(({ id, title }) => ({ slideId: id, words: title }));
+  if (wanted === '') return slides.map((slide) => ({ slideId: slide.id, words: titleOf(slide) }));
   const ranked: { rank: number; found: Found }[] = [];
   for (const slide of slides) {
-    const title = folded(slide.title);
+    const title = folded(flatWords(slide.title));
     const link = (graph.waysOut.get(slide.id) ?? []).find(({ wording }) =>
       folded(wording).includes(wanted),
     );
     const words = slideWords(slide);
     const at = folded(words).indexOf(wanted);
-    const found = { slideId: slide.id, words: slide.title };
+    const found = { slideId: slide.id, words: titleOf(slide) };
     if (title.startsWith(wanted)) ranked.push({ rank: 0, found });
     else if (title.includes(wanted)) ranked.push({ rank: 1, found });
     else if (link)

@@ -1,11 +1,14 @@
-import { chartData, type ChartElement, PAPER } from '@gobrel/core';
+import { chartData, numberWords, type ChartElement, PAPER } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import type { PhoneProps } from '../phone';
 import { Drawn } from './Drawn';
 
 /** Drawn for a narrow page, its values below for those who want them. */
 export function Phone({ element }: PhoneProps<ChartElement>): ReactElement {
-  const { labels, series } = chartData(element.text);
+  const { decimal, text } = element;
+  const { labels, series } = chartData(text, decimal);
+  const told = (value: number | null | undefined): string =>
+    typeof value === 'number' ? numberWords(value, decimal) : '';
   return (
     <div className="flex flex-col gap-1">
       {element.name && <span className="font-semibold">{element.name}</span>}
@@ -36,7 +39,7 @@ export function Phone({ element }: PhoneProps<ChartElement>): ReactElement {
                   </th>
                   {series.map(({ values }, index) => (
                     <td key={index} className="border-b border-line px-2 tabular-nums">
-                      {values[row]?.toLocaleString('en')}
+                      {told(values[row])}
                     </td>
                   ))}
                 </tr>

@@ -4,7 +4,7 @@ import type { ReactElement } from 'react';
 import { AddFrom, type AddingProps } from '../../settings/Adding';
 import { questionElement } from './making';
 
-export const Adding = ({ slide, language, add }: AddingProps): ReactElement => (
+export const Adding = ({ slide, add }: AddingProps): ReactElement => (
   <AddFrom icon={CircleHelp} label="Question" width={180}>
     {(choose) => (
       <div className="flex flex-col" role="group" aria-label="Kinds of question">
@@ -14,7 +14,7 @@ export const Adding = ({ slide, language, add }: AddingProps): ReactElement => (
             type="button"
             onClick={() => {
               choose();
-              add(questionElement(slide, kind, language));
+              add(questionElement(slide, kind));
             }}
             className="min-h-9 rounded-[4px] px-2 text-left hover:bg-sand"
           >

@@ -1,12 +1,4 @@
-import {
-  decimalOf,
-  kindOf,
-  newId,
-  plain,
-  type KindName,
-  type NewElement,
-  type Slide,
-} from '@gobrel/core';
+import { kindOf, newId, plain, type KindName, type NewElement, type Slide } from '@gobrel/core';
 import { inMiddle } from '../making';
 
 /** What a question of each kind asks as it begins, and how high its card is. */
@@ -25,19 +17,13 @@ const BEGINNINGS: Record<KindName, [asks: string, height: number]> = {
   drawing: ['Draw what you mean.', 520],
 };
 
-export function questionElement(
-  slide: Slide,
-  kind: KindName = 'choice',
-  language = 'en',
-): NewElement {
+export function questionElement(slide: Slide, kind: KindName = 'choice'): NewElement {
   const [asks, height] = BEGINNINGS[kind];
-  const { fresh: begin, withDecimal } = kindOf(kind);
-  const fresh = begin(newId);
   return {
     kind: 'question',
     layer: 'content',
     text: plain(asks),
-    question: withDecimal?.(fresh, decimalOf(language)) ?? fresh,
+    question: kindOf(kind).fresh(newId),
     box: inMiddle(slide, 480, height),
   };
 }

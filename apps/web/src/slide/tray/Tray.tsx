@@ -8,7 +8,7 @@ import { SelectionRow, type SelectionRowProps } from './SelectionRow';
 /** Below the stage: with a selection what can be set on it, and always what can be added. */
 export function Tray(props: SelectionRowProps): ReactElement {
   const { slide, edit } = props;
-  const { deck, run, isOpen } = useDeck();
+  const { run, isOpen } = useDeck();
   const add = (element: NewElement, thenType = false): void => {
     const command = element.layer === 'content' ? addPlaced : addElement;
     const added = run(command, slide.id, element);
@@ -23,14 +23,7 @@ export function Tray(props: SelectionRowProps): ReactElement {
       {isOpen ? <SelectionRow {...props} /> : <LookOnly />}
       <div className="flex gap-1 overflow-x-auto">
         {(isOpen ? ADDINGS : []).map((Adding, index) => (
-          <Adding
-            key={index}
-            slide={slide}
-            edit={edit}
-            add={add}
-            layer={edit.layer}
-            language={deck.language}
-          />
+          <Adding key={index} slide={slide} edit={edit} add={add} layer={edit.layer} />
         ))}
       </div>
     </div>

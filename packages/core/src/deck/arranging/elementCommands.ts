@@ -1,3 +1,4 @@
+import { decimalOf } from '../text/languages.js';
 import { command, isRefusal, type Plan } from '../command.js';
 import { generateKeyBetween } from 'fractional-indexing';
 import * as Y from 'yjs';
@@ -5,7 +6,15 @@ import { newId, type ElementId, type LinkId, type SlideId } from '../../parts/id
 import { refuse } from '../../parts/refusals.js';
 import { LIMITS } from '../../parts/limits.js';
 import { asString } from '../../parts/decode.js';
-import { elementOf, elementsOf, linksMap, readLinkOf, readSlide, slideOf } from '../document.js';
+import {
+  elementOf,
+  elementsOf,
+  languageOf,
+  linksMap,
+  readLinkOf,
+  readSlide,
+  slideOf,
+} from '../document.js';
 import { fragmentOf } from '../../elements/fields.js';
 import type { Box, Layer } from '../../parts/place.js';
 import type { ElementBase } from '../../elements/base.js';
@@ -13,7 +22,12 @@ import type { ElementBase } from '../../elements/base.js';
 import type { InkStroke } from '../../parts/ink.js';
 import { relinkWords, writeFragment, type RichText } from '../../parts/richText.js';
 import { withMembers } from '../../elements/groups.js';
-import { type NewElement, type SlideElement, writeElement } from '../../elements/registry.js';
+import {
+  type NewElement,
+  type SlideElement,
+  withDecimal,
+  writeElement,
+} from '../../elements/registry.js';
 
 const MOST_STROKES = 600;
 export const MOST_ELEMENTS = LIMITS.elementsPerSlide;
@@ -74,7 +88,9 @@ export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement):
   const order = orderInFront(slide, element.layer);
   const map = new Y.Map<unknown>();
   elementsOf(slide).set(id, map);
-  writeElement(map, { ...element, order });
+  const language = languageOf(doc);
+  const said = language ? withDecimal(element, decimalOf(language)) : element;
+  writeElement(map, { ...said, order });
   return id;
 }
 

@@ -2,7 +2,8 @@ import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
 import { type ElementId, type SlideId } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
-import { kindOf, readQuestion, type Question, type QuestionKey } from '../../questions/registry.js';
+import type { Question, QuestionKey } from '../../questions/registry.js';
+import { elementKind, readElement } from '../../elements/registry.js';
 import { deckMap, elementOf, elementsOf, slidesMap } from '../document.js';
 import { decimalOf, LANGUAGES } from '../text/languages.js';
 import { setWords } from './elementCommands.js';
@@ -58,7 +59,7 @@ function setPrompt(doc: Y.Doc, slideId: SlideId, elementId: ElementId, prompt: s
 }
 
 /**
- * Says what a deck is written in; its questions for numbers read and ask accordingly from then on.
+ * Says what a deck is written in; its questions for numbers and its charts read and tell them accordingly from then on.
  * Refused: `deck.language`.
  */
 export const setLanguage = command(
@@ -71,11 +72,16 @@ export const setLanguage = command(
       deckMap(doc).set('language', language);
       for (const slide of slidesMap(doc).values()) {
         if (!(slide instanceof Y.Map)) continue;
-        for (const element of elementsOf(slide).values()) {
+        for (const [id, element] of elementsOf(slide)) {
           if (!(element instanceof Y.Map)) continue;
-          const question = readQuestion(element.get('question'));
-          const now = question && kindOf(question.kind).withDecimal?.(question, decimal);
-          if (now && now !== question) element.set('question', now);
+          const kind = elementKind(element.get('kind'));
+          if (!kind?.withDecimal) continue;
+          const read = readElement(id, element);
+          if (!read) continue;
+          const was = new Map<string, unknown>(Object.entries(read));
+          for (const [field, now] of Object.entries(kind.withDecimal(read, decimal))) {
+            if (now !== was.get(field)) element.set(field, now);
+          }
         }
       }
     };

@@ -9,6 +9,7 @@ import {
   niceTicks,
   plain,
   readDeck,
+  setLanguage,
   tableText,
   type ChartElement,
   type ChartForm,
@@ -177,4 +178,44 @@ test('cells pasted into it become its values and leave its box as it is', () => 
   const chart = readDeck(doc).slides.s!.elements.find((one) => one.kind === 'chart')!;
   expect(chartData(chart.text).series.map(({ name }) => name)).toEqual(['Gulls', 'Petrels']);
   expect([chart.box, chart.columns]).toEqual([box, [1, 1, 1]]);
+});
+
+describe('in a deck whose language parts decimals by a comma', () => {
+  const CELLS_OF_ONE = [
+    ['', 'Metres'],
+    ['low', '1.250'],
+    ['high', '3,5'],
+  ];
+  const inGerman = (): { doc: ReturnType<typeof deck>; chart: () => ChartElement } => {
+    const doc = deck(slide('s'));
+    setLanguage(doc, 'de');
+    addElement(doc, 's', {
+      kind: 'chart',
+      layer: 'content',
+      box: { x: 0, y: 0, w: 520, h: 340 },
+      text: tableText(CELLS_OF_ONE),
+      showsValues: true,
+    });
+    return {
+      doc,
+      chart: () => readDeck(doc).slides.s!.elements.find((one) => one.kind === 'chart')!,
+    };
+  };
+
+  it('reads what could be read in two ways as that language does, and tells it so', () => {
+    const { chart } = inGerman();
+    expect(chartData(chart().text, chart().decimal).series[0]!.values).toEqual([1250, 3.5]);
+    expect(chartWords(chart())).toContain('low 1.250, high 3,5');
+    const drawn = chartMarks(chart(), PAPER).flatMap((mark) =>
+      mark.kind === 'words' ? [mark.words] : [],
+    );
+    expect(drawn).toEqual(expect.arrayContaining(['1.250', '3,5']));
+  });
+
+  it('follows when the deck is said to be in another language', () => {
+    const { doc, chart } = inGerman();
+    setLanguage(doc, 'en');
+    expect(chartData(chart().text, chart().decimal).series[0]!.values).toEqual([1.25, 3.5]);
+    expect(chartWords(chart())).toContain('low 1.25, high 3.5');
+  });
 });

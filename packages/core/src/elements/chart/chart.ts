@@ -1,9 +1,10 @@
 import type { Fill } from '../../parts/fill.js';
+import { DECIMALS, type Decimal } from '../../questions/number/readNumber.js';
 import type { RichText } from '../../parts/richText.js';
 import type { ElementBase } from '../base.js';
 import { fill, flag, numbers, oneOf, richText } from '../fields.js';
 import type { ElementKindOf } from '../kind.js';
-import { chartData, type ChartData, type Series } from './values.js';
+import { chartData, numberWords, type ChartData, type Series } from './values.js';
 
 export const CHART_FORMS = ['bars', 'line', 'pie', 'points'] as const;
 export type ChartForm = (typeof CHART_FORMS)[number];
@@ -18,6 +19,8 @@ export interface ChartElement extends ElementBase {
   columns: number[];
   /** The numbers stand at what is drawn. */
   showsValues: boolean;
+  /** The sign that parts decimals in its cells, where one may be read in two ways, and in what it tells. */
+  decimal: Decimal;
   /** What it is drawn on; '' is the theme's paper. */
   fill: Fill;
 }
@@ -31,6 +34,7 @@ export const chart: ElementKindOf<ChartElement> = {
     text: richText(),
     columns: numbers(20),
     showsValues: flag(),
+    decimal: oneOf(DECIMALS, '.'),
     fill: fill(),
   },
   needs: [],
@@ -38,6 +42,7 @@ export const chart: ElementKindOf<ChartElement> = {
   look: ['form', 'showsValues', 'fill', 'opacity'],
   isInTheWay: () => true,
   says: valuesInWords,
+  withDecimal: (_fields, decimal) => ({ decimal }),
 };
 
 const FORM_WORDS: Record<ChartForm, string> = {
@@ -53,21 +58,25 @@ const TOLD = 12;
 export const chartWords = (element: ChartElement): string =>
   `${FORM_WORDS[element.form]}. ${valuesInWords(element)}`;
 
-function valuesInWords({ form, name, text }: ChartElement): string {
-  const data = chartData(text);
+function valuesInWords({ form, name, text, decimal }: ChartElement): string {
+  const data = chartData(text, decimal);
   const title = name ? `${name}. ` : '';
   if (data.series.length === 0) return `${title}No values yet.`;
   const told = form === 'pie' ? data.series.slice(0, 1) : data.series;
-  return title + told.map((series) => seriesWords(series, data)).join(' ');
+  return title + told.map((series) => seriesWords(series, data, decimal)).join(' ');
 }
 
-function seriesWords({ name, values }: Series, { labels, series }: ChartData): string {
+function seriesWords(
+  { name, values }: Series,
+  { labels, series }: ChartData,
+  decimal: Decimal,
+): string {
   const known = values.flatMap((value, index) =>
     value === null ? [] : [{ label: labels[index] || String(index + 1), value }],
   );
   const head = series.length > 1 || name ? `${name || 'Without a name'}: ` : '';
   const one = ({ label, value }: { label: string; value: number }): string =>
-    `${label} ${value.toLocaleString('en')}`;
+    `${label} ${numberWords(value, decimal)}`;
   const sorted = [...known].sort((a, b) => a.value - b.value);
   const ends = `Least ${one(sorted[0]!)}, most ${one(sorted.at(-1)!)}.`;
   if (known.length <= TOLD) {

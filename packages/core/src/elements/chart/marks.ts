@@ -1,9 +1,10 @@
 import { swatchesOf } from '../../themes/scenes.js';
 import type { Theme } from '../../themes/theme.js';
 import { Pen, svgOf } from '../../geometry/Pen.js';
+import type { Decimal } from '../../questions/number/readNumber.js';
 import { contrast, luminanceOf } from '../../parts/luminance.js';
 import type { ChartElement, ChartForm } from './chart.js';
-import { chartData, readCell, type ChartData } from './values.js';
+import { chartData, numberWords, readCell, type ChartData } from './values.js';
 
 /** What a chart is drawn with, in slide units from the upper left of its box. */
 export type ChartMark =
@@ -22,6 +23,7 @@ export type ChartMark =
 
 interface Plot {
   data: ChartData;
+  decimal: Decimal;
   /** Where the values are drawn. */
   left: number;
   top: number;
@@ -48,14 +50,15 @@ const DASHES = [[], [10, 6], [2, 6], [14, 5, 3, 5], [5, 5], [18, 6]];
 
 /** Everything that a chart is drawn with, from back to front; only a sentence while there are no values. */
 export function chartMarks(element: ChartElement, theme: Theme): ChartMark[] {
-  const { box, form, text, showsValues } = element;
-  const data = chartData(text);
+  const { box, form, text, showsValues, decimal } = element;
+  const data = chartData(text, decimal);
   const { ink, line } = theme.colours;
   const size = Math.min(28, Math.max(11, Math.min(box.w / 22, box.h / 14)));
   const marks: ChartMark[] = [];
   const margin = size * 0.9;
   const plot: Plot = {
     data,
+    decimal,
     left: margin,
     top: margin,
     right: box.w - margin,
@@ -162,15 +165,16 @@ function rangeOf(values: readonly number[], isFromNought: boolean): number[] {
   return isNear ? niceTicks(Math.min(0, least), Math.max(0, most)) : niceTicks(least, most);
 }
 
-const short = (value: number): string =>
-  value.toLocaleString('en', { maximumFractionDigits: Math.abs(value) < 1 ? 3 : 2 });
+const short = (value: number, { decimal }: Plot): string =>
+  numberWords(value, decimal, Math.abs(value) < 1 ? 3 : 2);
 
 function drawValues(plot: Plot, form: 'bars' | 'line' | 'points', showsValues: boolean): void {
   const { data, size, marks, line, ink } = plot;
   const known = data.series.flatMap(({ values }) => values.filter((value) => value !== null));
   const ticks = rangeOf(known, form === 'bars');
   const [low, high] = [ticks[0]!, ticks.at(-1)!];
-  plot.left += Math.max(...ticks.map((tick) => widthOf(short(tick), size * 0.85))) + size * 0.4;
+  plot.left +=
+    Math.max(...ticks.map((tick) => widthOf(short(tick, plot), size * 0.85))) + size * 0.4;
   plot.bottom -= size * 1.5;
   const { left, right, top, bottom } = plot;
   const up = (value: number): number => bottom - ((value - low) / (high - low)) * (bottom - top);
@@ -185,17 +189,17 @@ function drawValues(plot: Plot, form: 'bars' | 'line' | 'points', showsValues: b
       weight: isBase ? 2 : 1,
       dashes: [],
     });
-    write(plot, short(tick), left - size * 0.35, y + size * 0.3, 'right', 0.85);
+    write(plot, short(tick, plot), left - size * 0.35, y + size * 0.3, 'right', 0.85);
   }
-  const xs = form === 'points' ? numericLabels(data.labels) : null;
+  const xs = form === 'points' ? numericLabels(plot) : null;
   const across = xs ? scaleAcross(plot, xs) : bands(plot);
   if (form === 'bars') drawBars(plot, up, showsValues);
   else drawSeries(plot, form, across, up, showsValues);
 }
 
 /** Labels that are all numbers, as places on a scale; null otherwise. */
-function numericLabels(labels: readonly string[]): number[] | null {
-  const numbers = labels.flatMap((label) => readCell(label) ?? []);
+function numericLabels({ data: { labels }, decimal }: Plot): number[] | null {
+  const numbers = labels.flatMap((label) => readCell(label, decimal) ?? []);
   return numbers.length === labels.length && new Set(numbers).size > 1 ? numbers : null;
 }
 
@@ -206,7 +210,7 @@ function scaleAcross(plot: Plot, xs: readonly number[]): (index: number) => numb
   const room = right - left - size;
   const at = (value: number): number => left + size / 2 + ((value - low) / (high - low)) * room;
   for (const tick of ticks)
-    write(plot, short(tick), at(tick), bottom + size * 1.15, 'center', 0.85);
+    write(plot, short(tick, plot), at(tick), bottom + size * 1.15, 'center', 0.85);
   return (index) => at(xs[index]!);
 }
 
@@ -247,7 +251,7 @@ function drawBars(plot: Plot, up: (value: number) => number, showsValues: boolea
       });
       if (showsValues) {
         const y = value < 0 ? to + size * 0.95 : from - size * 0.3;
-        write(plot, short(value), x + width / 2, y, 'center', 0.8);
+        write(plot, short(value, plot), x + width / 2, y, 'center', 0.8);
       }
     });
   });
@@ -281,7 +285,7 @@ function drawSeries(
       if (value === null) return;
       const [x, y] = [across(index), up(value)];
       marks.push({ kind: 'area', path: pointPath(at, x, y, size * 0.34), colour });
-      if (showsValues) write(plot, short(value), x, y - size * 0.55, 'center', 0.8);
+      if (showsValues) write(plot, short(value, plot), x, y - size * 0.55, 'center', 0.8);
     });
   });
 }

@@ -48,5 +48,9 @@ export const question: ElementKindOf<QuestionElement, 'question'> = {
   look: [],
   isInTheWay: () => true,
   lines: ({ question }) => kindOf(question.kind).lines(question),
+  withDecimal: ({ question }, decimal) =>
+    question
+      ? { question: kindOf(question.kind).withDecimal?.(question, decimal) ?? question }
+      : {},
   pictures: (element) => picturesIn(element).map(({ hash }) => hash),
 };

@@ -1,3 +1,4 @@
+import { titleOf } from '../../deck/titleOf.js';
 import { NOWHERE, toSlide, type Target } from '../../deck/links/target.js';
 import { isSameTarget } from '../../deck/links/targetWords.js';
 import type { Deck } from '../../deck/types.js';
@@ -154,7 +155,7 @@ class Comparison {
       if (slide && planText(slide)?.isLocked) {
         this.#problems.push({
           line,
-          reason: `The text of “${slide.title}” is locked on its slide: let it go there to change it.`,
+          reason: `The text of “${titleOf(slide)}” is locked on its slide: let it go there to change it.`,
         });
         this.#untaken.set(item, { text: true });
       } else this.#steps.push({ do: 'text', slideId, text });
