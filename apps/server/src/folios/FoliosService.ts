@@ -14,6 +14,7 @@ import {
 } from '@gobrel/core';
 import { DataSource, type Repository } from 'typeorm';
 import { flag, id, number, orNull, rowOf, rowsOf, text } from '../database/rows.js';
+import { DeskService } from '../lessons/DeskService.js';
 import { isDuplicate, LessonsService } from '../lessons/LessonsService.js';
 import { notFound, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
@@ -30,6 +31,7 @@ export class FoliosService {
   constructor(
     private readonly database: DataSource,
     private readonly lessons: LessonsService,
+    private readonly desk: DeskService,
     private readonly sync: SyncService,
     private readonly projector: FolioProjector,
     private readonly blocks: BlocksService,
@@ -86,7 +88,7 @@ export class FoliosService {
       await this.sync.forget(`folio:${id}`);
     }
     const ids = gone.map(({ id }) => id);
-    await this.lessons.leaveOut(lessonId, ids);
+    await this.desk.leaveOut(lessonId, ids);
     await this.projector.announce(lessonId, ...ids);
   }
 

@@ -25,6 +25,7 @@ import {
   TimerDto,
   VoteDto,
 } from './lessons.dto.js';
+import { DeskService } from './DeskService.js';
 import { LessonsService } from './LessonsService.js';
 import { Needs } from '../access/needs.js';
 
@@ -34,6 +35,7 @@ import { Needs } from '../access/needs.js';
 export class DeskController {
   constructor(
     private readonly lessons: LessonsService,
+    private readonly desk: DeskService,
     private readonly folios: FoliosService,
     private readonly projector: FolioProjector,
   ) {}
@@ -105,7 +107,7 @@ export class DeskController {
   @Post('liken')
   @HttpCode(204)
   async liken(@Param('id') id: string, @Body() { questionId, text, as }: LikenDto): Promise<void> {
-    await this.lessons.liken(id, questionId, text, as ?? null);
+    await this.desk.liken(id, questionId, text, as ?? null);
     await this.projector.renew(id);
   }
 
@@ -148,7 +150,7 @@ export class DeskController {
   @Post('star')
   @HttpCode(204)
   async star(@Param('id') id: string, @Body() { answer, isStarred }: StarDto): Promise<void> {
-    await this.lessons.star(id, answer, isStarred);
+    await this.desk.star(id, answer, isStarred);
   }
 
   @Put('line-up/:folioId')
@@ -158,7 +160,7 @@ export class DeskController {
     @Param('folioId', ParseUUIDPipe) folioId: FolioId,
     @Body() { before }: LineUpDto,
   ): Promise<void> {
-    await this.lessons.lineUp(id, folioId, before ?? null);
+    await this.desk.lineUp(id, folioId, before ?? null);
   }
 
   @Delete('line-up/:folioId')
@@ -167,7 +169,7 @@ export class DeskController {
     @Param('id') id: string,
     @Param('folioId', ParseUUIDPipe) folioId: FolioId,
   ): Promise<void> {
-    await this.lessons.takeOutOfLineUp(id, folioId);
+    await this.desk.takeOutOfLineUp(id, folioId);
   }
 
   @Post('present')

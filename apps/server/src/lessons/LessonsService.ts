@@ -8,19 +8,14 @@ import {
   decodeLessonSettings,
   decodeLessonState,
   editionChanges,
-  linedUp,
   makeJoinCode,
   newId,
-  normalised,
   OPENING_STATE,
-  questionsOf,
   spotInRowBelow,
   stateInEdition,
   studentView,
-  writeDeskWork,
   writeLessonState,
   type Deck,
-  type DeskWork,
   type EditionChanges,
   type LessonCard,
   type LessonSettings,
@@ -28,8 +23,6 @@ import {
   type Slide,
   type SlideId,
   idOf,
-  type ElementId,
-  type FolioId,
 } from '@gobrel/core';
 import type { DatabaseError } from 'pg';
 import {
@@ -42,7 +35,7 @@ import {
 } from 'typeorm';
 import { random } from '../access/tokens.js';
 import { DecksService } from '../decks/DecksService.js';
-import { isAny, readBy, rowOf, rowsOf, text } from '../database/rows.js';
+import { readBy, rowOf, rowsOf, text } from '../database/rows.js';
 import { notFound, Problem, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { editionIn, freeze } from './editions.js';
@@ -68,7 +61,7 @@ export interface NewLesson {
 }
 
 /** What of a lesson is changed while its row is locked. */
-type Locked = Pick<
+export type Locked = Pick<
   Lesson,
   'deckId' | 'editionId' | 'state' | 'asked' | 'starred' | 'likened' | 'lineUp'
 >;
@@ -164,7 +157,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
 
   /** The deck as it is now becomes the lesson's edition; what was asked on the fly stays in it. */
   async renew(lessonId: string): Promise<void> {
-    await this.#alter(lessonId, async (lesson, rows) => {
+    await this.alter(lessonId, async (lesson, rows) => {
       const before = await editionIn(rows, lesson.editionId);
       const after = await this.decks.read(lesson.deckId);
       const asked = lesson.asked.flatMap((id) => before.slides[id] ?? []);
@@ -176,7 +169,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
   /** Puts a slide into the edition on the fly, and over what everyone is at. */
   async ask(lessonId: string, slide: Slide): Promise<SlideId> {
     const id = idOf<SlideId>(`asked-${newId()}`);
-    await this.#alter(lessonId, async (lesson, rows) => {
+    await this.alter(lessonId, async (lesson, rows) => {
       const edition = await editionIn(rows, lesson.editionId);
       const before = lesson.asked.flatMap((one) => edition.slides[one] ?? []);
       const others = Object.values(edition.slides).filter((one) => !lesson.asked.includes(one.id));
@@ -235,49 +228,6 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     await this.#lessons.update({ id: lessonId, endedAt: IsNull() }, times);
   }
 
-  /** Counts what was written as something else that was; null parts them again. */
-  async liken(
-    lessonId: string,
-    questionId: ElementId,
-    text: string,
-    as: string | null,
-  ): Promise<void> {
-    const lesson = await this.#alter(
-      lessonId,
-      async (lesson, rows) => {
-        const asked = questionsOf(await editionIn(rows, lesson.editionId)).get(questionId);
-        if (asked?.question.kind !== 'textEntry') {
-          throw refused('Only words that were written can count as others.');
-        }
-        const { [normalised(text)]: _before, ...others } = lesson.likened[questionId] ?? {};
-        const ofQuestion = as ? { ...others, [normalised(text)]: normalised(as) } : others;
-        if (Object.keys(ofQuestion).length > 300) {
-          throw refused('Three hundred are likened at the most.');
-        }
-        lesson.likened = { ...lesson.likened, [questionId]: ofQuestion };
-        lesson.state.renewed += 1;
-      },
-      true,
-    );
-    await this.#tellDesks(lessonId, lesson, ['likened']);
-  }
-
-  /** Stars an answer to be shown, or takes its star away. */
-  async star(lessonId: string, answer: string, isStarred: boolean): Promise<void> {
-    const lesson = await this.#alter(
-      lessonId,
-      (lesson) => {
-        const others = lesson.starred.filter((one) => one !== answer);
-        lesson.starred = isStarred ? [...others, answer] : others;
-        if (lesson.starred.length > 300) {
-          throw refused('Three hundred answers are starred at the most.');
-        }
-      },
-      true,
-    );
-    await this.#tellDesks(lessonId, lesson, ['starred']);
-  }
-
   find(lessonId: string): Promise<Lesson | null> {
     return lessonIn(this.database, lessonId);
   }
@@ -319,7 +269,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
     change: (state: LessonState) => LessonState,
     isOverToo = false,
   ): Promise<LessonState> {
-    const { state } = await this.#alter(
+    const { state } = await this.alter(
       lessonId,
       (lesson) => {
         lesson.state = change(lesson.state);
@@ -333,7 +283,7 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
    * The one way to change a lesson: read, changed and written under a lock on its row, so that of two who do something at
    * once neither undoes the other. What it is by then is told to everyone.
    */
-  async #alter(
+  async alter(
     lessonId: string,
     change: (lesson: Locked, rows: EntityManager) => Promise<void> | void,
     isOverToo = false,
@@ -415,63 +365,6 @@ export class LessonsService implements OnModuleInit, BeforeApplicationShutdown {
       this.sync.hangUpOn({ folioId: id });
       await this.sync.forget(`folio:${id}`);
     }
-  }
-
-  /** Puts a student of the lesson into the line-up before another, or last; who is in it moves. */
-  async lineUp(lessonId: string, folioId: FolioId, before: FolioId | null): Promise<void> {
-    const lesson = await this.#alter(
-      lessonId,
-      async (lesson, rows) => {
-        const isKnown = await isAny(rows, 'SELECT 1 FROM folio WHERE lesson_id = $1 AND id = $2', [
-          lessonId,
-          folioId,
-        ]);
-        if (!isKnown) throw notFound('student');
-        lesson.lineUp = linedUp(lesson.lineUp, folioId, before);
-      },
-      true,
-    );
-    await this.#tellDesks(lessonId, lesson, ['lineUp']);
-  }
-
-  async takeOutOfLineUp(lessonId: string, folioId: string): Promise<void> {
-    const lesson = await this.#alter(
-      lessonId,
-      (lesson) => {
-        lesson.lineUp = lesson.lineUp.filter((one) => one !== folioId);
-      },
-      true,
-    );
-    await this.#tellDesks(lessonId, lesson, ['lineUp']);
-  }
-
-  /** Of students who are taken out nothing stays lined up, starred or on the big screen. */
-  async leaveOut(lessonId: string, folioIds: readonly string[]): Promise<void> {
-    const isGone = (folioId: string | undefined): boolean => folioIds.includes(folioId ?? '');
-    const lesson = await this.#alter(
-      lessonId,
-      (lesson) => {
-        lesson.lineUp = lesson.lineUp.filter((one) => !isGone(one));
-        lesson.starred = lesson.starred.filter((one) => !isGone(one.split('/')[0]));
-        const { presenting, shown } = lesson.state;
-        if (isGone(presenting?.folioId)) lesson.state.presenting = null;
-        if (isGone(shown?.folioId)) lesson.state.shown = null;
-      },
-      true,
-    );
-    await this.#tellDesks(lessonId, lesson, ['lineUp', 'starred']);
-  }
-
-  /** Everyone at the lesson's desk sees what one of them has set. */
-  #tellDesks(
-    lessonId: string,
-    lesson: Locked,
-    changed: readonly (keyof DeskWork)[],
-  ): Promise<void> {
-    const work = Object.fromEntries(changed.map((name) => [name, lesson[name]]));
-    return this.sync.write(`desk:${lessonId}`, (doc) =>
-      writeDeskWork(doc, work, lesson.state.version),
-    );
   }
 }
 

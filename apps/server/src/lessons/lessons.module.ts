@@ -14,6 +14,7 @@ import { PracticeService } from '../practice/PracticeService.js';
 import { ScreensController } from '../screens/ScreensController.js';
 import { ScreensService } from '../screens/ScreensService.js';
 import { DeskController } from './DeskController.js';
+import { DeskService } from './DeskService.js';
 import { LessonsController } from './LessonsController.js';
 import { ResultsController } from './ResultsController.js';
 import { LessonsService } from './LessonsService.js';
@@ -33,6 +34,7 @@ import { LessonsService } from './LessonsService.js';
   ],
   providers: [
     LessonsService,
+    DeskService,
     FoliosService,
     AttemptsService,
     JoiningService,

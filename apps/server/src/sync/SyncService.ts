@@ -4,15 +4,12 @@ import { Inject, Injectable, Logger, type BeforeApplicationShutdown } from '@nes
 import { Redis } from '@hocuspocus/extension-redis';
 import {
   Hocuspocus,
-  OutgoingMessage,
-  type Connection,
-  type beforeHandleMessagePayload,
   type Document,
   type Extension,
   type onAuthenticatePayload,
 } from '@hocuspocus/server';
 import { WebSocketServer } from 'ws';
-import * as Y from 'yjs';
+import type * as Y from 'yjs';
 import { SERVER_LIMITS } from '@gobrel/core';
 import { addressOf } from '../access/addressOf.js';
 import {
@@ -24,19 +21,13 @@ import {
 import { sessionsIn } from '../access/cookies.js';
 import { isSameOrigin } from '../access/originCheck.js';
 import { CONFIG, type Config } from '../config.js';
-import { Cutter } from './Cutter.js';
-import { isAcknowledgement, readClientMessage } from './messages.js';
+import { Intake, refusal } from './Intake.js';
 import { Pulse } from './Pulse.js';
-import { SlowLane } from './SlowLane.js';
 import { personOf, SocketGuard } from './SocketGuard.js';
 import { UpdateStore } from './UpdateStore.js';
 
 /** Closes the socket of a visitor who is nobody: signed out, or never in. */
 const NOBODY = 4401;
-
-/** Bytes of a message that is taken a little at a time, and changes that are applied at once: about two milliseconds. */
-const LARGE = 20_000;
-const CHANGES_AT_ONCE = 1000;
 
 /** What another module does for a kind of document: fill it, follow it, be told who comes and goes. */
 export interface DocumentKeeper {
@@ -58,15 +49,10 @@ export interface DocumentKeeper {
 export class SyncService implements BeforeApplicationShutdown {
   readonly hocuspocus: Hocuspocus;
   #keepers = new Map<DocumentKind, DocumentKeeper>();
-  #bytes = new Map<string, number>();
-  #held = new WeakSet<Connection>();
-  /** Connections of which a large change is being taken. */
-  #taking = new WeakMap<Connection, Promise<unknown>>();
-  #slowly = new SlowLane();
-  #cutter: Cutter;
   #pulse = new Pulse();
   #guard = new SocketGuard();
   #logger = new Logger('sync');
+  #intake: Intake;
   #closing: Promise<void> | null = null;
   #sockets = socketsFor('student');
   #teacherSockets = socketsFor('teacher');
@@ -76,7 +62,7 @@ export class SyncService implements BeforeApplicationShutdown {
     private readonly access: AccessService,
     private readonly store: UpdateStore,
   ) {
-    this.#cutter = new Cutter(config.cuttingWorker);
+    this.#intake = new Intake(store, this.#guard, config.cuttingWorker);
     const extensions: Extension[] = [];
     if (config.redisUrl) {
       const { hostname, port } = new URL(config.redisUrl);
@@ -87,7 +73,7 @@ export class SyncService implements BeforeApplicationShutdown {
       extensions,
       onAuthenticate: (payload) => this.#letIn(payload),
       onLoadDocument: ({ documentName, document }) => this.#load(documentName, document),
-      beforeHandleMessage: (payload) => this.#take(payload),
+      beforeHandleMessage: (payload) => this.#intake.take(payload),
       onStoreDocument: ({ documentName, document }) => this.#settled(documentName, document),
       connected: ({ documentName, connection }) => {
         this.#guard.opened(connection.webSocket, documentName);
@@ -99,7 +85,7 @@ export class SyncService implements BeforeApplicationShutdown {
         return Promise.resolve();
       },
       afterUnloadDocument: ({ documentName }) => {
-        this.#bytes.delete(documentName);
+        this.#intake.forget(documentName);
         this.store.release(documentName);
         return Promise.resolve();
       },
@@ -236,7 +222,7 @@ export class SyncService implements BeforeApplicationShutdown {
     try {
       if (name.kind === 'deck' || name.kind === 'folio') {
         const { bytes } = await this.store.load(documentName, document);
-        this.#bytes.set(documentName, bytes);
+        this.#intake.holds(documentName, bytes);
       }
       await this.#keepers.get(name.kind)?.onLoad?.(name.id, document);
     } catch (error) {
@@ -244,118 +230,6 @@ export class SyncService implements BeforeApplicationShutdown {
       document.destroy();
       throw error;
     }
-  }
-
-  /** Messages of a device are taken in the order in which they came, also while a large one is being taken. */
-  async #take(payload: beforeHandleMessagePayload): Promise<void> {
-    const { connection } = payload;
-    for (let going; (going = this.#taking.get(connection));) await going;
-    if (payload.update.length <= LARGE) return this.#look(payload);
-    const taking = this.#takeLarge(payload).finally(() => this.#taking.delete(connection));
-    this.#taking.set(connection, taking);
-    if ((await taking) === 'done with') return doneWith();
-  }
-
-  /** Looks through a device's message before it is applied, and sends the update in it on its way to disk. */
-  #look({ update: data, documentName, connection }: beforeHandleMessagePayload): Promise<void> {
-    const message = readClientMessage(data);
-    if (message.kind === 'forbidden') return putOut(connection, 'not-understood');
-    const kind = parseDocumentName(documentName)?.kind;
-    if (!kind) return putOut(connection, 'not-understood');
-    if (message.kind === 'awareness') {
-      // In a lesson presence would be a line from every student to the whole class.
-      const { bytes, devices } = SERVER_LIMITS.presence;
-      const isFew = data.length <= bytes && connection.document.awareness.states.size <= devices;
-      if (kind !== 'deck' || !isFew) return putOut(connection, 'not-understood');
-      return Promise.resolve();
-    }
-    if (message.kind === 'asks') {
-      const whole = this.#bytes.get(documentName) ?? 0;
-      return this.#guard.mayAsk(connection.webSocket, whole);
-    }
-    if (message.kind !== 'update' || connection.readOnly) return Promise.resolve();
-    const { update } = message;
-    const decoded = decodedOf(update);
-    if (!decoded) return putOut(connection, 'not-understood');
-    if (!this.#guard.mayChange(connection.webSocket, decoded.structs.length)) {
-      return putOut(connection, 'too-large');
-    }
-    this.#acknowledgeWhenStored(connection);
-    if (message.isCatchUp && isKnown(connection.document, update)) return Promise.resolve();
-    if (!this.#hasRoom(documentName, update.length)) return putOut(connection, 'too-large');
-    void this.store.append(documentName, update);
-    return Promise.resolve();
-  }
-
-  /**
-   * The same for a large change, which is also applied here, a little at a time: see `SlowLane`. `done with` when nothing
-   * is left to be done about the message.
-   */
-  async #takeLarge(payload: beforeHandleMessagePayload): Promise<'done with' | 'look'> {
-    const { update: data, documentName, connection } = payload;
-    const { document } = connection;
-    const message = readClientMessage(data);
-    if (message.kind !== 'update' || connection.readOnly) {
-      await this.#look(payload);
-      return 'look';
-    }
-    const who = personOf((payload.context as { visitor: Visitor }).visitor);
-    const step = <T>(work: () => T): Promise<T> => this.#slowly.step(who, work);
-    const { update } = message;
-    const known = message.isCatchUp
-      ? await step(() => Y.encodeSnapshot(Y.snapshot(document)))
-      : null;
-    const cut = await this.#cutter.cut(who, { update, most: CHANGES_AT_ONCE, known });
-    if (!cut) return putOut(connection, 'not-understood');
-    if (!this.#guard.mayChange(connection.webSocket, cut.changes)) {
-      return putOut(connection, 'too-large');
-    }
-    this.#acknowledgeWhenStored(connection);
-    if (!cut.isKnown) {
-      if (!this.#hasRoom(documentName, update.length)) return putOut(connection, 'too-large');
-      for (const piece of cut.pieces) {
-        // Held or ended meanwhile: no more of it is taken, and the device is told.
-        const isTaken = await step(() => {
-          if (connection.readOnly || !document.hasConnection(connection)) return false;
-          void this.store.append(documentName, piece);
-          Y.applyUpdate(document, piece, connection);
-          return true;
-        });
-        if (!isTaken) return document.hasConnection(connection) ? 'look' : 'done with';
-      }
-    }
-    connection.send(new OutgoingMessage(documentName).writeSyncStatus(true).toUint8Array());
-    return 'done with';
-  }
-
-  /** Whether so many bytes more go into a document; they are counted. */
-  #hasRoom(documentName: string, more: number): boolean {
-    const kind = parseDocumentName(documentName)?.kind;
-    const bytes = (this.#bytes.get(documentName) ?? 0) + more;
-    if (!kind || bytes > SERVER_LIMITS.document[kind]) return false;
-    this.#bytes.set(documentName, bytes);
-    return true;
-  }
-
-  /**
-   * From now on an acknowledgement waits until all that the document holds is on disk: also what another device
-   * wrote, because this one may bring along a copy of that.
-   */
-  #acknowledgeWhenStored(connection: Connection): void {
-    if (this.#held.has(connection)) return;
-    this.#held.add(connection);
-    const send = connection.send.bind(connection);
-    connection.send = (message: Uint8Array): void => {
-      const stored = isAcknowledgement(message)
-        ? this.store.unstored(connection.document.name)
-        : null;
-      if (!stored) {
-        send(message);
-        return;
-      }
-      // A device that was put out meanwhile and signed in anew counts what is acknowledged from there on.
-      void stored.then(() => connection.document.hasConnection(connection) && send(message));
-    };
   }
 
   async #settled(documentName: string, document: Document): Promise<void> {
@@ -406,7 +280,7 @@ export class SyncService implements BeforeApplicationShutdown {
       this.store.drained(),
       new Promise((resolve) => setTimeout(resolve, Math.max(1000, patience - Date.now())).unref()),
     ]);
-    this.#cutter.close();
+    this.#intake.close();
   }
 
   /** Before the HTTP server closes, which waits for its sockets, and before the database does. */
@@ -422,32 +296,3 @@ const socketsFor = (who: 'student' | 'teacher'): WebSocketServer =>
     maxPayload: SERVER_LIMITS.message[who],
     allowSynchronousEvents: false,
   });
-
-function decodedOf(update: Uint8Array): ReturnType<typeof Y.decodeUpdate> | null {
-  try {
-    return Y.decodeUpdate(update);
-  } catch {
-    return null;
-  }
-}
-
-const isKnown = (document: Y.Doc, update: Uint8Array): boolean =>
-  Y.snapshotContainsUpdate(Y.snapshot(document), update);
-
-/** A message whose handling waits for this is not handled further. */
-const doneWith = (): Promise<never> => new Promise(() => undefined);
-
-/** Hocuspocus closes the connection with this; an empty message keeps it out of the error log. */
-function refusal(reason: string): Error & { code: number; reason: string } {
-  return Object.assign(new Error(''), { code: 4403, reason });
-}
-
-/**
- * Closes a document on a connection with what it is told. The message that it was for is dropped: Hocuspocus would write
- * a refusal that is thrown into the log, line by line, as often as somebody likes to be refused.
- */
-function putOut(connection: Connection, reason: Parameters<typeof refusal>[0]): Promise<never> {
-  const { code, reason: said } = refusal(reason);
-  connection.close({ code, reason: said });
-  return doneWith();
-}

@@ -3,10 +3,7 @@ import {
   findSlides,
   linkSlides,
   moveCards,
-  moveLink,
-  retarget,
   rewordLink,
-  toSlide,
   type Link,
   type LinkId,
   type Section,
@@ -37,7 +34,7 @@ import {
   type MouseEvent as ReactMouseEvent,
   type ReactElement,
 } from 'react';
-import { http, sentenceOf } from '../api/http';
+import { http } from '../api/http';
 import { useCheck } from '../deck/CheckProvider';
 import { Main } from '../ui/Page';
 import { useNotices } from '../ui/Notice';
@@ -63,14 +60,12 @@ import { TrailsPanel } from './TrailsPanel';
 import { FARTHEST, useMapMoves, WHOLE_MAP } from './useMapMoves';
 import { useMapActions } from './useMapActions';
 import { useMapElements } from './useMapElements';
+import { useTidy } from './useTidy';
+import { useWireHands } from './useWireHands';
 import { WireLayer } from '../cards/WireLayer';
-import { type Wire } from '../cards/wire';
 
 const OTHER_BUTTONS = [1, 2];
 const PLAIN = { hideAttribution: true };
-
-/** A wire that leads to several slides is drawn once for each, under the link's own identity. */
-const linkIdOf = (wire: Wire): LinkId => idOf(wire.id.split('>')[0]!);
 
 export default function MapView(): ReactElement {
   return (
@@ -100,7 +95,6 @@ function DeckMap(): ReactElement {
   const [dialog, setDialog] = useState<MapDialog | null>(null);
   const [sought, setSought] = useState('');
   const [isSelecting, setIsSelecting] = useState(false);
-  const [isTidying, setIsTidying] = useState(false);
   const [trailId, setTrailId] = useState<TrailId | null>(deck.defaultTrailId);
   const [isClicking, setIsClicking] = useState(false);
   const [linkingFrom, setLinkingFrom] = useState<SlideId | null>(null);
@@ -148,6 +142,7 @@ function DeckMap(): ReactElement {
     walks: settings.overlay === 'walks' ? walks.data : undefined,
   });
 
+  const { tidy, isTidying } = useTidy(frame, moves, settings.direction);
   const movingCards = useMemo(() => new Set(Object.keys(moving)), [moving]);
   const show = useCallback(
     (ids: SlideId[]) => {
@@ -212,24 +207,6 @@ function DeckMap(): ReactElement {
     [run, deck, regions],
   );
 
-  const tidy = async (which: 'loose' | 'all'): Promise<void> => {
-    setIsTidying(true);
-    try {
-      const { layOut } = await import('./layout');
-      const spots = await layOut(deck, graph, settings.direction, which);
-      frame.current?.classList.add('is-tidying');
-      run(moveCards, spots, 'layout');
-      setTimeout(() => {
-        frame.current?.classList.remove('is-tidying');
-        moves.fit();
-      }, 420);
-    } catch (error) {
-      notices.trouble(sentenceOf(error));
-    } finally {
-      setIsTidying(false);
-    }
-  };
-
   const linkTo = (source: string, target: string): void => {
     if (source.startsWith('section:') || target.startsWith('section:')) {
       notices.tell('Unfold the section first: a wire goes from slide to slide.');
@@ -252,33 +229,12 @@ function DeckMap(): ReactElement {
     if (onto) return onto.id === state.fromNode.id ? undefined : linkTo(state.fromNode.id, onto.id);
     act.addChoice(idOf(state.fromNode.id), { x: at.x, y: at.y - 55 });
   });
-  const pickWire = useCallback(
-    (wire: Wire) => {
-      const linkId = linkIdOf(wire);
-      if (!deck.links[linkId]) return;
-      setSelection(onlyLink(linkId));
-      focusMap();
-    },
-    [deck.links, focusMap],
-  );
-  const reword = useStable((linkId: LinkId) => act.reword(linkId));
-  const rewordWire = useCallback(
-    (wire: Wire) => deck.links[linkIdOf(wire)] && reword(linkIdOf(wire)),
-    [deck.links, reword],
-  );
-  const wordWire = useCallback(
-    (wire: Wire, wording: string | null) => onReword(linkIdOf(wire), wording),
-    [onReword],
-  );
-  const moveWire = useCallback(
-    (wire: Wire, end: 'from' | 'to', onto: string) => {
-      const [linkId, card] = [linkIdOf(wire), idOf<SlideId>(onto)];
-      if (end === 'from' && card !== wire.from) run(moveLink, linkId, card);
-      else if (end === 'to' && card !== wire.to) run(retarget, linkId, toSlide(card));
-      setSelection(onlyLink(linkId));
-    },
-    [run],
-  );
+  const wireHands = useWireHands({
+    take: setSelection,
+    reword: act.reword,
+    word: onReword,
+    focusMap,
+  });
 
   const onKeyDown = (event: KeyboardEvent): void =>
     onMapKey(event, {
@@ -430,10 +386,7 @@ function DeckMap(): ReactElement {
                 moving={movingCards}
                 direction={settings.direction}
                 selected={selection.linkId}
-                onPick={pickWire}
-                onReword={rewordWire}
-                onWord={wordWire}
-                onMoveEnd={moveWire}
+                {...wireHands}
               />
               <DotGrid />
               {shownTrails.length > 0 && <TrailLines deck={deck} trails={shownTrails} />}

@@ -5,10 +5,7 @@ import { routeGraph } from './graph.js';
 
 const found = (doc: ReturnType<typeof deck>, sought: string): [string, string][] => {
   const read = readDeck(doc);
-  return findSlides(read, routeGraph(read), sought).map(({ slideId, words }) => [
-    slideId,
-    words,
-  ]);
+  return findSlides(read, routeGraph(read), sought).map(({ slideId, words }) => [slideId, words]);
 };
 
 describe('finding slides', () => {
