@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { openSlide, stageOf, trayOf, undo } from './onTheStage';
-import { isSaved, newDeck, signIn, someone, test } from './people';
+import { isSaved, joinAs, newDeck, signIn, someone, startLesson, test } from './people';
 
 const scenery = (page: Page) => stageOf(page).locator('svg[data-scenery]').first();
 const themes = (page: Page) => page.getByRole('group', { name: 'Themes' });
@@ -242,4 +242,20 @@ test('a layout of one’s own: made out of a slide, given to another, changed on
   await isSaved(page);
   await page.reload();
   await expect(stageOf(page).getByText('What did the sea do?')).toBeVisible();
+
+  // It says so on the leaves that students make from the slide.
+  await page.goto(`/deck/${id}/map`);
+  await page.getByRole('group', { name: 'Tuesday', exact: true }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'Open for leaves' }).click();
+  await isSaved(page);
+  const { code } = await startLesson(page, { deck: `/deck/${id}` });
+  const mona = await someone(browser, { viewport: { width: 390, height: 844 }, hasTouch: true });
+  await joinAs(mona, code, 'Mona');
+  await mona.getByRole('button', { name: 'My leaves' }).tap();
+  await mona.getByRole('button', { name: 'Add a leaf: Tuesday' }).tap();
+  await expect(mona.getByPlaceholder('What did the sea do?')).toBeVisible();
+  await expect(mona.getByText('What did the sea do?')).toBeVisible();
+  await mona.getByPlaceholder('What did the sea do?').fill('It came up to the wall.');
+  await expect(mona.getByText('What did the sea do?')).toHaveCount(0);
 });

@@ -108,6 +108,7 @@ export * from './deck/slides/themeCommands.js';
 export { setNumbering, setTurn } from './deck/slides/showCommands.js';
 export { setLayout } from './deck/slides/layoutCommands.js';
 export { titleOf } from './deck/titleOf.js';
+export { promptIn } from './deck/promptIn.js';
 export { takeLayout } from './composition/layoutCommands.js';
 export * from './deck/slides/ownLayoutCommands.js';
 export * from './deck/arranging/styleCommands.js';

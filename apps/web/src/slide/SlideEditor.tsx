@@ -1,5 +1,6 @@
 import {
   isPiece,
+  promptIn,
   setNotes,
   type ElementId,
   type Layer,
@@ -27,7 +28,6 @@ import { useStable } from '../ui/useStable';
 import { useTyped } from '../ui/useTyped';
 import { useTellHand } from '../deck/presence';
 import { OthersHands } from './OthersHands';
-import { promptIn } from './ownSlots';
 import { SlotGhosts } from './SlotGhosts';
 import { EditingStage } from '../editing/EditingStage';
 import type { PenLook } from '../editing/StageHands';

@@ -1,4 +1,11 @@
-import { addPlaced, emptySlots, fitPicture, type Slide, type SlotSpec } from '@gobrel/core';
+import {
+  addPlaced,
+  emptySlots,
+  fitPicture,
+  promptIn,
+  type Slide,
+  type SlotSpec,
+} from '@gobrel/core';
 import { CircleHelp, Image } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { boxStyle } from '../parts/boxStyle';
@@ -6,7 +13,7 @@ import { useDeck } from '../deck/DeckContext';
 import { questionElement } from '../elements/question/making';
 import { PicturePop } from '../ui/PicturePop';
 import type { StageEdit } from '../editing/useStageEdit';
-import { promptIn, slotsOf } from './ownSlots';
+import { slotsOf } from './ownSlots';
 
 /** Places of the layout that wait for a picture or a question. */
 export function SlotGhosts(props: { slide: Slide; edit: StageEdit; scale: number }): ReactElement {

@@ -7,6 +7,7 @@ import {
   leafOnPattern,
   leafTitle,
   plain,
+  promptIn,
   removeLeaf,
   setElement,
   setText,
@@ -18,7 +19,9 @@ import {
   type Link,
   type OthersLeaf,
   type RunCommand,
+  type SlideElement,
   type SlideId,
+  type TextElement,
   titleOf,
 } from '@gobrel/core';
 import { runner } from '../ui/runner';
@@ -153,6 +156,13 @@ function LeavesOfOthers({ theme }: { theme: Deck['theme'] }): ReactElement | nul
 
 const NO_LINKS: readonly Link[] = [];
 
+/** The first text on a leaf of the style of an element, if that is a text. */
+const firstText = ({ elements }: Leaf, of: SlideElement): TextElement | undefined =>
+  elements.find(
+    (element): element is TextElement =>
+      element.kind === 'text' && of.kind === 'text' && element.style === of.style,
+  );
+
 function LeafEditor(props: {
   leaf: Leaf;
   edition: Deck;
@@ -174,7 +184,14 @@ function LeafEditor(props: {
   const width = Math.floor(
     Math.min(space.width, isNarrow ? space.width : (space.height * STAGE.width) / STAGE.height),
   );
-  const drawn = useMemo(() => leafOnPattern(leaf, edition.slides[leaf.patternId]), [leaf, edition]);
+  const pattern = edition.slides[leaf.patternId];
+  const drawn = useMemo(() => leafOnPattern(leaf, pattern), [leaf, pattern]);
+  // The leaf's own title and first text stand where the pattern's layout has a place for them.
+  const promptOf = (element: SlideElement): string | undefined => {
+    const first = firstText(leaf, element);
+    if (!pattern || first?.id !== element.id) return undefined;
+    return promptIn(edition, pattern, first.style === 'title' ? 'title' : 'body');
+  };
   const [history] = useState(() => createHistory(doc, [ySyncPluginKey]));
   const addPicture = async (picked: File | undefined): Promise<void> => {
     if (!picked) return;
@@ -184,7 +201,7 @@ function LeafEditor(props: {
       trouble(sentenceOf(error));
     }
   };
-  const asked = edition.slides[leaf.patternId]?.elements.find(
+  const asked = pattern?.elements.find(
     (element) => element.kind === 'text' && element.style === 'body',
   );
   const pictures = leaf.elements.filter((element) => element.kind === 'picture');
@@ -249,6 +266,7 @@ function LeafEditor(props: {
               slide={leaf}
               theme={edition.theme}
               links={NO_LINKS}
+              promptOf={promptOf}
             />
           </div>
         )}
@@ -261,6 +279,7 @@ function LeafEditor(props: {
                   <textarea
                     rows={element.style === 'title' ? 1 : 4}
                     value={wordsOf(element.text)}
+                    placeholder={promptOf(element)}
                     onChange={(event) =>
                       run(setText, leaf.id, element.id, plain(...event.target.value.split('\n')))
                     }

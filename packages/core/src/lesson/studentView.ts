@@ -25,8 +25,7 @@ export function studentView(edition: Deck): Deck {
     theme: edition.theme,
     turn: edition.turn,
     numbering: edition.numbering,
-    // What was laid by them is laid; how is the teacher's.
-    layouts: {},
+    layouts: layoutsForStudents(met),
     language: edition.language,
     startSlideId: met.startSlideId,
     slides,
@@ -49,6 +48,23 @@ export function studentView(edition: Deck): Deck {
     defaultTrailId: met.trails[0]?.id ?? null,
     setAside: {},
   };
+}
+
+/** What was laid by a layout is laid, and how is the teacher's: of those of patterns, what their empty places say. */
+function layoutsForStudents({
+  slides,
+  layouts,
+}: Pick<Deck, 'slides' | 'layouts'>): Deck['layouts'] {
+  const shown: Deck['layouts'] = {};
+  for (const { isPattern, ownLayout } of Object.values(slides)) {
+    const layout = isPattern && ownLayout !== null ? layouts[ownLayout] : undefined;
+    if (!layout || ownLayout === null) continue;
+    const places = layout.places.filter(({ prompt, isShown }) => isShown && prompt !== null);
+    if (places.length > 0) {
+      shown[ownLayout] = { label: '', places, ground: null, showsNumber: true };
+    }
+  }
+  return shown;
 }
 
 /** Where a link that students get leads them, field by field. */
@@ -90,7 +106,7 @@ function slideForStudents(slide: Slide): Slide {
     trunkId: null,
     setOut: null,
     layout: slide.layout,
-    ownLayout: null,
+    ownLayout: slide.isPattern ? slide.ownLayout : null,
     hidesNumber: slide.hidesNumber,
     theme: slide.theme,
     scenery: slide.scenery,

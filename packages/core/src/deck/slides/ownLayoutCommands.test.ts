@@ -8,6 +8,7 @@ import {
   keepLayout,
   pasteSlides,
   plain,
+  promptIn,
   readClip,
   readDeck,
   readPlainDeck,
@@ -18,6 +19,7 @@ import {
   setLayout,
   setOut,
   setNumbering,
+  setSlideFlag,
   slideNumbers,
   studentView,
   type Box,
@@ -263,4 +265,23 @@ test('what is no layout is read as one that does no harm, and students get none'
   const again = readPlainDeck(JSON.parse(JSON.stringify(readDeck(doc))));
   expect(again.layouts).toEqual(readDeck(doc).layouts);
   expect(studentView(again).layouts).toEqual({});
+});
+
+test('students get what the empty places of a pattern say, and nothing else of a layout', () => {
+  const { doc, id } = open();
+  const say = (slot: string, prompt: string): void => {
+    const { places } = readDeck(doc).layouts[id]!;
+    changeLayout(doc, id, {
+      places: places.map((place) => (place.slot === slot ? { ...place, prompt } : place)),
+    });
+  };
+  say('body', 'What did the sea do?');
+  expect(studentView(readDeck(doc)).layouts).toEqual({});
+  setSlideFlag(doc, 'b', 'isPattern', true);
+  const view = studentView(readDeck(doc));
+  expect(view.slides.a!.ownLayout).toBeNull();
+  expect(promptIn(view, view.slides.b!, 'body')).toBe('What did the sea do?');
+  expect(promptIn(view, view.slides.b!, 'title')).toBeUndefined();
+  expect(view.layouts[id]).toMatchObject({ label: '', ground: null });
+  expect(view.layouts[id]!.places).toHaveLength(1);
 });
