@@ -30,7 +30,7 @@ const shared = {
   transformIgnorePatterns: [
     '/node_modules/(?!(fractional-indexing|file-type|strtok3|token-types|uint8array-extras|@tokenizer|@borewit|culori|ml-[a-z-]+|is-any-array|cheminfo-types)/)',
   ],
-  modulePathIgnorePatterns: ['/dist/'],
+  modulePathIgnorePatterns: ['/dist/', '<rootDir>/.gobrel/'],
 };
 export default {
   // A busy machine is no fault of what is tested.

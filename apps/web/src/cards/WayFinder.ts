@@ -53,11 +53,11 @@ function endsOf(from: Box, to: Box): [x1: number, y1: number, x2: number, y2: nu
   return [from.x + from.w, from.y + from.h / 2, to.x - DOT_GAP, to.y + to.h / 2];
 }
 
-/** A card's room on a map that grows to the right: one that grows downwards is reckoned turned. */
+/** A card's room on a map that grows to the right: one that grows elsewhere is reckoned turned. */
 function boxAt({ x, y }: Spot, direction: Direction): Box {
-  return direction === 'down'
-    ? { x: y, y: x, w: CARD.height, h: CARD.width }
-    : { x, y, w: CARD.width, h: CARD.height };
+  const { width, height } = CARD;
+  if (direction === 'down') return { x: y, y: x, w: height, h: width };
+  return { x: direction === 'left' ? -x - width : x, y, w: width, h: height };
 }
 
 /** The way that minds no cards. */
@@ -66,7 +66,7 @@ export function directPath(wire: Wire, from: Spot, to: Spot, direction: Directio
   const path = leadsBack(x1, x2)
     ? pathOf(curveBack(x1, y1, x2, y2, lowest(wire, y1, y2), wire.lane), true)
     : pathOf(curveOn(x1, y1, x2, y2, wire.aside * BOW), false);
-  return direction === 'down' ? turned(path) : path;
+  return turned(path, direction);
 }
 
 const lowest = ({ lane }: Wire, y1: number, y2: number): number =>
@@ -147,7 +147,7 @@ export class WayFinder {
     for (const { curve, corners, cost } of this.#ways(wire, from, to)) {
       if (cost >= fewest) continue;
       const path = pathOf(curve, leadsBack(from.x + from.w, to.x - DOT_GAP));
-      const led = this.#direction === 'down' ? turned(path) : path;
+      const led = turned(path, this.#direction);
       const line = lineOf(wire, led);
       const whole = cost + (this.#isWeighed ? crossed(line, others) : 0);
       if (whole < fewest) [best, fewest] = [{ path: led, corners, line }, whole];

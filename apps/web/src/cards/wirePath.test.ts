@@ -19,6 +19,14 @@ test.each([
   else expect(wire.y).toBeCloseTo((y1 + y2) / 2);
 });
 
+test('a map that grows to the left has the same wires, in a mirror', () => {
+  const [right, left] = [wirePath(0, 10, 200, 40), wirePath(0, 10, -200, 40, 'left')];
+  expect([left.x, left.y, left.isBack]).toEqual([-right.x, right.y, right.isBack]);
+  expect(left.curve.filter((_, at) => at % 2)).toEqual(right.curve.filter((_, at) => at % 2));
+  expect(left.box).toEqual({ ...right.box, x: -right.box.x - right.box.w });
+  expect(wirePath(-500, 40, -100, 40, 'left').isBack).toBe(true);
+});
+
 test('a map that grows downwards has the same wires, turned', () => {
   const [right, down] = [wirePath(0, 10, 200, 40), wirePath(10, 0, 40, 200, 'down')];
   expect([down.x, down.y, down.isBack]).toEqual([right.y, right.x, right.isBack]);

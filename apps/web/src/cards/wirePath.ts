@@ -1,7 +1,7 @@
 import type { Box } from '@gobrel/core';
 import { LABEL } from './wireLabel';
 
-export type Direction = 'right' | 'down';
+export type Direction = 'right' | 'down' | 'left';
 
 /** Cubic curves end to end: x and y of where they begin, then of two controls and the end of each, in map units. */
 export type Curve = readonly number[];
@@ -29,7 +29,7 @@ export const BOW = 34;
 /**
  * The path of a wire between two cards, and where its wording stands, in map units. One that leads back runs beside
  * the cards, in one of four lanes so that several can be followed; wires between the same two cards bow `aside`. A map
- * that grows downwards is the same, turned.
+ * that grows downwards is the same, turned, and one that grows to the left the same in a mirror.
  */
 export function wirePath(
   sourceX: number,
@@ -41,7 +41,10 @@ export function wirePath(
   aside = 0,
 ): WirePath {
   if (direction === 'down') {
-    return turned(wirePath(sourceY, sourceX, targetY, targetX, 'right', lane, aside));
+    return turned(wirePath(sourceY, sourceX, targetY, targetX, 'right', lane, aside), direction);
+  }
+  if (direction === 'left') {
+    return turned(wirePath(-sourceX, sourceY, -targetX, targetY, 'right', lane, aside), direction);
   }
   if (!leadsBack(sourceX, targetX)) {
     return pathOf(curveOn(sourceX, sourceY, targetX, targetY, aside * BOW), false);
@@ -71,9 +74,13 @@ export function curveBack(
   return [x1, y1, x1 + reach, height, x2 - reach, height, x2, y2];
 }
 
-/** The same on a map that grows the other way. */
-export function turned(path: WirePath): WirePath {
-  const curve = path.curve.map((_, at) => path.curve[at ^ 1]!);
+/** The same as a path on a map that grows to the right, on one that grows elsewhere. */
+export function turned(path: WirePath, direction: Direction): WirePath {
+  if (direction === 'right') return path;
+  const curve =
+    direction === 'down'
+      ? path.curve.map((_, at) => path.curve[at ^ 1]!)
+      : path.curve.map((number, at) => (at % 2 === 0 ? 0 - number : number));
   return { ...pathOf(curve, path.isBack), isDotted: path.isDotted };
 }
 

@@ -33,12 +33,12 @@ test('on two hundred maps of ten to sixty cards no wire runs under a card and no
 
 const spot = fc.record({ x: fc.integer({ min: 0, max: 9 }), y: fc.integer({ min: 0, max: 9 }) });
 
-test('wherever cards lie apart from each other, wires go round them, on maps that grow to the right and downwards', () => {
+test('wherever cards lie apart from each other, wires go round them, on maps that grow to the right, downwards and to the left', () => {
   fc.assert(
     fc.property(
       fc.uniqueArray(spot, { minLength: 2, maxLength: 30, selector: ({ x, y }) => `${x} ${y}` }),
       fc.array(fc.tuple(fc.nat(29), fc.nat(29)), { minLength: 1, maxLength: 12 }),
-      fc.constantFrom('right', 'down'),
+      fc.constantFrom('right', 'down', 'left'),
       (places, pairs, direction) => {
         // 24 units apart, which is what is left when cards are pushed together.
         const spots = new Map(
@@ -55,11 +55,12 @@ test('wherever cards lie apart from each other, wires go round them, on maps tha
           const [from, to] = [spots.get(wire.from)!, spots.get(wire.to)!];
           const [x1, y1] = startOf(path.curve);
           const [x2, y2] = endOf(path.curve);
-          expect(direction === 'right' ? [x1, y2] : [y1, x2]).toEqual(
-            direction === 'right'
-              ? [from.x + CARD.width, to.y + CARD.height / 2]
-              : [from.y + CARD.height, to.x + CARD.width / 2],
-          );
+          const { width, height } = CARD;
+          const leaves = { right: from.x + width, left: from.x, down: from.y + height };
+          expect([direction === 'down' ? y1 : x1, direction === 'down' ? x2 : y2]).toEqual([
+            leaves[direction],
+            direction === 'down' ? to.x + width / 2 : to.y + height / 2,
+          ]);
         }
       },
     ),

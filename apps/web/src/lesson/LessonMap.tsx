@@ -20,6 +20,7 @@ import {
 } from '@xyflow/react';
 import '@xyflow/react/dist/style.css';
 import { useMemo, useState, type ReactElement } from 'react';
+import { seenDeck } from '../cards/seenDeck';
 import { DotGrid } from '../cards/DotGrid';
 import { SlideCard, type SlideCardProps } from '../cards/SlideCard';
 import { WireLayer } from '../cards/WireLayer';
@@ -121,7 +122,8 @@ export function LessonMap(props: {
   onPick: (slideId: SlideId) => void;
   onOpenFolio: (folioId: FolioId) => void;
 }): ReactElement {
-  const { edition, students, walks, current, onPick, onOpenFolio } = props;
+  const { students, walks, current, onPick, onOpenFolio } = props;
+  const { deck: edition, isLeftward } = useMemo(() => seenDeck(props.edition), [props.edition]);
   const graph = useMemo(() => routeGraph(edition), [edition]);
   const nodes = useMemo<StandingNode[]>(
     () =>
@@ -185,7 +187,12 @@ export function LessonMap(props: {
         minZoom={0.1}
         proOptions={{ hideAttribution: true }}
       >
-        <WireLayer wires={wires} spots={spots} direction="right" isLabelled={false} />
+        <WireLayer
+          wires={wires}
+          spots={spots}
+          direction={isLeftward ? 'left' : 'right'}
+          isLabelled={false}
+        />
         <DotGrid />
       </ReactFlow>
     </ReactFlowProvider>

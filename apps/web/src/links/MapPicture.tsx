@@ -1,6 +1,7 @@
 import { CARD, findSlides, type SlideId, titleOf } from '@gobrel/core';
 import { useMemo, useRef, type ReactElement } from 'react';
 import { useSize } from '../ui/useSize';
+import { useSeenDeck } from '../cards/useSeenDeck';
 import { useDeck } from '../deck/DeckContext';
 
 /** The deck's map as a picture to pick from: cards where they lie, those that match what is sought standing out. */
@@ -9,7 +10,8 @@ export function MapPicture(props: {
   current?: SlideId;
   onPick: (slideId: SlideId) => void;
 }): ReactElement {
-  const { deck, graph } = useDeck();
+  const { graph } = useDeck();
+  const { deck, isLeftward } = useSeenDeck();
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
   const slides = Object.values(deck.slides);
@@ -35,9 +37,9 @@ export function MapPicture(props: {
               return a && b ? (
                 <line
                   key={link.id + to}
-                  x1={(a.x - left + CARD.width) * scale}
+                  x1={(a.x - left + (isLeftward ? 0 : CARD.width)) * scale}
                   y1={(a.y - top + CARD.height / 2) * scale}
-                  x2={(b.x - left) * scale}
+                  x2={(b.x - left + (isLeftward ? CARD.width : 0)) * scale}
                   y2={(b.y - top + CARD.height / 2) * scale}
                   stroke="var(--color-ember)"
                   strokeOpacity={0.5}

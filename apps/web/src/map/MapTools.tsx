@@ -1,6 +1,7 @@
 import { findSlides, type SlideId, titleOf } from '@gobrel/core';
 import {
   ArrowDown,
+  ArrowLeft,
   ArrowRight,
   BoxSelect,
   Focus,
@@ -17,6 +18,8 @@ import { useDeck } from '../deck/DeckContext';
 import type { MapMoves } from './useMapMoves';
 import { OVERLAYS, type Overlay } from '../cards/cardMark';
 import { type MapSettings } from './mapSettings';
+
+const ARROWS = { right: ArrowRight, down: ArrowDown, left: ArrowLeft } as const;
 
 const OVERLAY_NAMES: Record<Overlay, string> = {
   none: 'Cards alone',
@@ -99,11 +102,11 @@ export function MapTools(props: {
         onClick={() => props.onTidy('all')}
       />
       <Tool
-        icon={settings.direction === 'down' ? ArrowDown : ArrowRight}
+        icon={ARROWS[settings.direction]}
         label={
           settings.direction === 'down'
-            ? 'Grows down: let it grow right'
-            : 'Grows right: let it grow down'
+            ? 'Grows down: let it grow sideways'
+            : `Grows ${settings.direction}: let it grow down`
         }
         onClick={() => onChange({ direction: settings.direction === 'down' ? 'right' : 'down' })}
       />

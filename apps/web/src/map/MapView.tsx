@@ -1,5 +1,6 @@
 import {
   addStop,
+  CARD,
   findSlides,
   linkSlides,
   moveCards,
@@ -39,6 +40,7 @@ import { useCheck } from '../deck/CheckProvider';
 import { Main } from '../ui/Page';
 import { useNotices } from '../ui/Notice';
 import { useStable } from '../ui/useStable';
+import { useSeenDeck } from '../cards/useSeenDeck';
 import { useDeck } from '../deck/DeckContext';
 import { cardAt, cardsMoved, sectionUnder } from './cardMoves';
 import { MapDoing, NODE_TYPES, type MapNode } from './cards';
@@ -79,13 +81,14 @@ export default function MapView(): ReactElement {
 const MORE_KEYS = ['Shift', 'Meta', 'Control'];
 
 function DeckMap(): ReactElement {
-  const { deckId, deck, graph, run, isOpen } = useDeck();
+  const { deckId, graph, run, isOpen } = useDeck();
+  const { deck, isLeftward, inDeck } = useSeenDeck();
   const { report, bySlide } = useCheck();
   const notices = useNotices();
   const flow = useReactFlow<MapNode>();
   const frame = useRef<HTMLDivElement>(null);
   const findField = useRef<HTMLInputElement>(null);
-  const [settings, setSettings] = useMapSettings(deckId);
+  const [settings, setSettings] = useMapSettings(deckId, isLeftward);
   const [selection, setSelection] = useState<MapSelection>(() =>
     deck.startSlideId ? onlyCards([deck.startSlideId]) : NOTHING,
   );
@@ -183,7 +186,7 @@ function DeckMap(): ReactElement {
         // A folded section that is moved takes its slides along, and they stay in it.
         const areSlides = ended.every(({ id }) => deck.slides[idOf<SlideId>(id)]);
         const into = areSlides ? sectionUnder(spots, deck, regions) : undefined;
-        run(moveCards, spots, 'hand', into);
+        run(moveCards, spots.map(inDeck), 'hand', into);
         setMoving({});
       } else if (moved.length > 0) {
         setMoving((old) => {
@@ -204,7 +207,7 @@ function DeckMap(): ReactElement {
         });
       }
     },
-    [run, deck, regions],
+    [run, deck, inDeck, regions],
   );
 
   const linkTo = (source: string, target: string): void => {
@@ -227,7 +230,8 @@ function DeckMap(): ReactElement {
     // Anywhere on a card is on the card; only where there is none a new slide is meant.
     const onto = cardAt(nodes, at);
     if (onto) return onto.id === state.fromNode.id ? undefined : linkTo(state.fromNode.id, onto.id);
-    act.addChoice(idOf(state.fromNode.id), { x: at.x, y: at.y - 55 });
+    const corner = { x: at.x - (isLeftward ? CARD.width : 0), y: at.y - 55 };
+    act.addChoice(idOf(state.fromNode.id), inDeck(corner));
   });
   const wireHands = useWireHands({
     take: setSelection,
@@ -239,6 +243,7 @@ function DeckMap(): ReactElement {
   const onKeyDown = (event: KeyboardEvent): void =>
     onMapKey(event, {
       slides: Object.values(deck.slides),
+      isLeftward,
       graph,
       selected: slides,
       link,
@@ -348,9 +353,8 @@ function DeckMap(): ReactElement {
             onKeyDownCapture={onKeyDown}
             onDoubleClick={(event) => {
               if (!(event.target as HTMLElement).classList.contains('react-flow__pane')) return;
-              act.addSlide(
-                flow.screenToFlowPosition({ x: event.clientX - 60, y: event.clientY - 40 }),
-              );
+              const at = { x: event.clientX - 60, y: event.clientY - 40 };
+              act.addSlide(inDeck(flow.screenToFlowPosition(at)));
             }}
           >
             <ReactFlow

@@ -2,12 +2,12 @@ import { CARD } from '@gobrel/core';
 import { ViewportPortal } from '@xyflow/react';
 import type { ReactElement } from 'react';
 import { Initials } from '../ui/Page';
-import { useDeck } from '../deck/DeckContext';
+import { useSeenDeck } from '../cards/useSeenDeck';
 import { useOthers } from '../deck/presence';
 
 /** Who else is on which slide, at the corner of its card. */
 export function OthersHere(): ReactElement | null {
-  const { deck } = useDeck();
+  const { deck } = useSeenDeck();
   const others = useOthers().flatMap((one) => {
     const slide = one.slideId ? deck.slides[one.slideId] : undefined;
     return slide ? [{ ...one, slide }] : [];

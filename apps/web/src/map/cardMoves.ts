@@ -28,15 +28,15 @@ export function cardsMoved(
   });
 }
 
-/** Sideways along the wires, up and down to the nearest card of the column. */
+/** Sideways along the wires, which lead to the left on a map that grows there; up and down to the nearest card of the column. */
 export function neighbour(
-  slides: Slide[],
-  graph: RouteGraph,
+  { slides, graph, isLeftward }: { slides: Slide[]; graph: RouteGraph; isLeftward: boolean },
   from: Slide,
   key: 'ArrowRight' | 'ArrowLeft' | 'ArrowUp' | 'ArrowDown',
 ): SlideId | undefined {
-  if (key === 'ArrowRight') return leadsOn(graph, from.id)[0];
-  if (key === 'ArrowLeft') return graph.waysIn.get(from.id)?.[0]?.from;
+  const [onKey, backKey] = isLeftward ? ['ArrowLeft', 'ArrowRight'] : ['ArrowRight', 'ArrowLeft'];
+  if (key === onKey) return leadsOn(graph, from.id)[0];
+  if (key === backKey) return graph.waysIn.get(from.id)?.[0]?.from;
   const sign = key === 'ArrowDown' ? 1 : -1;
   return slides
     .filter((slide) => (slide.y - from.y) * sign > 0)

@@ -21,20 +21,22 @@ export const MapDoing = createContext<{
   pickSection: (section: Section) => void;
 }>({ fold: () => undefined, pickSection: () => undefined });
 
+const COMES_IN = { right: Position.Left, down: Position.Top, left: Position.Right } as const;
+const GOES_OUT = { right: Position.Right, down: Position.Bottom, left: Position.Left } as const;
+
 function Ends({ direction, title }: { direction: Direction; title: string }): ReactElement {
-  const isDown = direction === 'down';
   return (
     <>
       <Handle
         type="target"
-        position={isDown ? Position.Top : Position.Left}
+        position={COMES_IN[direction]}
         isConnectableStart={false}
         // Out of the way of the wires' ends, which are taken hold of here.
         className="!pointer-events-none !size-2 !border-0 !bg-transparent"
       />
       <Handle
         type="source"
-        position={isDown ? Position.Bottom : Position.Right}
+        position={GOES_OUT[direction]}
         role="button"
         aria-label={`Draw a link from ${title || 'this slide'}`}
         // Seen by its colour and not by opacity, which would make every card a layer of several.

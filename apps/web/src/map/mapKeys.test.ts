@@ -16,7 +16,7 @@ const slideAt = (id: string) => entryAt(read.slides, idOf<SlideId>(id))!;
 
 /** What is in hand, and the key; gives back what was done, with its arguments, and whether the page was kept from it. */
 function press(
-  inHand: { slides?: string[]; link?: string; at?: string },
+  inHand: { slides?: string[]; link?: string; at?: string; isLeftward?: boolean },
   key: string,
   held: Partial<KeyboardEvent> = {},
 ): { done: string[]; isTaken: boolean } {
@@ -44,6 +44,7 @@ function press(
     } as unknown as KeyboardEvent,
     {
       slides: Object.values(read.slides),
+      isLeftward: inHand.isLeftward ?? false,
       graph,
       selected: (inHand.slides ?? []).map(slideAt),
       link: inHand.link ? entryAt(read.links, idOf<LinkId>(inHand.link)) : undefined,
@@ -127,4 +128,11 @@ test('with nothing in hand nothing is deleted, and what is typed in a field is l
   expect(done({}, 'a', CTRL)).toBe('pickAll');
   expect(press({ slides: ['lamp'], at: 'input' }, 'Delete').done).toEqual([]);
   expect(press({ slides: ['lamp'], at: '[role=dialog]' }, 'd', CTRL).done).toEqual([]);
+});
+
+test('on a map that grows to the left the arrow to the left leads on, and the one to the right back', () => {
+  const there = { slides: ['lamp'], isLeftward: true };
+  expect(done(there, 'ArrowLeft')).toBe(done({ slides: ['lamp'] }, 'ArrowRight'));
+  expect(done(there, 'ArrowRight')).toBe(done({ slides: ['lamp'] }, 'ArrowLeft'));
+  expect(done(there, 'ArrowLeft')).not.toBe(done(there, 'ArrowRight'));
 });

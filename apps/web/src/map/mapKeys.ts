@@ -5,6 +5,8 @@ import type { MapActions } from './MapBar';
 
 interface Keys {
   slides: Slide[];
+  /** The map grows to the left. */
+  isLeftward: boolean;
   graph: RouteGraph;
   /** The slides in hand; one alone is walked from. */
   selected: Slide[];
@@ -119,7 +121,7 @@ function onCard(event: KeyboardEvent, slide: Slide, keys: Keys): (() => unknown)
     case 'ArrowLeft':
     case 'ArrowUp':
     case 'ArrowDown': {
-      const next = neighbour(keys.slides, graph, slide, event.key);
+      const next = neighbour(keys, slide, event.key);
       return () => {
         if (next && event.shiftKey) keys.pickMore(next);
         else if (next) keys.show([next]);

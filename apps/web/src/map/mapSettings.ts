@@ -15,6 +15,7 @@ const keyOf = (deckId: string): string => `gobrel:map:${deckId}`;
 
 export function useMapSettings(
   deckId: string,
+  isLeftward: boolean,
 ): [MapSettings, (change: Partial<MapSettings>) => void] {
   const [settings, setSettings] = useState<MapSettings>(() => {
     const start: MapSettings = { direction: 'right', overlay: 'findings', panel: 'none' };
@@ -37,5 +38,7 @@ export function useMapSettings(
       }),
     [deckId],
   );
-  return [settings, change];
+  const across = isLeftward ? 'left' : 'right';
+  const seen = settings.direction === 'down' ? settings : { ...settings, direction: across };
+  return [seen as MapSettings, change];
 }

@@ -1,5 +1,6 @@
 import { mapRegions, setSection, type Deck, type MapRegions, type SectionId } from '@gobrel/core';
 import { useCallback, useMemo, useState } from 'react';
+import { useSeenDeck } from '../cards/useSeenDeck';
 import { useDeck } from '../deck/DeckContext';
 
 type Folds = ReadonlyMap<SectionId, boolean>;
@@ -22,7 +23,8 @@ export function useFolding(): {
   regions: MapRegions;
   fold: (sectionId: SectionId, isFolded: boolean) => void;
 } {
-  const { deck, run, isOpen } = useDeck();
+  const { run, isOpen } = useDeck();
+  const { deck } = useSeenDeck();
   const [folds, setFolds] = useState<Folds>(new Map());
   const regions = useMemo(
     () => mapRegions(isOpen ? deck : foldedAs(deck, folds)),

@@ -13,6 +13,7 @@ import {
   titleOf,
 } from '@gobrel/core';
 import { useMemo, useRef } from 'react';
+import { useSeenDeck } from '../cards/useSeenDeck';
 import { useDeck } from '../deck/DeckContext';
 import { cardMark } from '../cards/cardMark';
 import type { CardNode, MapNode } from './cards';
@@ -38,7 +39,8 @@ export function useMapElements(args: {
   /** Links that students do not get. */
   missed: ReadonlyMap<LinkId, Unmet>;
 } {
-  const { deck, graph } = useDeck();
+  const { graph } = useDeck();
+  const { deck } = useSeenDeck();
   const { regions, selection, moving, settings, bySlide, measures, walks, found } = args;
   const { direction, overlay } = settings;
   const last = useRef(new Map<string, { key: readonly unknown[]; node: CardNode }>());

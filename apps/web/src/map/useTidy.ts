@@ -19,7 +19,9 @@ export function useTidy(
     setIsTidying(true);
     try {
       const { layOut } = await import('./layout');
-      const spots = await layOut(deck, graph, direction, which);
+      // What is laid out is the deck: to which side its map grows is how it is shown.
+      const grows = direction === 'left' ? 'right' : direction;
+      const spots = await layOut(deck, graph, grows, which);
       frame.current?.classList.add('is-tidying');
       run(moveCards, spots, 'layout');
       setTimeout(() => {

@@ -1,5 +1,6 @@
 import {
   flatWords,
+  isRightToLeft,
   LINK_MARK,
   runSize,
   type Box,
@@ -7,7 +8,6 @@ import {
   type RichText,
   type SetType,
 } from '@gobrel/core';
-import { isRightToLeft } from './isRightToLeft';
 
 export type Canvas = OffscreenCanvasRenderingContext2D;
 

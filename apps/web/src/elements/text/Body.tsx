@@ -57,6 +57,8 @@ export function Body(props: BodyProps<TextElement>): ReactElement {
     >
       <div
         className={isAdorned ? `adorned adorned-${type.align}` : undefined}
+        // Its ornament stands where its words begin.
+        dir={isAdorned ? 'auto' : undefined}
         style={columns > 1 ? { columnCount: columns, columnGap: type.size } : undefined}
       >
         {words ??

@@ -1,4 +1,5 @@
 import {
+  isRightToLeft,
   standOf,
   textEdge,
   textFill,
@@ -43,12 +44,15 @@ export const paint: Painter<TextElement> = ({ context, theme, linked }, element)
   const room = inset(whole, padding, isCard ? 0 : padding);
   const type = textType(element, theme);
   const height = paintText(context, element.text, room, { ...type, linked });
-  const isAdorned = element.style === 'title' && !isCard && wordsOf(element.text) !== '';
+  const words = wordsOf(element.text);
+  const isAdorned = element.style === 'title' && !isCard && words !== '';
   if (!isAdorned || theme.dress.ornament === 'none') return;
   // So small that all ornaments are one.
   const free = room.h - height;
   const above = type.upright === 'top' ? 0 : type.upright === 'middle' ? free / 2 : free;
-  const aside = type.align === 'center' ? 0.5 : type.align === 'end' ? 1 : 0;
+  // Below where the words begin: at the right of those that are read from there.
+  const begins = isRightToLeft(words) ? 'end' : 'start';
+  const aside = type.align === 'center' ? 0.5 : type.align === begins ? 0 : 1;
   context.fillStyle = type.colour;
   context.globalAlpha *= 0.5;
   context.fillRect(room.x + (room.w - 120) * aside, room.y + above + height + 8, 120, 4);

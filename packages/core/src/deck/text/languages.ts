@@ -4,6 +4,7 @@ import type { Decimal } from '../../questions/number/readNumber.js';
 export const LANGUAGES = [
   ...[
     'en',
+    'ar',
     'bg',
     'cs',
     'da',
@@ -13,14 +14,17 @@ export const LANGUAGES = [
     'es',
     'es-MX',
     'et',
+    'fa',
     'fi',
     'fr',
     'ga',
+    'he',
+    'hi',
     'hr',
     'hu',
   ],
   ...['is', 'it', 'ja', 'ko', 'lt', 'lv', 'mt', 'nb', 'nl', 'pl', 'pt', 'pt-BR', 'ro', 'sk', 'sl'],
-  ...['sv', 'tr', 'uk', 'zh'],
+  ...['sv', 'tr', 'uk', 'ur', 'zh'],
 ] as readonly string[];
 
 /** The sign that parts decimals in a language, as the Unicode CLDR has it. */

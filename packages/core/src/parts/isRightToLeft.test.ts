@@ -1,4 +1,4 @@
-import { isRightToLeft } from './isRightToLeft';
+import { isRightToLeft } from './isRightToLeft.js';
 
 test.each([
   ['The lamp', false],
