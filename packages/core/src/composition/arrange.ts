@@ -214,8 +214,13 @@ function scoreOf(content: Content, places: Places, measured: MeasuredTexts, room
     y += area * (box.y + box.h / 2);
     edges.add(Math.round(place.look.align === 'center' ? box.x + box.w / 2 : box.x));
     if (part.kind === 'text' && part.style === 'choice') {
-      const across = (measured.of(part).widestLine * place.size) / (box.w - 2 * CHOICE_PADDING);
-      tall += Math.max(0, Math.ceil(across) - 2);
+      const [words, inner] = [measured.of(part), box.w - 2 * CHOICE_PADDING];
+      // Lines break between words: short ones may be more than their letters fill.
+      const isLong = words.widestLine * place.size > 1.5 * inner;
+      const lines = isLong
+        ? words.height(inner, place.size, 1) / words.height(1e5, place.size, 1)
+        : 1;
+      tall += Math.max(0, Math.round(lines) - 2);
     }
     if (part.kind !== 'text') shown += area;
     else if (lettersIn(part) > 0) {
@@ -244,7 +249,7 @@ function scoreOf(content: Content, places: Places, measured: MeasuredTexts, room
   // Of a picture that is covered in part it must be known what may be.
   const covered = under ? (under.matters ? COVERED : COVERED_UNASKED) : 0;
   // Choices are read at a glance: more than two lines of one are no label any more.
-  const faults = long + small + covered + 0.03 * Math.min(4, tall);
+  const faults = long + small + covered + 0.045 * Math.min(4, tall);
   return (
     0.34 * (under ? 1 : fill) + 0.2 * balance + 0.18 * large + 0.1 * order + 0.18 * picture - faults
   );
