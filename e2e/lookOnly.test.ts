@@ -1,16 +1,17 @@
-import { expect } from '@playwright/test';
+import { expect, type WebSocketRoute } from '@playwright/test';
 import { Client } from 'pg';
 import { COAUTHOR, copyOfLamp, drag, isSaved, signIn, someone, test } from './people';
 
 const SAID = 'You may look at this, and not change it.';
 
-/** The interface does not offer this role yet; the table of who may what has it. */
+/** The interface does not offer this role yet; the table of who may what has it. Whoever had another is lowered. */
 async function letLookAt(deckId: string, email: string): Promise<void> {
   const database = new Client({ connectionString: process.env.DATABASE_URL });
   await database.connect();
   await database.query(
     `INSERT INTO deck_person (deck_id, teacher_id, role)
-     SELECT $1, id, 'viewer' FROM teacher WHERE email = $2`,
+     SELECT $1, id, 'viewer' FROM teacher WHERE email = $2
+     ON CONFLICT (deck_id, teacher_id) DO UPDATE SET role = 'viewer'`,
     [deckId, email],
   );
   await database.end();
@@ -32,7 +33,13 @@ test('whoever may only look at a deck sees it change, changes nothing, and write
   await ines.keyboard.press('Enter');
   await isSaved(ines);
   await letLookAt(deck.split('/').at(-1)!, COAUTHOR.email);
-  const tomas = await signIn(await someone(browser), COAUTHOR);
+  const his = await someone(browser);
+  const sockets: WebSocketRoute[] = [];
+  await his.routeWebSocket(/\/sync/, (socket) => {
+    socket.connectToServer();
+    sockets.push(socket);
+  });
+  const tomas = await signIn(his, COAUTHOR);
   await tomas.goto(`${deck}/map`);
   const saved = tomas.getByRole('status', { name: 'Saved state' });
   await expect(saved).toHaveText('to look at');
@@ -134,4 +141,24 @@ test('whoever may only look at a deck sees it change, changes nothing, and write
   await expect(saved).toHaveText('saved');
   await tomas.getByLabel('Notes for you').fill('Ask who has one.');
   await expect(ines.getByLabel('Notes for you')).toHaveValue('Ask who has one.');
+  // And lowered again under the open page, with something in hand: it stays where everybody has it.
+  const at = (await title.boundingBox())!;
+  const onStage = async (): Promise<[number, number]> => {
+    const [one, all] = [(await title.boundingBox())!, (await stage.boundingBox())!];
+    return [Math.round(one.x - all.x), Math.round(one.y - all.y)];
+  };
+  const lies = await onStage();
+  await tomas.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+  await tomas.mouse.down();
+  await tomas.mouse.move(at.x + 120, at.y + 160, { steps: 5 });
+  await letLookAt(deck.split('/').at(-1)!, COAUTHOR.email);
+  for (const socket of sockets) await socket.close({ code: 4205, reason: 'changed' });
+  await expect(saved).toHaveText('to look at');
+  await tomas.mouse.move(at.x + 140, at.y + 180, { steps: 2 });
+  await tomas.mouse.up();
+  await expect.poll(onStage).toEqual(lies);
+  await expect(tomas.getByLabel('Notes for you')).not.toBeEditable();
+  await ines.keyboard.press('Escape');
+  await ines.getByLabel('Notes for you').fill('Ask who has two.');
+  await expect(tomas.getByLabel('Notes for you')).toHaveValue('Ask who has two.');
 });
