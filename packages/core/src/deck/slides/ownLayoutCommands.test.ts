@@ -73,6 +73,22 @@ test('laid anew once, every slide of it follows, but for what was moved by hand;
   expect(textOn('c')).toEqual(LOW);
 });
 
+test('a text that has grown with its words follows, and keeps the height that they need', () => {
+  const { doc, id, textOn } = open();
+  const grown = readDeck(doc).slides.b!.elements.find((one) => one.slot === 'body')!;
+  setBox(doc, 'b', grown.id, { ...BODY, h: BODY.h + 90 });
+  const own = readDeck(doc).slides.a!.elements.find((one) => one.slot === 'body')!;
+  setBox(doc, 'a', own.id, LOW);
+  relayLayout(doc, 'a');
+  expect(textOn('b')).toEqual({ ...LOW, h: BODY.h + 90 });
+  // One that was made less high has been pulled by hand.
+  setBox(doc, 'b', grown.id, { ...LOW, h: 60 });
+  setBox(doc, 'a', own.id, BODY);
+  relayLayout(doc, 'a');
+  expect(textOn('b')).toEqual({ ...LOW, h: 60 });
+  expect(readDeck(doc).slides.b!.ownLayout).toBe(id);
+});
+
 test('a part that is not shown lies beside the stage on every slide, and comes back', () => {
   const { doc, id, textOn } = open();
   const hide = (isShown: boolean): void => {

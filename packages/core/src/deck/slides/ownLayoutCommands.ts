@@ -211,6 +211,13 @@ const FURTHER: readonly Slot[] = ['second', 'third', 'fourth', 'fifth', 'sixth']
 const BESIDE = 60;
 const lies = ({ box, isShown }: OwnPlace): Box => (isShown ? box : { ...box, x: -box.w - BESIDE });
 
+/** Whether a text lies in a place and is only as high as its words have made it: no hand has moved it. */
+const hasGrownFrom = (place: Box, element: SlideElement): boolean =>
+  element.kind === 'text' &&
+  element.fit === 'grow' &&
+  element.box.h > place.h &&
+  sameData({ ...place, h: element.box.h }, element.box);
+
 /** Inside a transaction: a slide as a layout says; where that follows a change, what was moved since stays. */
 function lay(
   doc: Y.Doc,
@@ -242,10 +249,12 @@ function lay(
     if (!place) continue;
     filled.add(place.slot);
     const was = before?.places.find(({ slot }) => slot === place.slot);
-    if (element.isLocked || (was && !sameData(lies(was), element.box))) continue;
+    const isGrown = was !== undefined && hasGrownFrom(lies(was), element);
+    if (element.isLocked || (was && !isGrown && !sameData(lies(was), element.box))) continue;
     const one = sure(elementOf(doc, slideId, element.id), 'it was read just now');
+    const box = lies(place);
     one.set('slot', place.slot);
-    one.set('box', lies(place));
+    one.set('box', isGrown ? { ...box, h: Math.max(box.h, element.box.h) } : box);
     if (place.takes !== 'text') continue;
     one.set('style', place.style);
     one.set('align', place.align);
