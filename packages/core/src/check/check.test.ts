@@ -15,6 +15,7 @@ import {
   removeSlides,
   setAside,
   setElement,
+  setGround,
   setSlideFlag,
   setText,
   setTrail,
@@ -708,6 +709,45 @@ test('words on an unknown picture are not judged, on a known one they are measur
   expect(ofKind(brief, 'low-contrast')).toHaveLength(1);
   setElement(brief, 'a', 'x', { colour: '#333333' });
   expect(ofKind(brief, 'low-contrast')).toEqual([]);
+});
+
+test.each([
+  // To the right, downwards, to the lower right, to the lower left: where it ends words cannot be read.
+  [0, [false, true, false, true]],
+  [90, [false, false, true, true]],
+  [45, [false, false, false, true]],
+  [135, [false, false, true, false]],
+])('words over a fill that darkens at %i° are judged where they stand', (angle, dark) => {
+  const doc = deck(bare(slide('a', ending())));
+  setGround(doc, ['a'], {
+    fill: { from: '#FFFFFF', to: '#111111', angle, isRadial: false },
+  });
+  const corners = [box(40, 40, 120, 60), box(1120, 40, 120, 60), box(40, 620, 120, 60)];
+  for (const [at, where] of [...corners, box(1120, 620, 120, 60)].entries()) {
+    const id = `x${at}`;
+    text('Sea', { id, box: where, colour: '#222222' }).apply(doc, 'a');
+    expect([
+      id,
+      ofKind(doc, 'low-contrast').some(({ elementIds }) => elementIds?.includes(id)),
+    ]).toEqual([id, dark[at]]);
+  }
+});
+
+test('a zone that takes too few of the pieces it waits for says for how many', () => {
+  const [one, two] = [box(700, 500, 200, 60), box(700, 580, 200, 60)];
+  const waiting = (...pieces: string[]): Y.Doc =>
+    deck(
+      slide(
+        'a',
+        choice('go', 'b'),
+        piece('o', 'oar', one),
+        piece('p', 'lamp', two),
+        choosyZone({ takes: [], expects: pieces }),
+      ),
+      end,
+    );
+  expect(ofKind(waiting('o'), 'zone-closed')[0]?.why).toContain('waits for a piece that');
+  expect(ofKind(waiting('o', 'p'), 'zone-closed')[0]?.why).toContain('waits for 2 pieces that');
 });
 
 describe('setting aside', () => {
