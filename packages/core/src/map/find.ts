@@ -13,10 +13,8 @@ const known = new WeakMap<Slide, string>();
 export function slideWords(slide: Slide): string {
   let words = known.get(slide);
   if (words === undefined) {
-    const lines = slide.elements.map((element) =>
-      [elementWords(element), ...linesOn(element)].join(' '),
-    );
-    words = flatWords(lines.join(' ')).replace(/\s+/g, ' ');
+    const said = slide.elements.flatMap((element) => [elementWords(element), ...linesOn(element)]);
+    words = said.map(flatWords).join(' ').replace(/\s+/g, ' ');
     known.set(slide, words);
   }
   return words;

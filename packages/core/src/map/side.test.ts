@@ -1,4 +1,4 @@
-import { CARD, readDeck, setLanguage } from '../index.js';
+import { CARD, readDeck, setLanguage, summarise } from '../index.js';
 import { at, deck, slide } from '../testing/builder.js';
 import { mirroredMap, mirroredSpot, readsLeftward } from './side.js';
 
@@ -36,5 +36,9 @@ describe('the side to which a map grows', () => {
     const [before, after] = [mirroredMap(read), mirroredMap(changed)];
     expect(after.slides.a).toBe(before.slides.a);
     expect(after.slides.b).toMatchObject({ title: 'New', x: before.slides.b!.x });
+  });
+  test('the small picture of a deck knows of it', () => {
+    expect(summarise(readDeck(deck(slide('a: المنارة')))).isLeftward).toBe(true);
+    expect(summarise(readDeck(deck(slide('a: The lamp')))).isLeftward).toBe(false);
   });
 });

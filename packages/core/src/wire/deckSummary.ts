@@ -1,3 +1,4 @@
+import { readsLeftward } from '../map/side.js';
 import type { Deck } from '../deck/types.js';
 import { routeGraph } from '../map/graph.js';
 import { questionsOf } from '../folio/projection.js';
@@ -24,5 +25,6 @@ export function summarise(deck: Deck): DeckSummary {
     questions: questionsOf(deck).size,
     cards: shown.map(({ id, x, y }) => ({ x, y, isStart: id === deck.startSlideId })),
     wires,
+    isLeftward: readsLeftward(deck),
   };
 }

@@ -12,6 +12,8 @@ export interface DeckSummary {
   /** Cards in map units, and wires between them by index. */
   cards: { x: number; y: number; isStart: boolean }[];
   wires: [number, number][];
+  /** The map grows to the left; not said by decks that have not changed since it is told. */
+  isLeftward?: boolean;
 }
 
 export interface DeckCard<Time = string> {

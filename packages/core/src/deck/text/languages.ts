@@ -27,8 +27,14 @@ export const LANGUAGES = [
   ...['sv', 'tr', 'uk', 'ur', 'zh'],
 ] as readonly string[];
 
+const decimals = new Map<string, Decimal>();
+
 /** The sign that parts decimals in a language, as the Unicode CLDR has it. */
 export function decimalOf(language: string): Decimal {
+  const known = decimals.get(language);
+  if (known) return known;
   const parts = new Intl.NumberFormat(language).formatToParts(1.5);
-  return parts.find(({ type }) => type === 'decimal')?.value === ',' ? ',' : '.';
+  const decimal = parts.find(({ type }) => type === 'decimal')?.value === ',' ? ',' : '.';
+  decimals.set(language, decimal);
+  return decimal;
 }
