@@ -98,12 +98,12 @@ function WholeMarks(props: SettingsOf<Worded & Typography>): ReactElement {
           <Swatches
             label="Ink"
             theme={theme}
-            value={element.colour}
+            value={element.colour ?? ''}
             onChange={(colour) => run(setInk, slide.id, element.id, colour)}
           />
           <Plain
-            aria-pressed={element.colour === ''}
-            onClick={() => run(setInk, slide.id, element.id, '')}
+            aria-pressed={element.colour === null}
+            onClick={() => run(setInk, slide.id, element.id, null)}
           >
             As the theme
           </Plain>

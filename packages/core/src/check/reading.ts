@@ -66,7 +66,7 @@ function tooSmall(slide: Slide, element: TextElement, { size }: SetType): Findin
         do: 'set',
         slideId: slide.id,
         elementId: element.id,
-        settings: { size: 0 },
+        settings: { size: null },
       },
     ],
   };
@@ -138,8 +138,8 @@ function lowContrast(
   if (ratio >= needed) return null;
   const standard = (
     isText
-      ? textType({ ...element, colour: '' }, theme)
-      : shapeType({ ...element, colour: '' }, theme)
+      ? textType({ ...element, colour: null }, theme)
+      : shapeType({ ...element, colour: null }, theme)
   ).colour;
   const inks = ['', '#1E2B32', '#FFFFFF', '#000000'].filter(
     (candidate) => candidate !== element.colour,

@@ -14,7 +14,7 @@ const near = (one: number, other: number): boolean => Math.abs(one - other) < 0.
 /** A thing as if it had been set out as it lies: it is free to be set out otherwise. */
 export const asSetOut = (element: SlideElement): SetOut => ({
   box: element.box,
-  size: element.kind === 'text' ? element.size : 0,
+  size: element.kind === 'text' ? element.size : null,
   align: element.kind === 'text' ? element.align : null,
   fit: element.kind === 'picture' ? element.fit : null,
 });

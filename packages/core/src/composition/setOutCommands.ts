@@ -149,7 +149,7 @@ function laid(element: SlideElement, place: Place | undefined): SlideElement {
   if (!place) return element;
   const { box, size, look } = place;
   const was = element.setOut;
-  const setOut = { box, size, align: look.align ?? null, fit: null };
+  const setOut = { box, size: size || null, align: look.align ?? null, fit: null };
   if (element.kind === 'text') {
     // How it was aligned by hand stays.
     const isByHand = was !== null && element.align !== was.align;

@@ -35,8 +35,8 @@ export interface PieceRules {
 /** How a thing was set out: what lies or is set otherwise since has been put so by hand. */
 export interface SetOut {
   box: Box;
-  /** Type size in slide units; 0 for what has none. */
-  size: number;
+  /** Type size in slide units; null for what has none. */
+  size: number | null;
   align: Alignment | null;
   /** How a picture was laid into its box; null for what is none. */
   fit: Fit | null;
@@ -96,7 +96,8 @@ function readSetOut(value: unknown): SetOut | null {
   const { box, size, align, fit } = asRecord(value);
   return {
     box: readBox(box),
-    size: asNumber(size, 0, 0, 400),
+    // Once written as nought.
+    size: asNumber(size, 0, 0, 400) || null,
     align: ALIGNMENTS.find((one) => one === align) ?? null,
     fit: FITS.find((one) => one === fit) ?? null,
   };

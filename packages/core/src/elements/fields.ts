@@ -71,7 +71,8 @@ export const amount = (standard: number, least: number, most: number): Field<num
   given((value) => asNumber(value, standard, least, most));
 export const whole = (standard: number, least: number, most: number): Field<number> =>
   given((value) => Math.round(asNumber(value, standard, least, most)));
-export const colour = (): Field<string> => given(asColour);
+/** A colour of its own; null for what the theme has, which was once written as no letters. */
+export const colour = (): Field<string | null> => given((value) => asColour(value) || null);
 /** As many numbers as may be, each from −1000 to 1000. */
 export const numbers = (most: number): Field<number[]> =>
   given((value) => asList(value, most).map((entry) => asNumber(entry, 0, -1000, 1000)));
@@ -102,15 +103,20 @@ export const richText = (): Field<RichText> => ({
   forStudents: (value) => value,
 });
 
+/** A size of its own; null for what its style has, which was once written as nought. */
+function unlessNought(most: number): Field<number | null> {
+  return given((value) => asNumber(value, 0, 0, most) || null);
+}
+
 /** How the words of a thing are set. */
 export const TYPOGRAPHY: Fields<Typography> = {
   family: given((value) => FAMILY_NAMES.find((name) => name === value) ?? null),
-  size: amount(0, 0, 400),
+  size: unlessNought(400),
   colour: colour(),
   align: given((value) => ALIGNMENTS.find((one) => one === value) ?? null),
   upright: given((value) => UPRIGHTS.find((one) => one === value) ?? null),
-  leading: amount(0, 0, 4),
-  gap: amount(0, 0, 4),
+  leading: unlessNought(4),
+  gap: unlessNought(4),
 };
 /** What of it belongs to the look of a thing. */
 export const TYPE = ['family', 'size', 'colour', 'align', 'upright', 'leading', 'gap'] as const;

@@ -168,6 +168,11 @@ describe('a document and an edition written before kinds had folders', () => {
     Object.assign(slide, { turn: null, ownLayout: null, hidesNumber: false });
     for (const element of slide.elements) {
       Object.assign(element, { setOut: null, comes: 0 });
+      // What is left to the theme was once nought, and no letters.
+      const fields = element as unknown as Record<string, unknown>;
+      for (const key of ['size', 'leading', 'gap', 'colour']) {
+        if (fields[key] === 0 || fields[key] === '') fields[key] = null;
+      }
       if (element.kind === 'text') element.stands = 'bare';
       if (element.kind === 'picture') element.matters = null;
     }

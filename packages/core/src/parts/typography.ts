@@ -12,28 +12,28 @@ export type Upright = (typeof UPRIGHTS)[number];
 export const STANDS = ['bare', 'plate', 'line'] as const;
 export type Stand = (typeof STANDS)[number];
 
-/** How words are set. 0, null and '' leave it to the style, and thereby to the theme. */
+/** How words are set; null leaves it to the style, and thereby to the theme. */
 export interface Typography {
   family: FamilyName | null;
   /** Type size in slide units. */
-  size: number;
+  size: number | null;
   /** '#rrggbb'. */
-  colour: string;
+  colour: string | null;
   align: Alignment | null;
   upright: Upright | null;
   /** Line height in type sizes. */
-  leading: number;
+  leading: number | null;
   /** Space between paragraphs in type sizes. */
-  gap: number;
+  gap: number | null;
 }
 
 /** All of it as the style says. */
 export const AS_THE_STYLE: Typography = {
   family: null,
-  size: 0,
-  colour: '',
+  size: null,
+  colour: null,
   align: null,
   upright: null,
-  leading: 0,
-  gap: 0,
+  leading: null,
+  gap: null,
 };

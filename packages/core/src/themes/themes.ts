@@ -15,14 +15,15 @@ export interface SetType extends TypeSpec {
 
 function setWith(own: Typography, spec: TypeSpec, colour: string, rest: Rest): SetType {
   return {
-    family: own.family || spec.family,
+    family: own.family ?? spec.family,
+    // Editions that were frozen earlier have nought and no letters for null.
     size: own.size || spec.size,
     weight: spec.weight,
     leading: own.leading || spec.leading,
     colour: own.colour || colour,
-    align: own.align || rest.align,
-    upright: own.upright || rest.upright,
-    gap: own.gap,
+    align: own.align ?? rest.align,
+    upright: own.upright ?? rest.upright,
+    gap: own.gap ?? 0,
   };
 }
 interface Rest {

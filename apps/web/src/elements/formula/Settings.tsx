@@ -89,9 +89,9 @@ export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
       <ColourPop
         label="Ink"
         theme={theme}
-        value={element.colour}
+        value={element.colour ?? ''}
         standard={theme.colours.ink}
-        onChange={(colour) => set({ colour })}
+        onChange={(colour) => set({ colour: colour || null })}
       />
       <Slide
         label="Opacity"

@@ -37,9 +37,9 @@ export function Settings(props: SettingsOf<LineElement>): ReactElement {
       <ColourPop
         label="Ink"
         theme={theme}
-        value={element.colour}
+        value={element.colour ?? ''}
         standard={theme.colours.ink}
-        onChange={(colour) => set({ colour })}
+        onChange={(colour) => set({ colour: colour || null })}
       />
       <NumberField
         label="Weight"

@@ -6,7 +6,7 @@ import Body from './Body';
 export const Phone = ({ element, links, onFollow }: PhoneProps<TableElement>): ReactElement => (
   <div className="overflow-x-auto [&_table]:table-auto">
     <Body
-      element={{ ...element, size: 17, colour: '' }}
+      element={{ ...element, size: 17, colour: null }}
       theme={PAPER}
       links={links}
       onFollow={onFollow}

@@ -100,7 +100,7 @@ export function addElementTo(doc: Y.Doc, slideId: SlideId, element: NewElement):
  */
 export function addPlacedTo(doc: Y.Doc, slideId: SlideId, element: NewElement): ElementId {
   const setsItselfOut = Boolean(slideOf(doc, slideId)?.get('setOut'));
-  const setOut = setsItselfOut ? { box: element.box, size: 0, align: null, fit: null } : null;
+  const setOut = setsItselfOut ? { box: element.box, size: null, align: null, fit: null } : null;
   return addElementTo(doc, slideId, { ...element, setOut });
 }
 

@@ -10,13 +10,13 @@ import { readFragment, uncoloured, writeFragment } from '../../parts/richText.js
 import { type ElementKind, elementKind, type SlideElement } from '../../elements/registry.js';
 
 /**
- * Sets the colour of all words of a thing; words that had one of their own lose it. One step; '' is the theme's.
+ * Sets the colour of all words of a thing; words that had one of their own lose it. One step; null is the theme's.
  * Refused: `thing.gone`, `thing.locked`.
  */
 export const setInk = command(
   'setInk',
   'deck:write',
-  (doc: Y.Doc, slideId: SlideId, elementId: ElementId, colour: string): Plan => {
+  (doc: Y.Doc, slideId: SlideId, elementId: ElementId, colour: string | null): Plan => {
     const element = elementOf(doc, slideId, elementId);
     if (!element) return refuse('thing.gone');
     if (element.get('isLocked') === true) return refuse('thing.locked');

@@ -89,7 +89,7 @@ test('the ink of a whole text takes colours off its words, and leaves their size
     read().text.content[0]!.content!.map(({ marks }) => marks!.map(({ type }) => type)),
   ).toEqual([['bold'], ['bold', 'textStyle']]);
   history.undo();
-  expect(read()).toMatchObject({ colour: '', text });
+  expect(read()).toMatchObject({ colour: null, text });
 });
 
 describe('tables from spreadsheets', () => {

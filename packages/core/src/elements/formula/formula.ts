@@ -10,7 +10,7 @@ export interface FormulaElement extends ElementBase {
   tex: string;
   /** How it is read aloud; '' as it is written. */
   spoken: string;
-  colour: string;
+  colour: string | null;
 }
 
 export const formula: ElementKindOf<FormulaElement> = {

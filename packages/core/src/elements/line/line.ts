@@ -29,7 +29,7 @@ export interface LineElement extends ElementBase {
   from: Anchor | null;
   to: Anchor | null;
   tips: [start: Tip, end: Tip];
-  colour: string;
+  colour: string | null;
   /** In slide units. */
   weight: number;
   dash: Dash;
