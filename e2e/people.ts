@@ -18,7 +18,7 @@ export const test = plainTest.extend<{ everyoneLeaves: void }, { server: TestSer
       await server.kill('SIGTERM');
     },
     // Begins with a database that holds the demo data.
-    { auto: true, scope: 'worker', timeout: 120_000 },
+    { auto: true, scope: 'worker', timeout: 300_000 },
   ],
   baseURL: ({ server }, use) => use(server.baseURL),
   everyoneLeaves: [
