@@ -10,7 +10,15 @@ export interface SeenDeck {
 
 const asItIs = <S extends { x: number; y: number }>(spot: S): S => spot;
 
-export const seenDeck = (deck: Deck): SeenDeck =>
-  readsLeftward(deck)
-    ? { deck: mirroredMap(deck), isLeftward: true, inDeck: mirroredSpot }
-    : { deck, isLeftward: false, inDeck: asItIs };
+const known = new WeakMap<Deck, SeenDeck>();
+
+/** The same for the same deck, whoever asks. */
+export function seenDeck(deck: Deck): SeenDeck {
+  const seen =
+    known.get(deck) ??
+    (readsLeftward(deck)
+      ? { deck: mirroredMap(deck), isLeftward: true, inDeck: mirroredSpot }
+      : { deck, isLeftward: false, inDeck: asItIs });
+  known.set(deck, seen);
+  return seen;
+}

@@ -123,7 +123,7 @@ export function LessonMap(props: {
   onOpenFolio: (folioId: FolioId) => void;
 }): ReactElement {
   const { students, walks, current, onPick, onOpenFolio } = props;
-  const { deck: edition, isLeftward } = useMemo(() => seenDeck(props.edition), [props.edition]);
+  const { deck: edition, isLeftward } = seenDeck(props.edition);
   const graph = useMemo(() => routeGraph(edition), [edition]);
   const nodes = useMemo<StandingNode[]>(
     () =>

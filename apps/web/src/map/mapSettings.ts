@@ -39,6 +39,6 @@ export function useMapSettings(
     [deckId],
   );
   const across = isLeftward ? 'left' : 'right';
-  const seen = settings.direction === 'down' ? settings : { ...settings, direction: across };
-  return [seen as MapSettings, change];
+  const direction = settings.direction === 'down' ? 'down' : across;
+  return [{ ...settings, direction }, change];
 }

@@ -141,10 +141,10 @@ function lowContrast(
       ? textType({ ...element, colour: null }, theme)
       : shapeType({ ...element, colour: null }, theme)
   ).colour;
-  const inks = ['', '#1E2B32', '#FFFFFF', '#000000'].filter(
+  const inks = [null, '#1E2B32', '#FFFFFF', '#000000'].filter(
     (candidate) => candidate !== element.colour,
   );
-  const better = inks.find((candidate) => standingOut(candidate || standard, points) >= needed);
+  const better = inks.find((candidate) => standingOut(candidate ?? standard, points) >= needed);
   const place = { slideId: slide.id, elementId: element.id };
   return {
     kind: 'low-contrast',

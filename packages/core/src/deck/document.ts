@@ -133,7 +133,7 @@ export function readSlide(
     layout: layoutNameOf(slide),
     theme: readThemeRef(slide.get('theme')),
     scenery: AMOUNTS.find((amount) => amount === slide.get('scenery')) ?? null,
-    ownLayout: asString(slide.get('ownLayout'), '', 40) || null,
+    ownLayout: asId(slide.get('ownLayout')),
     hidesNumber: asBoolean(slide.get('hidesNumber')),
     turn: readTurn(slide.get('turn')),
     setOut: readSetOut(slide.get('setOut')),

@@ -21,6 +21,7 @@ import {
   setNumbering,
   setSlideFlag,
   slideNumbers,
+  slideOf,
   studentView,
   type Box,
   type Slide,
@@ -300,4 +301,15 @@ test('students get what the empty places of a pattern say, and nothing else of a
   expect(promptIn(view, view.slides.b!, 'title')).toBeUndefined();
   expect(view.layouts[id]).toMatchObject({ label: '', ground: null });
   expect(view.layouts[id]!.places).toHaveLength(1);
+});
+
+test('a layout that is called as something every object has is none: students get the slide all the same', () => {
+  for (const name of ['__proto__', 'constructor', 'toString', 'x'.repeat(500), 7]) {
+    const { doc } = open();
+    slideOf(doc, 'b')!.set('ownLayout', name);
+    setSlideFlag(doc, 'b', 'isPattern', true);
+    const view = studentView(readDeck(doc));
+    expect(view.slides.b!.ownLayout).toBeNull();
+    expect(promptIn(view, view.slides.b!, 'body')).toBeUndefined();
+  }
 });
