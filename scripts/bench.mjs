@@ -8,6 +8,7 @@ const BENCHES = [
   'acknowledgedSave',
   'folioSync',
   'fullCheck',
+  'deckMemory',
   'growth',
   'planText',
   'setOut',

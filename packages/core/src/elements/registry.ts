@@ -72,11 +72,22 @@ const FIELDS = Object.fromEntries(
   ELEMENT_KINDS.map((kind) => [kind, Object.entries({ ...BASE, ...elementKind(kind).fields })]),
 ) as Record<ElementKind, [key: string, field: Field<unknown>][]>;
 
+/**
+ * An element of each kind before anything is said of it. What is read is put into a copy of it: an object that grows by one
+ * computed key after the other becomes a table of hashes, which takes more room and is slower to ask.
+ */
+const BLANK = Object.fromEntries(
+  ELEMENT_KINDS.map((kind): [ElementKind, Record<string, unknown>] => [
+    kind,
+    { id: '', kind, ...Object.fromEntries(FIELDS[kind].map(([key]) => [key, undefined])) },
+  ]),
+) as Record<ElementKind, Record<string, unknown>>;
+
 /** An element out of the shared document; undefined for what cannot be one at all. */
 export function readElement(id: ElementId, raw: Raw): SlideElement | undefined {
   const kind = raw.get('kind');
   if (!isKind(kind)) return undefined;
-  const element: Record<string, unknown> = { id, kind };
+  const element: Record<string, unknown> = { ...BLANK[kind], id };
   for (const [key, field] of FIELDS[kind]) {
     const value = field.read(raw, key);
     if (value === undefined) return undefined;
@@ -102,7 +113,7 @@ function eachField(
   become: (field: Field<unknown>, value: unknown) => unknown,
 ): SlideElement {
   const { id, kind } = element;
-  const other: Record<string, unknown> = { id, kind };
+  const other: Record<string, unknown> = { ...BLANK[kind], id };
   for (const [key, field] of FIELDS[kind]) {
     other[key] = become(field, (element as unknown as Record<string, unknown>)[key]);
   }
