@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { drag } from './people';
+import { boxOf, drag } from './people';
 
 /** A starter of each kind, what an answer to it looks like on the desk's roll, and how it is given. */
 export interface Asked {
@@ -29,7 +29,7 @@ async function fill(field: Locator, words: string): Promise<void> {
 }
 /** Draws a finger or a mouse over a surface, from one place to another in shares of it. */
 async function stroke(page: Page, by: 'mouse' | 'finger'): Promise<void> {
-  const where = (await surface(page).boundingBox())!;
+  const where = await boxOf(surface(page));
   const at = (share: number): { x: number; y: number } => ({
     x: where.x + where.width * (0.2 + 0.5 * share),
     y: where.y + where.height * (0.3 + 0.2 * share),
@@ -102,11 +102,11 @@ export const KINDS: Asked[] = [
     kind: 'slider',
     told: /^(9|10)$/,
     mouse: async (page) => {
-      const bar = (await page.getByRole('slider').boundingBox())!;
+      const bar = await boxOf(page.getByRole('slider'));
       await page.mouse.click(bar.x + bar.width - 6, bar.y + bar.height / 2);
     },
     touch: async (page) => {
-      const bar = (await page.getByRole('slider').boundingBox())!;
+      const bar = await boxOf(page.getByRole('slider'));
       await page.touchscreen.tap(bar.x + bar.width - 8, bar.y + bar.height / 2);
     },
     keyboard: (page) => press(page.getByRole('slider'), 'End'),
@@ -165,7 +165,7 @@ export const KINDS: Asked[] = [
     mouse: async (page) => {
       await page.getByRole('button', { name: 'Piece: piece 1' }).hover();
       await page.mouse.down();
-      const stage = (await page.getByRole('button', { name: 'Piece: piece 1' }).boundingBox())!;
+      const stage = await boxOf(page.getByRole('button', { name: 'Piece: piece 1' }));
       await page.mouse.move(stage.x + 140, stage.y - 160, { steps: 8 });
       await page.mouse.up();
     },

@@ -1,5 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import {
+  boxOf,
   drag,
   fitMap,
   isSaved,
@@ -141,7 +142,7 @@ test('a show on a tablet: a swipe walks, a tap brings the band, and what is not 
   await expect(slide('Copper holds')).toBeVisible();
   // Where the band's way out would be: nothing is pressed before it is seen.
   const leave = page.getByRole('button', { name: 'Leave the show' });
-  const box = (await leave.boundingBox())!;
+  const box = await boxOf(leave);
   await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
   await page.waitForTimeout(400);
   expect(page.url()).toContain('/show');

@@ -1,5 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import {
+  boxOf,
   drag,
   gather,
   isSaved,
@@ -241,7 +242,7 @@ test('what is dragged and what is picked is there at once, too', async ({ browse
   await joinAs(keno, code, 'Keno');
   const piece = keno.getByRole('button', { name: /^Piece/ }).first();
   await expect(piece).toBeVisible();
-  const before = (await piece.boundingBox())!;
+  const before = await boxOf(piece);
   await drag(keno, piece, keno.getByRole('group', { name: 'Sort into two' }), { x: 0.5, y: 0.9 });
   await keno.reload();
   await expect(piece).toBeVisible();

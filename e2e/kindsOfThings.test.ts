@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { add, openSlide, seriousFindings, stageOf, thing, trayOf, undo } from './onTheStage';
-import { isSaved, joinAs, signIn, someone, startLesson, test } from './people';
+import { boxOf, isSaved, joinAs, signIn, someone, startLesson, test } from './people';
 
 const deckOf = (page: Page): string => /\/deck\/[^/]+/.exec(new URL(page.url()).pathname)![0];
 
@@ -39,7 +39,7 @@ test('a formula is typed, drawn, read aloud, taken back, and shown to a class', 
 
   // What cannot be read is said, and stays as it was typed; when it can be read again it is as large as before.
   await expect.poll(isDrawnIn).toBe(true);
-  const before = (await formula.boundingBox())!;
+  const before = await boxOf(formula);
   await tex.fill(`\\frac{${'1'.repeat(90)}`);
   await tex.fill('x = \\frac{b}{2}');
   await expect.poll(async () => (await formula.boundingBox())!.width).toBeCloseTo(before.width, 0);

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { gzipSync } from 'node:zlib';
-import { isSaved, joinAs, signIn, someone, startLesson, test } from './people';
+import { boxOf, isSaved, joinAs, signIn, someone, startLesson, test } from './people';
 
 test('the teacher moves the class together, holds it, and lets it go', async ({ browser }) => {
   const teacher = await signIn(await someone(browser));
@@ -149,7 +149,7 @@ test('a piece is dragged with a finger, in the picture on a phone', async ({ bro
     await phone.getByRole('button', { name: choice }).tap();
   }
   const piece = phone.getByRole('button', { name: 'Piece: a twig' });
-  const from = (await piece.boundingBox())!;
+  const from = await boxOf(piece);
   const [x, y] = [from.x + from.width / 2, from.y + from.height / 2];
   const touch = await phone.context().newCDPSession(phone);
   const at = (dx: number, dy: number): { x: number; y: number }[] => [{ x: x + dx, y: y + dy }];

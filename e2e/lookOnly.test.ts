@@ -1,6 +1,6 @@
 import { expect, type WebSocketRoute } from '@playwright/test';
 import { Client } from 'pg';
-import { COAUTHOR, copyOfLamp, drag, isSaved, signIn, someone, test } from './people';
+import { boxOf, COAUTHOR, copyOfLamp, drag, isSaved, signIn, someone, test } from './people';
 
 const SAID = 'You may look at this, and not change it.';
 
@@ -102,9 +102,9 @@ test('whoever may only look at a deck sees it change, changes nothing, and write
   await expect(tomas.getByRole('toolbar', { name: 'Tray' })).toContainText(SAID);
   await expect(tomas.getByRole('button', { name: 'Set out' })).toHaveCount(0);
   const title = stage.getByRole('button', { name: 'Text: The lamp goes out' });
-  const before = (await title.boundingBox())!;
+  const before = await boxOf(title);
   await drag(tomas, title, stage, { x: 0.7, y: 0.8 });
-  expect(await title.boundingBox()).toEqual(before);
+  expect(await boxOf(title)).toEqual(before);
   await title.dblclick();
   await tomas.keyboard.type('not mine');
   await tomas.keyboard.press('Delete');
@@ -142,9 +142,9 @@ test('whoever may only look at a deck sees it change, changes nothing, and write
   await tomas.getByLabel('Notes for you').fill('Ask who has one.');
   await expect(ines.getByLabel('Notes for you')).toHaveValue('Ask who has one.');
   // And lowered again under the open page, with something in hand: it stays where everybody has it.
-  const at = (await title.boundingBox())!;
+  const at = await boxOf(title);
   const onStage = async (): Promise<[number, number]> => {
-    const [one, all] = [(await title.boundingBox())!, (await stage.boundingBox())!];
+    const [one, all] = [await boxOf(title), await boxOf(stage)];
     return [Math.round(one.x - all.x), Math.round(one.y - all.y)];
   };
   const lies = await onStage();

@@ -1,5 +1,16 @@
 import { expect, type Page } from '@playwright/test';
-import { COAUTHOR, drag, isSaved, joinAs, newDeck, PNG, signIn, someone, test } from './people';
+import {
+  boxOf,
+  COAUTHOR,
+  drag,
+  isSaved,
+  joinAs,
+  newDeck,
+  PNG,
+  signIn,
+  someone,
+  test,
+} from './people';
 
 /** The whole loop: a deck from its first slide to a presented leaf, by a teacher, two students and a big screen. */
 test('from an empty map to a leaf on the big screen', async ({ browser }) => {
@@ -248,18 +259,18 @@ async function walkAndWork(page: Page, code: string): Promise<void> {
   const slide = page.getByRole('group', { name: 'The boat' });
   await drag(page, oar, slide, { x: 0.78, y: 0.85 });
   const rope = page.getByRole('button', { name: 'Piece: rope' });
-  const before = await rope.boundingBox();
+  const before = await boxOf(rope);
   await rope.focus();
   await page.keyboard.press('ArrowRight');
-  await expect.poll(async () => (await rope.boundingBox())!.x).toBeGreaterThan(before!.x + 5);
+  await expect.poll(async () => (await rope.boundingBox())!.x).toBeGreaterThan(before.x + 5);
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Put into the hull' }).press('Enter');
   await page.getByRole('radio', { name: 'Oars' }).check();
   await isSaved(page);
-  const placed = await oar.boundingBox();
+  const placed = await boxOf(oar);
   await page.reload();
   await expect(page.getByRole('radio', { name: 'Oars' })).toBeChecked();
-  expect(await oar.boundingBox()).toEqual(placed);
+  expect(await boxOf(oar)).toEqual(placed);
 
   for (const [title, words] of [
     ['Gulls over the pier', 'I counted nine.'],

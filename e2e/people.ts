@@ -130,6 +130,20 @@ export async function giveMarksAtOnce(desk: Page, lessonId: string): Promise<voi
 export const isSaved = (page: Page): Promise<void> =>
   expect(page.getByRole('status', { name: 'Saved state' })).toHaveText('saved');
 
+export type BoxOnPage = NonNullable<Awaited<ReturnType<Locator['boundingBox']>>>;
+
+/** Where something is on the page once it stays there: a row that appears, or a font that comes, moves what is below. */
+export async function boxOf(what: Locator): Promise<BoxOnPage> {
+  let box: BoxOnPage | null = null;
+  const stays = async (): Promise<boolean> => {
+    const before = JSON.stringify(box);
+    box = await what.boundingBox();
+    return box !== null && JSON.stringify(box) === before;
+  };
+  await expect.poll(stays, { intervals: [40, 60, 100, 250] }).toBe(true);
+  return box!;
+}
+
 /** Drags with the mouse from the middle of one thing to a point inside another, given in shares of its size. */
 export async function drag(
   page: Page,
@@ -137,8 +151,7 @@ export async function drag(
   onto: Locator,
   at = { x: 0.5, y: 0.5 },
 ): Promise<void> {
-  const [from, to] = [await what.boundingBox(), await onto.boundingBox()];
-  if (!from || !to) throw new Error('nothing to drag');
+  const [from, to] = [await boxOf(what), await boxOf(onto)];
   await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
   await page.mouse.down();
   await page.mouse.move(to.x + to.width * at.x, to.y + to.height * at.y, { steps: 8 });
@@ -151,8 +164,7 @@ export async function onStage(
   from: { x: number; y: number },
   to: { x: number; y: number },
 ): Promise<void> {
-  const box = await page.getByRole('group', { name: /^Stage: / }).boundingBox();
-  if (!box) throw new Error('no stage');
+  const box = await boxOf(page.getByRole('group', { name: /^Stage: / }));
   await page.mouse.move(box.x + box.width * from.x, box.y + box.height * from.y);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width * to.x, box.y + box.height * to.y, { steps: 8 });

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { isSaved, joinAs, newDeck, signIn, someone, test } from './people';
+import { boxOf, isSaved, joinAs, newDeck, signIn, someone, test } from './people';
 
 /** Puts a question of a kind on the slide and opens what it is made of. */
 async function addQuestion(page: Page, kind: string): Promise<void> {
@@ -70,7 +70,7 @@ test('a word, a number and a value on a scale are asked, answered by mouse, keyb
   await metres.fill('185 m');
   await expect(mona.getByText(/it is no number yet/)).toHaveCount(0);
   const scale = mona.getByRole('slider', { name: 'Your answer' });
-  const bar = (await scale.boundingBox())!;
+  const bar = await boxOf(scale);
   await mona.mouse.click(bar.x + bar.width - 6, bar.y + bar.height / 2);
   await expect(mona.getByText('10', { exact: true }).first()).toBeVisible();
   await isAnswered(mona);
@@ -96,7 +96,7 @@ test('a word, a number and a value on a scale are asked, answered by mouse, keyb
   await joinAs(tove, code, 'Tove');
   await tove.getByRole('textbox', { name: 'Your answer', exact: true }).fill('COPPER');
   await tove.getByRole('textbox', { name: 'Your answer in m' }).fill('186');
-  const slider = (await tove.getByRole('slider', { name: 'Your answer' }).boundingBox())!;
+  const slider = await boxOf(tove.getByRole('slider', { name: 'Your answer' }));
   await tove.touchscreen.tap(slider.x + 8, slider.y + slider.height / 2);
   await expect(tove.getByText('0', { exact: true }).first()).toBeVisible();
   await isAnswered(tove);

@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { add, openSlide, seriousFindings, stageOf, thing, trayOf, undo } from './onTheStage';
-import { drag, isSaved, newDeck, signIn, someone, test } from './people';
+import { boxOf, drag, isSaved, newDeck, signIn, someone, test } from './people';
 
 const setOutButton = (page: Page): Locator => trayOf(page).getByRole('button', { name: 'Set out' });
 const arrangements = (page: Page): Locator => page.getByRole('group', { name: 'Arrangements' });
@@ -38,9 +38,9 @@ test('a plan that is pasted becomes slides that are set out, and Check has nothi
   await page.getByRole('link', { name: 'Check' }).click();
   await expect(page.getByRole('heading', { name: 'Nothing to mend' })).toBeVisible();
   await page.getByRole('link', { name: 'Slide', exact: true }).click();
-  const first = (await thing(page, /^Text: Row out/).boundingBox())!;
-  const second = (await thing(page, /^Text: Climb the tower/).boundingBox())!;
-  const stage = (await stageOf(page).boundingBox())!;
+  const first = await boxOf(thing(page, /^Text: Row out/));
+  const second = await boxOf(thing(page, /^Text: Climb the tower/));
+  const stage = await boxOf(stageOf(page));
   // As large as a finger, one below the other, over most of the page.
   expect(Math.abs(first.x - second.x)).toBeLessThan(2);
   expect(second.y).toBeGreaterThan(first.y + first.height);
@@ -75,11 +75,11 @@ test('one click sets a slide out otherwise and one undo takes it back; what a ha
 
   const words = thing(page, /^Text: Lie down/);
   await drag(page, words, stageOf(page), { x: 0.7, y: 0.75 });
-  const put = (await words.boundingBox())!;
+  const put = await boxOf(words);
   await add(page, 'Question');
   await page.getByRole('button', { name: 'Text entry', exact: true }).click();
   await isSaved(page);
-  const after = (await words.boundingBox())!;
+  const after = await boxOf(words);
   expect(Math.abs(after.x - put.x) + Math.abs(after.y - put.y)).toBeLessThan(3);
   const lies = await places(page);
   await page.reload();
@@ -123,7 +123,7 @@ test('what matters in a picture is framed, and words lie over the rest of it, on
   await matters.click();
   const frame = page.getByRole('application', { name: /drag a frame/ });
   expect(await seriousFindings(page)).toEqual([]);
-  const { x, y, width, height } = (await frame.boundingBox())!;
+  const { x, y, width, height } = await boxOf(frame);
   await page.mouse.move(x + width * 0.63, y + height * 0.28);
   await page.mouse.down();
   await page.mouse.move(x + width * 0.79, y + height * 0.78, { steps: 4 });
@@ -138,12 +138,12 @@ test('what matters in a picture is framed, and words lie over the rest of it, on
   await page.keyboard.press('Escape');
   await isSaved(page);
 
-  const stage = (await stageOf(page).boundingBox())!;
-  const whole = (await shown.boundingBox())!;
+  const stage = await boxOf(stageOf(page));
+  const whole = await boxOf(shown);
   expect(Math.abs(whole.width - stage.width)).toBeLessThan(4);
   // The part that matters begins at 63 hundredths: everything that is read ends before it.
   for (const words of [/^Text: It goes round/, /^Text: Row out/, /^Text: Climb the tower/]) {
-    const box = (await thing(page, words).boundingBox())!;
+    const box = await boxOf(thing(page, words));
     expect(box.x + box.width).toBeLessThan(stage.x + stage.width * 0.63);
   }
   await page.getByRole('link', { name: 'Check' }).click();

@@ -9,7 +9,7 @@ import {
   seriousFindings,
   numbers,
 } from './onTheStage';
-import { drag, isSaved, onStage, signIn, someone, test } from './people';
+import { boxOf, drag, isSaved, onStage, signIn, someone, test } from './people';
 
 test('by mouse: shapes with words and a line that sticks, aligned, grouped, turned; every step undone', async ({
   browser,
@@ -33,7 +33,7 @@ test('by mouse: shapes with words and a line that sticks, aligned, grouped, turn
   await add(page, 'Line');
   await onStage(page, { x: 0.2, y: 0.75 }, { x: 0.7, y: 0.6 });
   const line = thing(page, 'Line');
-  const before = (await line.boundingBox())!;
+  const before = await boxOf(line);
   await drag(page, lamp, stageOf(page), { x: 0.85, y: 0.3 });
   await expect.poll(async () => (await line.boundingBox())!.width).toBeGreaterThan(before.width);
   await undo(page).click();
@@ -60,7 +60,7 @@ test('by mouse: shapes with words and a line that sticks, aligned, grouped, turn
   await trayOf(page).getByRole('button', { name: 'Step into it' }).click();
   await expect(star).toBeVisible();
   await star.click();
-  const turn = (await page.locator('[data-handle=turn]').boundingBox())!;
+  const turn = await boxOf(page.locator('[data-handle=turn]'));
   await page.mouse.move(turn.x + turn.width / 2, turn.y + turn.height / 2);
   await page.mouse.down();
   await page.mouse.move(turn.x - 90, turn.y - 40, { steps: 6 });
@@ -108,7 +108,7 @@ test('by mouse: a picture from the box, cropped, cut to a shape and credited; sc
   const whole = await numbers(page);
 
   await tray.getByRole('button', { name: 'Crop' }).click();
-  const side = (await page.locator('[data-crop=e]').boundingBox())!;
+  const side = await boxOf(page.locator('[data-crop=e]'));
   await page.mouse.move(side.x + side.width / 2, side.y + side.height / 2);
   await page.mouse.down();
   await page.mouse.move(side.x - 60, side.y + side.height / 2, { steps: 5 });
@@ -220,7 +220,7 @@ test('words: styles, lists, sizes and colours; pasted words keep their structure
   const list = stageOf(page).getByRole('list').first();
   await expect(list.getByRole('listitem').first()).toHaveText('Tide tables');
   await expect(list.locator('em').first()).toBeVisible();
-  const [box, inside] = [(await text.boundingBox())!, (await list.boundingBox())!];
+  const [box, inside] = [await boxOf(text), await boxOf(list)];
   expect(inside.y + inside.height).toBeLessThanOrEqual(box.y + box.height + 2);
 
   await tray.getByRole('button', { name: /^Type/ }).click();
@@ -262,10 +262,10 @@ test('by keyboard alone: a slide with a shape, words and a picture of its own pl
   await page.keyboard.press('Escape');
   const text = thing(page, 'Text: Made without a mouse');
   await text.focus();
-  const before = (await text.boundingBox())!;
+  const before = await boxOf(text);
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight');
   await page.keyboard.press('ArrowDown');
-  const after = (await text.boundingBox())!;
+  const after = await boxOf(text);
   expect(after.x).toBeGreaterThan(before.x + 10);
 
   // A tool that draws puts its thing in the middle when it is asked for from the keyboard.
@@ -334,12 +334,12 @@ test('by finger on a tablet: a piece in an area, tried out in the editor; two fi
     await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
   };
   const middle = async (locator: Locator): Promise<{ x: number; y: number }> => {
-    const box = (await locator.boundingBox())!;
+    const box = await boxOf(locator);
     return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
   };
   const piece = thing(page, 'Piece: piece');
   const before = await middle(piece);
-  const corner = (await stageOf(page).boundingBox())!;
+  const corner = await boxOf(stageOf(page));
   await finger(before, [corner.x + 70 - before.x, corner.y + corner.height - 30 - before.y]);
   await expect.poll(async () => (await middle(piece)).x).toBeLessThan(corner.x + 80);
 

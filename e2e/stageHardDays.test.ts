@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { add, horn, openSlide, stageOf, thing, trayOf, twoOnSlide, undo } from './onTheStage';
-import { isSaved, PNG, signIn, someone, test } from './people';
+import { boxOf, isSaved, PNG, signIn, someone, test } from './people';
 
 test('two teachers on one slide: both move, one undoes only what is hers', async ({ browser }) => {
   const { ines, tomas } = await twoOnSlide(browser, 'Both move');
@@ -129,14 +129,14 @@ test('the connection is lost while something is dragged: it is kept, and saved w
   await page.getByRole('button', { name: 'Ring', exact: true }).click();
   await isSaved(page);
   const ring = thing(page, 'Ring, empty');
-  const from = (await ring.boundingBox())!;
+  const from = await boxOf(ring);
   await page.mouse.move(from.x + 40, from.y + 40);
   await page.mouse.down();
   await page.mouse.move(from.x - 60, from.y + 60, { steps: 4 });
   await page.context().setOffline(true);
   await page.mouse.move(from.x - 160, from.y + 70, { steps: 4 });
   await page.mouse.up();
-  const there = (await ring.boundingBox())!;
+  const there = await boxOf(ring);
   expect(there.x).toBeLessThan(from.x - 100);
   await page.context().setOffline(false);
   await isSaved(page);
@@ -160,7 +160,7 @@ test('things are copied to another deck, pasted in place, and given the look of 
   await page.keyboard.press('Escape');
   const cloud = thing(page, 'Cloud, empty');
   await cloud.focus();
-  const there = (await cloud.boundingBox())!;
+  const there = await boxOf(cloud);
   await page.keyboard.press('Control+c');
   await page.keyboard.press('Control+v');
   await expect(cloud).toHaveCount(2);
@@ -182,7 +182,7 @@ test('things are copied to another deck, pasted in place, and given the look of 
   await openSlide(page, 'To there');
   await page.keyboard.press('Control+v');
   await expect(cloud).toHaveCount(1);
-  const here = (await cloud.boundingBox())!;
+  const here = await boxOf(cloud);
   expect(Math.abs(here.x - there.x)).toBeLessThan(2);
   expect(Math.abs(here.y - there.y)).toBeLessThan(2);
 });

@@ -126,7 +126,7 @@ try {
         PLAYWRIGHT_JSON_OUTPUT_NAME: report,
       }),
     );
-    count('Playwright', report, ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+    count('Playwright', report, ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]);
   }
   await checked;
 } finally {
