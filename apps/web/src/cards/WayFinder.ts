@@ -1,6 +1,6 @@
 import { CARD, type Box } from '@gobrel/core';
 import { BoxGrid } from './BoxGrid';
-import { crossed, lineOf, type Line } from './crossings';
+import type { LineGrid } from './LineGrid';
 import { rounded } from './roundedLine';
 import type { Spot, Spots, Wire } from './wire';
 import {
@@ -38,8 +38,9 @@ const MOST_CORNERS = 400;
 const MOST_CARDS = 20;
 /** How much the way that is left counts for more than the way so far: fewer corners are looked at. */
 const GREED = 1.15;
-/** What a corner costs beside its way, in map units. */
+/** What a corner costs beside its way, and what it costs to cross a wire, in map units. */
 const CORNER = 14;
+const CROSSING = 500;
 
 interface Corner extends Spot {
   card: Box;
@@ -75,9 +76,13 @@ const lowest = ({ lane }: Wire, y1: number, y2: number): number =>
 export interface Led {
   path: WirePath;
   corners: readonly string[];
+  /** How many wires it crosses, of those that were led by then. */
+  crosses: number;
 }
 interface Way {
   curve: Curve;
+  /** The same as straight pieces. */
+  ends: readonly number[];
   corners: readonly string[];
   cost: number;
 }
@@ -107,9 +112,9 @@ export class WayFinder {
   readonly #boxes = new Map<Spot, Box>();
   readonly #direction: Direction;
   readonly #lanes: Map<string, number>;
-  /** Wires that are led already. */
-  readonly #lines: Map<string, Line>;
-  readonly #isWeighed: boolean;
+  /** Wires that are led already, on a map that grows to the right; null where it is not weighed what is crossed. */
+  readonly #lines: LineGrid | null;
+  #wire: Wire | null = null;
   #own: readonly Box[] = [];
   /** Cards that lie on its ends, under which it must begin. */
   #passed: readonly Box[] = [];
@@ -118,13 +123,11 @@ export class WayFinder {
     spots: Spots,
     direction: Direction,
     lanes: Map<string, number>,
-    lines: Map<string, Line>,
-    isWeighed: boolean,
+    lines: LineGrid | null,
   ) {
     this.#direction = direction;
     this.#lanes = lanes;
     this.#lines = lines;
-    this.#isWeighed = isWeighed;
     for (const spot of spots.values()) {
       const box = boxAt(spot, direction);
       this.#boxes.set(spot, box);
@@ -136,26 +139,46 @@ export class WayFinder {
   lead(wire: Wire, fromSpot: Spot, toSpot: Spot): Led {
     const [from, to] = [this.#boxes.get(fromSpot)!, this.#boxes.get(toSpot)!];
     this.#own = [from, to];
-    let best: Led & { line: Line | null } = {
-      path: directPath(wire, fromSpot, toSpot, this.#direction),
-      corners: [],
-      line: null,
-    };
+    this.#wire = wire;
+    this.#lines?.remove(wire.id);
+    let best: (Way & { crosses: number }) | null = null;
     let fewest = Infinity;
-    this.#lines.delete(wire.id);
-    const others = [...this.#lines.values()];
-    for (const { curve, corners, cost } of this.#ways(wire, from, to)) {
-      if (cost >= fewest) continue;
-      const path = pathOf(curve, leadsBack(from.x + from.w, to.x - DOT_GAP));
-      const led = turned(path, this.#direction);
-      const line = lineOf(wire, led);
-      const whole = cost + (this.#isWeighed ? crossed(line, others) : 0);
-      if (whole < fewest) [best, fewest] = [{ path: led, corners, line }, whole];
-      if (whole === cost) break;
+    for (const way of this.#ways(wire, from, to)) {
+      if (way.cost >= fewest) continue;
+      const crosses = this.#lines?.crossedBy(wire, way.ends) ?? 0;
+      if (way.cost + crosses < fewest) best = { ...way, crosses };
+      fewest = Math.min(fewest, way.cost + crosses);
+      if (crosses === 0) break;
     }
-    for (const key of best.corners) this.#lanes.set(key, (this.#lanes.get(key) ?? 0) + 1);
-    if (best.line) this.#lines.set(wire.id, best.line);
-    return best;
+    if (!best) {
+      return { path: directPath(wire, fromSpot, toSpot, this.#direction), corners: [], crosses: 0 };
+    }
+    const { curve, corners, ends, crosses } = best;
+    const path = pathOf(curve, leadsBack(from.x + from.w, to.x - DOT_GAP));
+    this.#keep(wire, corners, ends);
+    return { path: turned(path, this.#direction), corners, crosses };
+  }
+
+  /** Another way for one that was led before others were, when it crosses fewer than its own; null when there is none. */
+  leadAgain(wire: Wire, fromSpot: Spot, toSpot: Spot, old: Led): Led | null {
+    const ends = flattened(turned(old.path, this.#direction).curve);
+    const crosses = this.#lines?.crossedBy(wire, ends) ?? 0;
+    if (crosses === 0) return null;
+    this.#leave(old.corners);
+    const led = this.lead(wire, fromSpot, toSpot);
+    if (led.crosses < crosses) return led;
+    this.#leave(led.corners);
+    this.#keep(wire, old.corners, ends);
+    return null;
+  }
+
+  #keep(wire: Wire, corners: readonly string[], ends: readonly number[]): void {
+    for (const key of corners) this.#lanes.set(key, (this.#lanes.get(key) ?? 0) + 1);
+    this.#lines?.put(wire, ends);
+  }
+
+  #leave(corners: readonly string[]): void {
+    for (const key of corners) this.#lanes.set(key, (this.#lanes.get(key) ?? 1) - 1);
   }
 
   /** Ways that pass all cards, the plainest first, each with how many crossings it must save to be taken. */
@@ -164,7 +187,8 @@ export class WayFinder {
     let cost = 0;
     this.#passed = [];
     for (const curve of from === to ? [] : oneCurves(wire, x1, y1, x2, y2)) {
-      if (this.#isFree(curve, CURVE_AIR)) yield { curve, corners: [], cost };
+      const ends = flattened(curve);
+      if (this.#isFree(ends, CURVE_AIR)) yield { curve, ends, corners: [], cost };
       cost += PLAINNESS;
     }
     const least = AIRS.at(-1)!;
@@ -183,14 +207,13 @@ export class WayFinder {
       if (!way) continue;
       const lane = Math.max(0, ...way.map((corner) => this.#lanes.get(keyOf(corner)) ?? 0));
       const curve = this.#along([x1, y1], [x2, y2], way, lane % LANES, air);
-      yield { curve, corners: way.map(keyOf), cost };
+      yield { curve, ends: flattened(curve), corners: way.map(keyOf), cost };
       return;
     }
   }
 
   /** Past all cards by `air`; its own two it may touch, where it begins and ends. */
-  #isFree(curve: Curve, air: number): boolean {
-    const points = flattened(curve);
+  #isFree(points: readonly number[], air: number): boolean {
     const airOf = this.#airFor(air, 0);
     for (let at = 2; at < points.length; at += 2) {
       const [x1, y1] = [points[at - 2]!, points[at - 1]!];
@@ -204,7 +227,7 @@ export class WayFinder {
     return (box) => (passed.includes(box) ? -Infinity : owned.includes(box) ? own : air);
   }
 
-  /** The corners that a shortest way from one point to another goes round; null when there is none. */
+  /** The corners that a way goes round which is short and crosses little; null when there is none. */
   #shortest(from: Spot, to: Spot, air: number): Corner[] | null {
     interface Step {
       at: Spot | Corner;
@@ -226,7 +249,10 @@ export class WayFinder {
         return corners.reverse();
       }
       for (const next of this.#seenFrom(step.at, to, air)) {
-        const length = step.length + Math.hypot(next.x - step.at.x, next.y - step.at.y) + CORNER;
+        const { x, y } = step.at;
+        const crosses = this.#lines?.crossedBy(this.#wire!, [x, y, next.x, next.y]) ?? 0;
+        const length =
+          step.length + Math.hypot(next.x - x, next.y - y) + CORNER + CROSSING * crosses;
         const key = `${next.x} ${next.y}`;
         if (length >= (least.get(key) ?? Infinity)) continue;
         least.set(key, length);
@@ -244,7 +270,8 @@ export class WayFinder {
     const seen: (Spot | Corner)[] = [];
     for (let next = 0; next < targets.length; next += 1) {
       const target = targets[next]!;
-      if (!isTaut(at, target)) continue;
+      // A way that is not the shortest may cross fewer wires.
+      if (!this.#lines && !isTaut(at, target)) continue;
       const card = this.#grid.firstOn(at.x, at.y, target.x, target.y, airOf);
       if (!card) {
         seen.push(target);
@@ -286,7 +313,7 @@ export class WayFinder {
       ];
       for (const depth of [0.7 * air, 0.35 * air]) {
         const curve = rounded(points, depth + out * 0.7 * LANE);
-        if (this.#isFree(curve, Math.min(2, air - 1))) return curve;
+        if (this.#isFree(flattened(curve), Math.min(2, air - 1))) return curve;
       }
       if (out === 0) return rounded(points, 0);
     }

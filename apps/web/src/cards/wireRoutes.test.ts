@@ -1,5 +1,6 @@
 import { CARD } from '@gobrel/core';
 import * as fc from 'fast-check';
+import { crossings } from './LineGrid';
 import { mapOf, overlaps, wireOf } from './mapOf.testing';
 import { placeLabels } from './placeLabels';
 import type { DrawnWire, Spot, Wire } from './wire';
@@ -141,4 +142,14 @@ test('a wire has a way to a card that others hem in: the straight one', () => {
   const wire = wireOf('a', 'b', '');
   const [one] = routeWires([wire], spots, 'right').drawn;
   expect(endOf(one!.path.curve)).toEqual([-4, 55]);
+});
+
+test('wires are led so that few cross: those led first make room when all are there', () => {
+  let [led, straightOnes] = [0, 0];
+  for (let seed = 1; seed <= 12; seed += 1) {
+    const { spots, wires } = mapOf(30, seed * 4241);
+    led += crossings(routeWires(wires, spots, 'right').drawn);
+    straightOnes += crossings(straight(wires, spots));
+  }
+  expect(led / straightOnes).toBeLessThan(0.8);
 });

@@ -1,11 +1,14 @@
 import { CARD, meets, type Box } from '@gobrel/core';
-import { lineOf, type Line } from './crossings';
-import { directPath, ROUND_A_CARD, WayFinder } from './WayFinder';
+import { LineGrid } from './LineGrid';
+import { directPath, ROUND_A_CARD, WayFinder, type Led } from './WayFinder';
 import type { DrawnWire, Spot, Spots, Wire } from './wire';
-import type { Direction } from './wirePath';
+import { flattened, turned, type Direction } from './wirePath';
 
 /** Wires up to which it is weighed what each crosses. */
 const MOST_WEIGHED = 200;
+
+/** How often those that cross others are led anew once all are led, the longest first. */
+const MOST_ROUNDS = 2;
 
 /** A wire as it was led, with what it was led by. */
 interface Route extends DrawnWire {
@@ -65,16 +68,26 @@ export function routeWires(
   }
   const cards = isMoving && kept ? kept.cards : spots;
   if (open.length > 0) {
-    const isWeighed = wires.length <= MOST_WEIGHED;
-    const lines = new Map<string, Line>();
-    if (isWeighed) {
-      for (const { wire, path } of known.values()) lines.set(wire.id, lineOf(wire, path));
-    }
-    const finder = new WayFinder(spots, direction, lanes, lines, isWeighed);
+    const lines = wires.length <= MOST_WEIGHED ? new LineGrid() : null;
+    for (const { wire, path } of lines ? known.values() : [])
+      lines!.put(wire, flattened(turned(path, direction).curve));
+    const finder = new WayFinder(spots, direction, lanes, lines);
     // Short ones, which have the least choice, first.
     open.sort((a, b) => lengthOf(a) - lengthOf(b));
-    for (const { wire, from, to, at } of open) {
-      const { path, corners } = finder.lead(wire, from, to);
+    const led = open.map(({ wire, from, to }): Led => finder.lead(wire, from, to));
+    for (let round = 0; lines && round < MOST_ROUNDS; round += 1) {
+      let isBetter = false;
+      for (let index = open.length - 1; index >= 0; index -= 1) {
+        const { wire, from, to } = open[index]!;
+        const again = finder.leadAgain(wire, from, to, led[index]!);
+        if (!again) continue;
+        led[index] = again;
+        isBetter = true;
+      }
+      if (!isBetter) break;
+    }
+    for (const [index, { wire, from, to, at }] of open.entries()) {
+      const { path, corners } = led[index]!;
       drawn[at] = { wire, path };
       known.set(wire.id, { wire, path, from: { ...from }, to: { ...to }, corners });
     }

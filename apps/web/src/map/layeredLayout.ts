@@ -1,6 +1,6 @@
 import { CARD, PITCH, type Section, type SlideId } from '@gobrel/core';
 import type { ElkNode, LayoutOptions } from 'elkjs/lib/elk-api.js';
-import { crossings } from '../cards/crossings';
+import { crossings } from '../cards/LineGrid';
 import type { Wire } from '../cards/wire';
 import type { Direction } from '../cards/wirePath';
 import { routeWires } from '../cards/wireRoutes';
