@@ -2,8 +2,8 @@ import type { Box } from '@gobrel/core';
 
 /** Larger than most things on a map, in map units, so that each is looked for in few cells. */
 const CELL = 180;
-/** More than any map has cells down. */
-const ROWS = 1 << 20;
+/** More than any map has cells down: cells are numbered by column and row. */
+export const ROWS = 1 << 20;
 
 /** Boxes on a map, found by where they are: asked tens of thousands of times for a large one. */
 export class BoxGrid {
@@ -95,7 +95,7 @@ export class BoxGrid {
   }
 }
 
-const cellOf = (at: number): number => Math.floor(at / CELL);
+export const cellOf = (at: number): number => Math.floor(at / CELL);
 
 /** The share of its way at which a line enters a box; Infinity when it passes. */
 function entry(x1: number, y1: number, x2: number, y2: number, box: Box, air: number): number {

@@ -1,10 +1,6 @@
+import { cellOf, ROWS } from './BoxGrid';
 import type { DrawnWire, Wire } from './wire';
 import { flattened } from './wirePath';
-
-/** In map units: a few pieces of a wire are in each. */
-const CELL = 120;
-/** More than any map has cells down. */
-const ROWS = 1 << 20;
 
 type Ends = Pick<Wire, 'id' | 'from' | 'to'>;
 interface Held {
@@ -103,8 +99,6 @@ function eachCell(
     for (let row = top; row <= foot; row += 1) take(column * ROWS + row);
   }
 }
-
-const cellOf = (at: number): number => Math.floor(at / CELL);
 
 type Cards = Pick<Wire, 'from' | 'to'>;
 const shareCard = (a: Cards, b: Cards): boolean =>
