@@ -186,7 +186,8 @@ export * from './questions/marking.js';
 export * from './questions/areas.js';
 export { readItems, textLines, type Item } from './questions/parts.js';
 export { PLAIN_SCALE, type ScaleStep } from './questions/scale.js';
-export { shuffled, spreadOf, type Bin, type Spread, type ValueCounts } from './questions/values.js';
+export { shuffled, type ValueCounts } from './questions/values.js';
+export { spreadOf, type Bin, type Spread } from './results/spread.js';
 export * from './questions/choice/choice.js';
 export type { ChoiceTally } from './questions/choice/marking.js';
 export type {

@@ -19,6 +19,7 @@ export function SpreadView(props: {
   if (!spread) return <Bars caption="Numbers given" rows={[none]} students={students} />;
   const { bins, median, lower, upper, outliers } = spread;
   const exact = Object.keys(values).map(Number);
+  const isWhole = exact.every(Number.isInteger);
   return (
     <div>
       <Bars
@@ -28,11 +29,17 @@ export function SpreadView(props: {
           ...bins.map(({ from, to, count }, index) => {
             const isLast = index === bins.length - 1;
             const inside = exact.filter((value) => value >= from && (isLast || value < to));
+            // Of whole numbers the last one in it is told.
+            const last = isWhole ? to - 1 : to;
+            const isKey = last === from ? props.isRight(from) : inside.some(props.isRight);
             return {
               id: String(from),
-              text: inside.length === 1 ? short(inside[0]!) : `${short(from)} – ${short(to)}`,
+              text:
+                inside.length === 1 || last === from
+                  ? short(inside[0] ?? from)
+                  : `${short(from)} – ${short(last)}`,
               count,
-              look: inside.some(props.isRight) ? ('key' as const) : ('plain' as const),
+              look: isKey ? ('key' as const) : ('plain' as const),
             };
           }),
           none,

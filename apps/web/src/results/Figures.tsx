@@ -40,16 +40,18 @@ function FigureView(props: {
   const { name, how, figure, show = (value) => value.toFixed(2) } = props;
   return (
     <div className="min-w-[150px] flex-1 rounded-[6px] border border-line bg-sheet px-3 py-2">
-      <p className="text-[13px] text-soft">{name}</p>
-      {figure.value !== null ? (
-        <p className="font-head text-[22px] font-semibold">{show(figure.value)}</p>
-      ) : (
-        <p className="text-[14px] font-semibold">
-          {figure.students < figure.needed
-            ? `Too few: it takes ${figure.needed}`
-            : 'Nothing varies here'}
-        </p>
-      )}
+      <div className="flex flex-wrap items-baseline justify-between gap-x-2">
+        <p className="text-[13px] text-soft">{name}</p>
+        {figure.value !== null ? (
+          <p className="font-head text-[22px] leading-tight font-semibold">{show(figure.value)}</p>
+        ) : (
+          <p className="text-[14px] font-semibold">
+            {figure.students < figure.needed
+              ? `Too few: it takes ${figure.needed}`
+              : 'Nothing varies here'}
+          </p>
+        )}
+      </div>
       <p className="text-[12px] text-soft">
         {how} {count(figure.students, 'student')}.
       </p>
@@ -81,47 +83,53 @@ function QuestionFigures(props: {
   const strong = right ? strongDistractors(table, at, picks, right) : [];
   return (
     <article className="border-b border-line py-5">
-      <h3 className="mb-2 text-[17px]">
+      <h3 className="mb-3 text-[20px]">
         {at + 1}. {wordsOf(asked.text)}
       </h3>
-      <div className="mb-3 flex flex-wrap gap-2">
-        <FigureView
-          name="Facility"
-          how="Mean share of the points, of those who answered:"
-          figure={facility(table, at)}
-          show={percent}
-        />
-        <FigureView
-          name="Discrimination"
-          how="Point-biserial correlation with the other questions:"
-          figure={discrimination(table, at)}
-        />
-        <FigureView
-          name="Upper less lower 27 %"
-          how="Facility of the best less that of the last by sum:"
-          figure={upperLower(table, at)}
-        />
+      <div className="grid gap-x-8 gap-y-3 lg:grid-cols-[minmax(0,1fr)_280px]">
+        <div className="lg:order-2">
+          <div className="flex flex-wrap content-start gap-2 lg:flex-col">
+            <FigureView
+              name="Facility"
+              how="Mean share of the points, of those who answered:"
+              figure={facility(table, at)}
+              show={percent}
+            />
+            <FigureView
+              name="Discrimination"
+              how="Point-biserial correlation with the other questions:"
+              figure={discrimination(table, at)}
+            />
+            <FigureView
+              name="Upper less lower 27 %"
+              how="Facility of the best less that of the last by sum:"
+              figure={upperLower(table, at)}
+            />
+          </div>
+        </div>
+        <div>
+          {strong.length > 0 && (
+            <p className="mb-2 text-[14px] text-brass-deep">
+              Draws the strong:{' '}
+              {strong
+                .map(
+                  ({ optionId, picked, pull }) =>
+                    `“${optionsOf(question).find(({ id }) => id === optionId)?.text ?? '?'}” (${picked} picked it; they earned ${pull.toFixed(1)} points more elsewhere than the class)`,
+                )
+                .join('; ')}
+            </p>
+          )}
+          <Suspense>
+            <TallyView
+              element={asked}
+              tally={tallyOf(question, answers)}
+              students={students.length}
+              answers={answers}
+              showsKey
+            />
+          </Suspense>
+        </div>
       </div>
-      {strong.length > 0 && (
-        <p className="mb-2 text-[14px] text-brass-deep">
-          Draws the strong:{' '}
-          {strong
-            .map(
-              ({ optionId, picked, pull }) =>
-                `“${optionsOf(question).find(({ id }) => id === optionId)?.text ?? '?'}” (${picked} picked it; they earned ${pull.toFixed(1)} points more elsewhere than the class)`,
-            )
-            .join('; ')}
-        </p>
-      )}
-      <Suspense>
-        <TallyView
-          element={asked}
-          tally={tallyOf(question, answers)}
-          students={students.length}
-          answers={answers}
-          showsKey
-        />
-      </Suspense>
     </article>
   );
 }
@@ -255,7 +263,7 @@ export default function Figures(props: {
     case 'questions':
       return (
         <div tabIndex={0} className="min-h-0 flex-1 overflow-auto px-6 pb-8">
-          <div className="max-w-[820px]">
+          <div className="max-w-[1180px]">
             {questions.map((one, at) => (
               <QuestionFigures key={one.id} asked={one} at={at} table={table} students={students} />
             ))}

@@ -6,7 +6,6 @@ import {
   readAnswer,
   readDeck,
   setQuestion,
-  spreadOf,
   tallyOf,
   type Answer,
   type Question,
@@ -18,7 +17,6 @@ import {
 import { deck, question, slide } from '../testing/builder.js';
 import { DECIMALS, plainNumber, readingsOf, readNumber } from './number/readNumber.js';
 import { readRanges } from './number/ranges.js';
-import { quantile } from './values.js';
 
 const asked = (what: Question, key: QuestionKey | null = null): QuestionElement =>
   readDeck(deck(slide('s', question('q', '?', what, key)))).slides.s!.elements.find(
@@ -289,44 +287,4 @@ test('a question, its key and its prompt are set in one step; a key of another k
   history.undo();
   expect(read()).toEqual(before);
   expect(setQuestion(doc, 's', 'gone', asks).ok).toBe(false);
-});
-
-describe('the spread of numbers', () => {
-  const counts = (...values: number[]): Record<string, number> =>
-    Object.fromEntries(
-      values.map((value) => [String(value), values.filter((other) => other === value).length]),
-    );
-
-  test('quantiles by linear interpolation, worked by hand', () => {
-    const sorted = [1, 2, 3, 4];
-    expect([0, 0.25, 0.5, 0.75, 1].map((share) => quantile(sorted, share))).toEqual([
-      1, 1.75, 2.5, 3.25, 4,
-    ]);
-  });
-
-  test('an outlier is named and still stands in a bin', () => {
-    const spread = spreadOf(counts(10, 11, 11, 12, 12, 12, 13, 13, 14, 90))!;
-    expect(spread.median).toBe(12);
-    expect(spread.outliers).toEqual([90]);
-    expect(spread.bins.reduce((sum, { count }) => sum + count, 0)).toBe(10);
-    expect(spread.bins.at(-1)!.count).toBe(1);
-  });
-
-  test('of none there is nothing, of equal ones there is one bin', () => {
-    expect(spreadOf({})).toBeUndefined();
-    expect(spreadOf({ '7': 12 })).toMatchObject({ median: 7, bins: [{ from: 7, count: 12 }] });
-  });
-
-  test('bins hold every value once, side by side', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.integer({ min: -1000, max: 1000 }), { minLength: 1, maxLength: 80 }),
-        (values) => {
-          const { bins } = spreadOf(counts(...values))!;
-          expect(bins.reduce((sum, { count }) => sum + count, 0)).toBe(values.length);
-          bins.slice(1).forEach(({ from }, index) => expect(from).toBeCloseTo(bins[index]!.to, 6));
-        },
-      ),
-    );
-  });
 });

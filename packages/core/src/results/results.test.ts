@@ -99,7 +99,7 @@ describe('worked out by hand', () => {
     ]);
     const bins = binsOfSums([0.5, 1, 2.25, 4]);
     expect(bins.reduce((sum, { count }) => sum + count, 0)).toBe(4);
-    expect([bins[0]!.from, bins.at(-1)!.to]).toEqual([0.5, 4]);
+    expect([bins[0]!.from, bins.at(-1)!.to]).toEqual([0, 6]);
     expect(binsOfSums([])).toEqual([]);
   });
 

@@ -1,5 +1,5 @@
 import type { SlideId } from '../parts/ids.js';
-import { quantile, spreadOf, type Bin } from '../questions/values.js';
+import { quantile, spreadOf, type Bin } from './spread.js';
 
 /** A figure with the number of students it rests on; of too few there is none, only how many it would take. */
 export type Figure =
