@@ -2,6 +2,7 @@ import { isSameTarget } from '../deck/links/targetWords.js';
 import { isSpare } from '../elements/elements.js';
 import type { SlideElement } from '../elements/registry.js';
 import { type Link, type Slide } from '../deck/types.js';
+import { freeSpot } from '../geometry/freeSpot.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { isInTheWay } from '../stage/covering.js';
 import { SMALLEST_AREA } from '../stage/legible.js';
@@ -224,26 +225,15 @@ function covers(element: SlideElement, box: Box): boolean {
   return shared !== null && shared.w * shared.h > 0.5 * box.w * box.h;
 }
 
-/** Where the thing would touch no other: the nearest free spot in steps of 16 units, if there is one. */
+/** Where the thing would touch no other, if there is such a spot. */
 function parted(slide: Slide, element: SlideElement, areas: readonly Area[]): Mend[] {
-  const { w, h } = element.box;
   const others = [
     ...areas.filter((area) => area.element !== element).map((area) => area.element.box),
     ...slide.elements
       .filter((other) => other.id !== element.id && other.layer !== 'background' && !isSpare(other))
       .map(({ box }) => box),
   ];
-  let best: Box | null = null;
-  let least = Infinity;
-  for (let y = 0; y + h <= STAGE.height; y += 16) {
-    for (let x = 0; x + w <= STAGE.width; x += 16) {
-      const distance = Math.hypot(x - element.box.x, y - element.box.y);
-      if (distance >= least) continue;
-      const spot = { x, y, w, h };
-      if (others.some((other) => intersection(spot, other))) continue;
-      [best, least] = [spot, distance];
-    }
-  }
+  const best = freeSpot(element.box, others);
   return best
     ? [
         {

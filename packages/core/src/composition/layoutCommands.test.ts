@@ -2,8 +2,10 @@ import type * as Y from 'yjs';
 import {
   addElement,
   createHistory,
+  emptySlots,
   group,
   LAYOUTS,
+  meets,
   PAPER,
   readDeck,
   renameSlide,
@@ -42,11 +44,15 @@ test.each(LAYOUTS)(
   (layout) => {
     const doc = written(LONG);
     takeLayout(doc, 's', layout);
-    // A text that the layout has no place for stays where it was, as far as nothing pushes it.
-    const placed = texts(doc)
-      .filter(({ id, slot }) => id !== 'words' || slot !== null)
-      .map((one) => ({ ...one.box, h: Math.max(one.box.h, wordsHeight(one, PAPER) ?? 0) }));
-    expect(placed.length).toBeGreaterThan(2);
+    const placed = texts(doc).map((one) => ({
+      ...one.box,
+      h: Math.max(one.box.h, wordsHeight(one, PAPER) ?? 0),
+    }));
+    expect(placed.length).toBeGreaterThan(3);
+    // Nor does a text without a place lie where a question or a picture is waited for.
+    const words = texts(doc).find(({ id }) => id === 'words')!;
+    const waiting = layout === 'picture' ? [] : emptySlots(read(doc));
+    expect(waiting.filter(({ box }) => meets(box, words.box))).toEqual([]);
     for (const [at, a] of placed.entries()) {
       expect(a.y).toBeGreaterThanOrEqual(24);
       for (const b of placed.slice(at + 1)) {

@@ -2,8 +2,12 @@ import type * as Y from 'yjs';
 import { command, isRefusal, type Plan } from '../deck/command.js';
 import { elementOf, readSlide, slideOf } from '../deck/document.js';
 import { readTheme } from '../deck/readDeck.js';
-import { setLayout } from '../deck/slides/layoutCommands.js';
+import { setLayout, slotOf } from '../deck/slides/layoutCommands.js';
+import type { Slide } from '../deck/types.js';
 import type { SlideElement } from '../elements/registry.js';
+import { freeSpot } from '../geometry/freeSpot.js';
+import { liesIn, meets } from '../geometry/transform.js';
+import { emptySlots } from '../layouts/layouts.js';
 import type { LayoutName } from '../layouts/names.js';
 import type { SlideId } from '../parts/ids.js';
 import { STAGE, type Box } from '../parts/place.js';
@@ -17,9 +21,13 @@ const EDGE = 48;
 /** Between what was pushed aside and what pushed it. */
 const GAP = 8;
 
+/** Widths that a text may have where it finds no room in its own, in slide units. */
+const NARROWER = [720, 560, 400, 320];
+
 /**
  * Gives a slide a layout as `setLayout` does, and room to texts that need more than it has for them: upwards where
- * nothing stands above, otherwise by moving down what stands below.
+ * nothing stands above, otherwise by moving down what stands below. Texts that it has no place for go to where nothing
+ * is, if they lie on something or on a place that waits.
  * Refused: `deck.layout`, `slide.gone`.
  */
 export const takeLayout = command(
@@ -28,14 +36,51 @@ export const takeLayout = command(
   (doc: Y.Doc, slideId: SlideId, layout: LayoutName): Plan => {
     const set = setLayout.plan(doc, slideId, layout);
     if (isRefusal(set)) return set;
+    const read = (): Slide =>
+      readSlide(slideId, sure(slideOf(doc, slideId), 'it is given a layout'));
+    const put = ({ id }: SlideElement, box: Box): unknown =>
+      elementOf(doc, slideId, id)?.set('box', box);
+    const before = read();
     return () => {
       set();
-      const slide = readSlide(slideId, sure(slideOf(doc, slideId), 'it has been given a layout'));
-      const boxes = withRoom(slide.elements, themeOn(slide, readTheme(doc)));
-      for (const [{ id }, box] of boxes) elementOf(doc, slideId, id)?.set('box', box);
+      const slide = read();
+      const theme = themeOn(slide, readTheme(doc));
+      for (const [element, box] of withRoom(slide.elements, theme)) put(element, box);
+      const had = new Set(before.elements.filter((one) => slotOf(one, before)).map(({ id }) => id));
+      const isHomeless = (one: SlideElement): boolean =>
+        one.kind === 'text' && one.slot === null && !isChoice(one) && had.has(one.id);
+      for (const one of slide.elements.filter(isHomeless)) {
+        const box = roomFor(one, read(), theme);
+        if (box) put(one, box);
+      }
     };
   },
 );
+
+/** Where a text of a slide lies on nothing, as high as its words are; null where it does already, or cannot. */
+function roomFor({ id }: SlideElement, { elements, layout }: Slide, theme: Theme): Box | null {
+  const text = sure(
+    elements.find((one) => one.id === id),
+    'it was read just now',
+  );
+  const others = elements.filter((one) => one !== text && one.layer !== 'background');
+  // A place in which other things stand anyway, as in a picture that fills the stage, is not kept clear.
+  const waiting = emptySlots({ elements, layout }).filter(
+    ({ box }) => !others.some((one) => liesIn(one.box, box)),
+  );
+  // It is read after the title.
+  const title = others.find(({ slot }) => slot === 'title');
+  const above = title ? [{ x: 0, y: 0, w: STAGE.width, h: title.box.y + title.box.h }] : [];
+  const taken = [...others, ...waiting].map(({ box }) => box).concat(above);
+  if (!taken.some((box) => meets(box, text.box))) return null;
+  for (const w of [text.box.w, ...NARROWER.filter((one) => one < text.box.w)]) {
+    const box = { ...text.box, w };
+    const h = Math.ceil(wordsHeight({ ...text, box }, theme) ?? box.h);
+    const spot = freeSpot({ ...box, h }, taken, EDGE / 2);
+    if (spot) return spot;
+  }
+  return null;
+}
 
 /** Where things come to lie so that each text has the height that its words take; those that stay are left out. */
 function withRoom(elements: readonly SlideElement[], theme: Theme): Map<SlideElement, Box> {
