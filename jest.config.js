@@ -18,8 +18,8 @@ const transform = {
 const shared = {
   transform,
   testEnvironment: 'node',
-  // Tests run in a context of their own, where a global is looked up anew each time; these are given to each module.
-  sandboxInjectedGlobals: ['Math', 'Number', 'Object', 'Array', 'Map', 'Set'],
+  // Tests run in a context of their own, where a global is looked up anew each time; this one is given to each module.
+  sandboxInjectedGlobals: ['Math'],
   moduleNameMapper: {
     '^@gobrel/core$': '<rootDir>/packages/core/src/index.ts',
     '^@gobrel/core/testing$': '<rootDir>/packages/core/src/testing/builder.ts',

@@ -128,7 +128,9 @@ test('a theme of one’s own: made out of ours, repaired while it changes, out o
   await well('Paper').fill('#123456');
   await expect(scenery(page).locator('stop').first()).toHaveAttribute('stop-color', '#123456');
   await expect(page.getByText(/Changed so that words can be read: words, titles/)).toBeVisible();
-  expect(parseInt((await well('Words').inputValue()).slice(1, 3), 16)).toBeGreaterThan(150);
+  await expect
+    .poll(async () => parseInt((await well('Words').inputValue()).slice(1, 3), 16))
+    .toBeGreaterThan(150);
 
   const name = page.getByLabel('Name', { exact: true });
   await name.fill('Petrel blue');

@@ -59,7 +59,7 @@ test('one click sets a slide out otherwise and one undo takes it back; what a ha
   await stageOf(page).click({ position: { x: 4, y: 4 } });
   await expect(setOutButton(page)).toBeVisible();
   await setOutButton(page).click();
-  expect(await arrangements(page).getByRole('button').count()).toBeGreaterThan(3);
+  await expect.poll(() => arrangements(page).getByRole('button').count()).toBeGreaterThan(3);
   expect(await seriousFindings(page)).toEqual([]);
   const unused = arrangements(page).getByRole('button', { pressed: false }).first();
   const name = (await unused.innerText()).split('\n').at(-1)!;

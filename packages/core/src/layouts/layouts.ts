@@ -208,30 +208,41 @@ export function emptySlots(
   return slots.filter(({ slot }) => !filled.has(slot));
 }
 
+/** How much smaller a thing is tried to be put each time that it finds no room, as a share of its size. */
+const SMALLER_BY = 0.15;
+
 /**
- * The box of a new element put on the stage without a place of its own: the free spot nearest the middle, or
- * stepped down from the middle when the stage is full.
+ * The box of a new element put on the stage without a place of its own: the free spot nearest the middle; smaller, down
+ * to a share of its size, where there is none; stepped down from the middle when the stage is full.
  */
 export function newElementBox(
   slide: {
     elements: readonly { layer: Layer; box: Box }[];
   },
   size: { w: number; h: number },
+  least = 1,
 ): Box {
-  const middle = { x: (STAGE.width - size.w) / 2, y: (STAGE.height - size.h) / 2 };
   const others = slide.elements.filter((element) => element.layer !== 'background');
-  const spots: { x: number; y: number }[] = [middle];
-  for (let y = 40; y + size.h <= STAGE.height - 40; y += 40) {
-    for (let x = 60; x + size.w <= STAGE.width - 60; x += 40) spots.push({ x, y });
+  for (let share = 1; share >= least; share -= SMALLER_BY) {
+    const place = nearMiddle(Math.round(size.w * share), Math.round(size.h * share), others);
+    if (place) return place;
   }
-  const fromMiddle = (spot: { x: number; y: number }): number =>
-    Math.hypot(spot.x - middle.x, spot.y - middle.y);
+  const step = (others.length % 8) * 24;
+  const x = Math.round((STAGE.width - size.w) / 2 + step);
+  return { x, y: Math.round((STAGE.height - size.h) / 2 + step), ...size };
+}
+
+function nearMiddle(w: number, h: number, others: readonly { box: Box }[]): Box | undefined {
+  const middle = box((STAGE.width - w) / 2, (STAGE.height - h) / 2, w, h);
+  const spots = [middle];
+  for (let y = 40; y + h <= STAGE.height - 40; y += 40) {
+    for (let x = 60; x + w <= STAGE.width - 60; x += 40) spots.push(box(x, y, w, h));
+  }
+  const fromMiddle = ({ x, y }: Box): number => Math.hypot(x - middle.x, y - middle.y);
   const free = spots
     .sort((a, b) => fromMiddle(a) - fromMiddle(b))
-    .find((spot) => !others.some((other) => overlaps({ ...spot, ...size }, other.box)));
-  const step = (others.length % 8) * 24;
-  const spot = free ?? { x: middle.x + step, y: middle.y + step };
-  return { x: Math.round(spot.x), y: Math.round(spot.y), ...size };
+    .find((spot) => !others.some((other) => overlaps(spot, other.box)));
+  return free && { ...free, x: Math.round(free.x), y: Math.round(free.y) };
 }
 
 const overlaps = (a: Box, b: Box): boolean =>

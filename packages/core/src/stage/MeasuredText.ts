@@ -1,7 +1,7 @@
 import { flatWords } from '../elements/formula/inWords.js';
 import type { RichNode, RichText } from '../parts/richText.js';
 import { familyWidth, type SetType } from '../themes/themes.js';
-import { faceFor, LIST_INDENT, runSize, textHeight } from './textHeight.js';
+import { faceFor, LIST_INDENT, runSize, SLIVER, textHeight } from './textHeight.js';
 import { textWidth } from './typeWidths.js';
 
 /** A paragraph in type sizes: how far it is set in, and how wide its words are. */
@@ -61,11 +61,11 @@ export class MeasuredText {
       let used = 0;
       for (const word of words) {
         const between = used === 0 ? 0 : space;
-        if (used > 0 && used + between + word > room) {
+        if (used > 0 && used + between + word > room + SLIVER) {
           lines += 1;
           used = word;
         } else used += between + word;
-        while (used > room) {
+        while (used > room + SLIVER) {
           used -= room;
           lines += 1;
         }

@@ -45,6 +45,17 @@ test('a text that was measured once is as high in every width and size as one me
   );
 });
 
+test('a word that is as wide as the line fits it, measured once or each time', () => {
+  // The last word ends where the line does, but for what sums lose in their last digits.
+  agrees(plain('ä.Yvö!lé.!!! ßü'), {
+    theme: PAPER,
+    style: 'body',
+    size: 24,
+    width: 47,
+    columns: 1,
+  });
+});
+
 test('so are lists, and texts of which single words are bold or have a size of their own', () => {
   const item = (words: string) => ({
     type: 'listItem',

@@ -1,4 +1,4 @@
-import { newElementBox, phoneReading, readDeck, readingOrder } from '../index.js';
+import { newElementBox, phoneReading, readDeck, readingOrder, type Box } from '../index.js';
 import {
   choice,
   choiceQuestion,
@@ -123,4 +123,16 @@ test('a new thing goes where nothing lies yet, as near the middle as it can', ()
       box.y >= spot.y + spot.h;
     expect(isApart).toBe(true);
   }
+});
+
+test('a new thing that finds no room is smaller, as far as it may be; on a full stage it keeps its size', () => {
+  const on = (...boxes: Box[]) => ({
+    elements: boxes.map((box) => ({ layer: 'content', box }) as const),
+  });
+  const column = on({ x: 0, y: 0, w: 800, h: 720 });
+  const size = { w: 520, h: 340 };
+  expect(newElementBox(column, size, 0.5)).toMatchObject({ w: 364, h: 238 });
+  expect(newElementBox(column, size, 0.5).x).toBeGreaterThanOrEqual(800);
+  expect(newElementBox(column, size)).toMatchObject(size);
+  expect(newElementBox(on({ x: 0, y: 0, w: 1280, h: 720 }), size, 0.5)).toMatchObject(size);
 });

@@ -14,6 +14,9 @@ export function faceFor({ family, weight }: SetType, isBold: boolean): Face {
   return weight >= 700 ? 'bold' : weight >= 600 ? 'choice' : 'body';
 }
 
+/** As a share of the type size: a word that is wider by no more than this fits. Sums differ in their last digits. */
+export const SLIVER = 1e-6;
+
 /** A type size that a run of words has been given, in slide units; 0 for none. */
 export function runSize(marks: readonly RichMark[] | undefined): number {
   const mark = marks?.find(({ type }) => type === 'textStyle');
@@ -60,6 +63,7 @@ class Block {
   #paragraph(runs: readonly RichNode[], width: number): void {
     const { size: standard, leading, gap, family } = this.#type;
     const stretch = familyWidth(family);
+    const room = width + SLIVER * standard;
     // What is counted stays in plain numbers of this function: it is asked of every text of a deck.
     let height = this.#isFirst ? 0 : gap * standard;
     let used = 0;
@@ -76,7 +80,7 @@ class Block {
       const size = runSize(run.marks) || standard;
       const face = faceFor(this.#type, run.marks?.some(({ type }) => type === 'bold') ?? false);
       const whole = textWidth(text, face, size) * stretch;
-      if (used + whole <= width) {
+      if (used + whole <= room) {
         // All of it fits on the line that was begun: nothing is broken.
         if (used > 0 || text.trim() !== '') tallest = Math.max(tallest, size);
         used += whole;
@@ -91,7 +95,7 @@ class Block {
           const word = textWidth(text, face, size, from, end) * stretch;
           // Letters that follow another run directly belong to its last word.
           const between = used === 0 || from === 0 ? 0 : space;
-          if (used > 0 && used + between + word > width) {
+          if (used > 0 && used + between + word > room) {
             height += (tallest || standard) * leading;
             used = 0;
             tallest = 0;
@@ -99,7 +103,7 @@ class Block {
           tallest = Math.max(tallest, size);
           used += word;
           // A word that is wider than the line is broken within.
-          while (used > width) {
+          while (used > room) {
             used -= width;
             height += tallest * leading;
           }

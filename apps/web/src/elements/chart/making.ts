@@ -15,5 +15,5 @@ export const chartElement = (slide: Slide, layer: Layer, form: ChartForm): NewEl
   form,
   text: tableText(BEGINNING),
   columns: [1, 1],
-  box: inMiddle(slide, 520, 340),
+  box: inMiddle(slide, 520, 340, 0.5),
 });

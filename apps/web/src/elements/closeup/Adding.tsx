@@ -11,7 +11,7 @@ export const Adding = (props: AddingProps): ReactElement => (
     onClick={drawnWith(props, 'closeup', () => ({
       kind: 'closeup',
       layer: 'content',
-      box: inMiddle(props.slide, 480, 270),
+      box: inMiddle(props.slide, 480, 270, 0.4),
     }))}
   />
 );

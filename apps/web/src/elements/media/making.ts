@@ -6,5 +6,5 @@ export const mediaElement = (slide: Slide, media: MediaRef, name: string): NewEl
   layer: 'content',
   media,
   name,
-  box: media.type.startsWith('video/') ? inMiddle(slide, 640, 360) : inMiddle(slide, 320, 64),
+  box: media.type.startsWith('video/') ? inMiddle(slide, 640, 360, 0.4) : inMiddle(slide, 320, 64),
 });

@@ -23,6 +23,6 @@ export function pictureElement(
     ...(credit ? { credit } : {}),
     box: isBackground
       ? { x: 0, y: 0, w: STAGE.width, h: STAGE.height }
-      : inMiddle(slide, size.w, size.h),
+      : inMiddle(slide, size.w, size.h, 0.4),
   };
 }
