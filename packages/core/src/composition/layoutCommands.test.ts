@@ -88,6 +88,46 @@ test('what has room enough stands where the layout says; what is locked stays wh
   expect(texts(doc).find(({ id }) => id === 'words')!.box).toEqual(box);
 });
 
+test('a text that grows pushes down the whole list of choices, and none onto another', () => {
+  const doc = deck(
+    slide(
+      's: x',
+      text('The keeper says so. '.repeat(9), { id: 'words', size: 42 }),
+      ...['one', 'two', 'three'].map((name) => choice(name, 's', name)),
+    ),
+  );
+  takeLayout(doc, 's', 'text');
+  const boxes = texts(doc)
+    .map(({ box }) => box)
+    .toSorted((a, b) => a.y - b.y);
+  expect(boxes).toHaveLength(5);
+  for (const [at, { y, h }] of boxes.slice(0, -1).entries()) {
+    expect(y + h).toBeLessThanOrEqual(boxes[at + 1]!.y);
+  }
+});
+
+test('a large text without a place is set in the size of its style where that finds room', () => {
+  const doc = deck(
+    slide(
+      's: x',
+      text('The keeper says the reef shows for an hour at low tide. '.repeat(3), {
+        id: 'words',
+        size: 44,
+      }),
+      ...['one', 'two', 'three'].map((name) => choice(name, 's', name)),
+    ),
+  );
+  takeLayout(doc, 's', 'text');
+  takeLayout(doc, 's', 'question');
+  const words = texts(doc).find(({ id }) => id === 'words')!;
+  expect(words).toMatchObject({ size: null });
+  const others = [
+    ...read(doc).elements.filter(({ id }) => id !== 'words'),
+    ...emptySlots(read(doc)),
+  ];
+  expect(others.filter(({ box }) => meets(box, words.box))).toEqual([]);
+});
+
 test('what belongs together stays together: groups are not pulled apart', () => {
   const doc = written(LONG);
   const box = (x: number, y: number) => ({ x, y, w: 60, h: 40 });

@@ -22,7 +22,7 @@ const EDGE = 48;
 const GAP = 8;
 
 /** Widths that a text may have where it finds no room in its own, in slide units. */
-const NARROWER = [720, 560, 400, 320];
+const NARROWER = [720, 560, 480, 400, 320];
 
 /**
  * Gives a slide a layout as `setLayout` does, and room to texts that need more than it has for them: upwards where
@@ -50,19 +50,26 @@ export const takeLayout = command(
       const isHomeless = (one: SlideElement): boolean =>
         one.kind === 'text' && one.slot === null && !isChoice(one) && had.has(one.id);
       for (const one of slide.elements.filter(isHomeless)) {
-        const box = roomFor(one, read(), theme);
-        if (box) put(one, box);
+        const room = roomFor(one, read(), theme);
+        if (!room) continue;
+        put(one, room.box);
+        elementOf(doc, slideId, one.id)?.set('size', room.size);
       }
     };
   },
 );
 
-/** Where a text of a slide lies on nothing, as high as its words are; null where it does already, or cannot. */
-function roomFor({ id }: SlideElement, { elements, layout }: Slide, theme: Theme): Box | null {
-  const text = sure(
-    elements.find((one) => one.id === id),
-    'it was read just now',
-  );
+/**
+ * Where a text of a slide lies on nothing, as high as its words are, and in which size: in that of its style when its own
+ * finds no room. Null where it lies on nothing already, or cannot.
+ */
+function roomFor(
+  { id }: SlideElement,
+  { elements, layout }: Slide,
+  theme: Theme,
+): { box: Box; size: number | null } | null {
+  const text = elements.find((one) => one.id === id);
+  if (text?.kind !== 'text') return null;
   const others = elements.filter((one) => one !== text && one.layer !== 'background');
   // A place in which other things stand anyway, as in a picture that fills the stage, is not kept clear.
   const waiting = emptySlots({ elements, layout }).filter(
@@ -73,11 +80,13 @@ function roomFor({ id }: SlideElement, { elements, layout }: Slide, theme: Theme
   const above = title ? [{ x: 0, y: 0, w: STAGE.width, h: title.box.y + title.box.h }] : [];
   const taken = [...others, ...waiting].map(({ box }) => box).concat(above);
   if (!taken.some((box) => meets(box, text.box))) return null;
-  for (const w of [text.box.w, ...NARROWER.filter((one) => one < text.box.w)]) {
-    const box = { ...text.box, w };
-    const h = Math.ceil(wordsHeight({ ...text, box }, theme) ?? box.h);
-    const spot = freeSpot({ ...box, h }, taken, EDGE / 2);
-    if (spot) return spot;
+  for (const size of new Set([text.size, null])) {
+    for (const w of [text.box.w, ...NARROWER.filter((one) => one < text.box.w)]) {
+      const box = { ...text.box, w };
+      const h = Math.ceil(wordsHeight({ ...text, size, box }, theme) ?? box.h);
+      const spot = freeSpot({ ...box, h }, taken, EDGE / 2);
+      if (spot) return { box: spot, size };
+    }
   }
   return null;
 }
@@ -134,9 +143,12 @@ function pushedBy(
   isPushing: (one: SlideElement) => boolean = () => true,
 ): [SlideElement, Box][] | null {
   const pushed: [SlideElement, Box][] = [];
-  const pushers = [grown];
+  // Each pushes what stood below it before, wherever it has been pushed itself.
+  const pushers = [{ ...grown, stood: grown.y }];
   for (const [other, was] of others.toSorted(([, a], [, b]) => a.y - b.y)) {
-    const over = pushers.filter(({ x, y, w }) => x < was.x + was.w && was.x < x + w && y <= was.y);
+    const over = pushers.filter(
+      ({ x, w, stood }) => x < was.x + was.w && was.x < x + w && stood <= was.y,
+    );
     const from = Math.max(...over.map(({ y, h }) => y + h + GAP));
     if (was.y >= from) continue;
     const isFixed = other.kind !== 'text' || isChoice(other);
@@ -144,7 +156,7 @@ function pushedBy(
     const now = { ...was, y: from, h: Math.max(least, was.h - (from - was.y)) };
     if (now.y + now.h > STAGE.height - EDGE / 2) return null;
     pushed.push([other, now]);
-    if (isPushing(other)) pushers.push(now);
+    if (isPushing(other)) pushers.push({ ...now, stood: was.y });
   }
   return pushed;
 }
