@@ -79,12 +79,13 @@ function roomFor(
   const title = others.find(({ slot }) => slot === 'title');
   const above = title ? [{ x: 0, y: 0, w: STAGE.width, h: title.box.y + title.box.h }] : [];
   const taken = [...others, ...waiting].map(({ box }) => box).concat(above);
+  const withAir = taken.map(({ x, y, w, h }) => ({ x: x - GAP, y, w: w + 2 * GAP, h: h + GAP }));
   if (!taken.some((box) => meets(box, text.box))) return null;
   for (const size of new Set([text.size, null])) {
     for (const w of [text.box.w, ...NARROWER.filter((one) => one < text.box.w)]) {
       const box = { ...text.box, w };
       const h = Math.ceil(wordsHeight({ ...text, size, box }, theme) ?? box.h);
-      const spot = freeSpot({ ...box, h }, taken, EDGE / 2);
+      const spot = freeSpot({ ...box, h }, withAir, EDGE / 2);
       if (spot) return { box: spot, size };
     }
   }
