@@ -128,6 +128,15 @@ test('a large text without a place is set in the size of its style where that fi
   expect(others.filter(({ box }) => meets(box, words.box))).toEqual([]);
 });
 
+test('a locked text without a place stays where it lies', () => {
+  // It was written before places were noted.
+  const doc = deck(slide('s: x', text('The wind turns.', { id: 'words' })));
+  const before = texts(doc).find(({ id }) => id === 'words')!.box;
+  setElements(doc, 's', ['words'], { isLocked: true });
+  takeLayout(doc, 's', 'question');
+  expect(texts(doc).find(({ id }) => id === 'words')!.box).toEqual(before);
+});
+
 test('what belongs together stays together: groups are not pulled apart', () => {
   const doc = written(LONG);
   const box = (x: number, y: number) => ({ x, y, w: 60, h: 40 });

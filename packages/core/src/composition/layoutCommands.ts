@@ -48,7 +48,7 @@ export const takeLayout = command(
       for (const [element, box] of withRoom(slide.elements, theme)) put(element, box);
       const had = new Set(before.elements.filter((one) => slotOf(one, before)).map(({ id }) => id));
       const isHomeless = (one: SlideElement): boolean =>
-        one.kind === 'text' && one.slot === null && !isChoice(one) && had.has(one.id);
+        one.slot === null && had.has(one.id) && !isChoice(one) && !one.isLocked && !one.groupId;
       for (const one of slide.elements.filter(isHomeless)) {
         const room = roomFor(one, read(), theme);
         if (!room) continue;

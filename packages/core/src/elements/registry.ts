@@ -73,8 +73,8 @@ const FIELDS = Object.fromEntries(
 ) as Record<ElementKind, [key: string, field: Field<unknown>][]>;
 
 /**
- * An element of each kind before anything is said of it. What is read is put into a copy of it: an object that grows by one
- * computed key after the other becomes a table of hashes, which takes more room and is slower to ask.
+ * An element of each kind before anything is said of it. What is read is put into a copy of it: an object that grows by
+ * one computed key after the other becomes a table of hashes, which takes more room and is slower to ask.
  */
 const BLANK = Object.fromEntries(
   ELEMENT_KINDS.map((kind): [ElementKind, Record<string, unknown>] => [

@@ -51,6 +51,18 @@ describe('the spread of numbers', () => {
     expect(bins(0, ...Array.from({ length: 40 }, () => 500), 10_000)).toHaveLength(6);
   });
 
+  test.each([
+    [0, 1e-323],
+    [-1e308, 1e308],
+    [0, 1e308],
+    [1, 1 + Number.EPSILON],
+    [1e15, 1e15 + 1],
+    [-5e-324, 5e-324],
+  ])('numbers that cannot be parted, as %d and %d, are told all the same', (one, other) => {
+    const { bins } = spreadOf({ [String(one)]: 1, [String(other)]: 2 })!;
+    expect(bins.reduce((sum, { count }) => sum + count, 0)).toBe(3);
+  });
+
   test('bins hold every value once, side by side', () => {
     fc.assert(
       fc.property(

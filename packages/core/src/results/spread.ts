@@ -46,17 +46,9 @@ export function spreadOf(values: ValueCounts): Spread | undefined {
   const [lower, upper] = [quantile(sorted, 0.25), quantile(sorted, 0.75)];
   const range = upper - lower;
   const [least, most] = [sorted[0]!, sorted.at(-1)!];
-  const step = binWidth(sorted, range);
-  // What is a multiple but for the last digit is one.
-  const first = most === least ? least / step : Math.floor(least / step + 1e-9);
-  const last = Math.floor(most / step - first + 1e-9);
-  const at = (index: number): number => Number(((first + index) * step).toPrecision(12));
-  const bins = Array.from({ length: last + 1 }, (_, index) => {
-    const [from, to] = [at(index), at(index + 1)];
-    const isIn = (value: number): boolean =>
-      (index === 0 || value >= from) && (index === last || value < to);
-    return { from, to, count: sorted.filter(isIn).length };
-  });
+  const bins = canBeParted(least, most)
+    ? binsOf(sorted, binWidth(sorted, range))
+    : [{ from: least, to: Math.max(most, least + 1), count: sorted.length }];
   return {
     median: quantile(sorted, 0.5),
     lower,
@@ -66,11 +58,30 @@ export function spreadOf(values: ValueCounts): Spread | undefined {
   };
 }
 
+/** Whether two numbers are further apart than their own digits tell, and no further than can be reckoned with. */
+function canBeParted(least: number, most: number): boolean {
+  const apart = most - least;
+  return apart > 1e-9 * Math.max(-least, most) && apart > 1e-100 && apart < 1e300;
+}
+
+function binsOf(sorted: readonly number[], width: number): Bin[] {
+  // What is a multiple but for the last digit is one.
+  const first = Math.floor(sorted[0]! / width + 1e-9);
+  const last = Math.floor(sorted.at(-1)! / width - first + 1e-9);
+  const at = (index: number): number => Number(((first + index) * width).toPrecision(15));
+  return Array.from({ length: last + 1 }, (_, index) => {
+    const [from, to] = [at(index), at(index + 1)];
+    const isIn = (value: number): boolean =>
+      (index === 0 || value >= from) && (index === last || value < to);
+    return { from, to, count: sorted.filter(isIn).length };
+  });
+}
+
 /** How wide the bins of sorted values are that lie apart as `range` says in their middle half. */
 function binWidth(sorted: readonly number[], range: number): number {
   const whole = sorted.at(-1)! - sorted[0]!;
   const isWhole = sorted.every(Number.isInteger);
-  if (whole === 0 || (isWhole && whole <= FEW_WHOLE)) return 1;
+  if (isWhole && whole <= FEW_WHOLE) return 1;
   const wanted = (2 * range) / Math.cbrt(sorted.length) || whole / Math.sqrt(sorted.length);
   // One bin more than there are widths in it: they begin at round numbers.
   let width = roundWidth(Math.max(wanted, whole / (MOST_BINS - 1), isWhole ? 1 : 0));
