@@ -133,6 +133,7 @@ export type { Pixels } from './check/contrast.js';
 export * from './deck/slides/cards.js';
 export * from './map/find.js';
 export * from './map/regions.js';
+export * from './map/plan/inOrder.js';
 export * from './map/plan/planText.js';
 export * from './map/plan/planOf.js';
 export * from './map/plan/planChange.js';

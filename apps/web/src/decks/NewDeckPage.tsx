@@ -22,6 +22,7 @@ import * as Y from 'yjs';
 import { http } from '../api/http';
 import { useChange, useDecks } from '../api/teacher';
 import { SlideView } from '../stage/SlideView';
+import { PlanSigns } from '../ui/PlanSigns.js';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
@@ -358,12 +359,16 @@ function PlanForm(props: {
         Plan
         <textarea
           value={plan}
+          aria-describedby="plan-signs"
           onChange={(event) => setPlan(event.target.value)}
           placeholder={EXAMPLE}
           rows={12}
           className="mt-1 w-full rounded-[6px] border border-line bg-sheet p-3 font-mono text-[14px] font-normal"
         />
       </label>
+      <p id="plan-signs" className="text-[13px] text-soft">
+        <PlanSigns />
+      </p>
       {wrong && plan.trim() !== '' && (
         <p role="alert" className="text-[14px]">
           Line {wrong.line}: {wrong.reason}

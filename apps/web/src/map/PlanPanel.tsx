@@ -22,6 +22,7 @@ import {
   useState,
   type ReactElement,
 } from 'react';
+import { PlanSigns } from '../ui/PlanSigns.js';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
 import { useDeck } from '../deck/DeckContext';
@@ -142,8 +143,7 @@ export function PlanPanel({
         </Button>
       </div>
       <p className="px-3 pb-2 text-[12.5px] text-soft">
-        A line is a slide, the lines under it its choices. “Wording: text”; a{' '}
-        <code>[link](#to-a-title)</code> joins a slide.
+        <PlanSigns />
       </p>
       <div className="relative mx-3 min-h-0 flex-1 overflow-hidden rounded-[6px] border border-line bg-sheet">
         <div

@@ -82,6 +82,8 @@ export type Mend = { label: string } & (
   | { do: 'choice-slide'; slideId: SlideId; elementId: ElementId }
   | { do: 'reword'; linkId: LinkId; wording: string }
   | { do: 'lead'; from: SlideId; slideId: SlideId }
+  /** Leads from slides to others, which stay at the left edge of the plan. */
+  | { do: 'go-on'; ways: readonly { from: SlideId; slideId: SlideId }[] }
   | { do: 'restart'; slideId: SlideId }
   /** Hangs a link that nothing carries on its slide again, as a choice line. */
   | { do: 'carry'; linkId: LinkId; slideId: SlideId }

@@ -86,6 +86,18 @@ function planOf(doc: Y.Doc, mend: Mend, answer: string): Refusal | (() => unknow
       return rewordLink.plan(doc, mend.linkId, mend.wording);
     case 'lead':
       return linkSlides.plan(doc, mend.from, mend.slideId);
+    case 'go-on': {
+      const refused = mend.ways
+        .map(({ from, slideId }) => linkSlides.applies(doc, from, slideId))
+        .find((why) => why !== null);
+      if (refused) return refused;
+      return () => {
+        for (const { from, slideId } of mend.ways) {
+          done(linkSlides(doc, from, slideId));
+          slideOf(doc, slideId)?.set('trunkId', 'top');
+        }
+      };
+    }
     case 'restart':
       return addChoiceTo.plan(doc, mend.slideId, 'Start over', toStep('restart'));
     case 'carry':

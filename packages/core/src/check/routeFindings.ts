@@ -6,6 +6,7 @@ import { leadsOn, waitsForChoice } from '../map/reach.js';
 import { isLoop, type Routes } from '../map/routes.js';
 import { alikeFindings } from './alike.js';
 import type { Finding } from './finding.js';
+import { goingOn } from './goingOn.js';
 import { titleOf } from '../deck/titleOf.js';
 import { cut } from './naming.js';
 import { sure } from '../parts/sure.js';
@@ -50,6 +51,35 @@ function onSlides(
   const found: Finding[] = [];
   for (const slide of slides) {
     for (const finding of onSlide(walked, slide, readableDecks)) found.push(finding);
+  }
+  return withWaysOn(walked, found);
+}
+
+/** Slides that nothing leaves, in a deck with slides that nothing leads to: most are meant to come one after the other. */
+function withWaysOn({ deck, graph }: Walked, found: Finding[]): Finding[] {
+  const stuck = found.filter(
+    ({ kind, slideId }) => kind === 'dead-end' && slideId && !graph.waysOut.get(slideId)?.length,
+  );
+  if (stuck.length === 0) return found;
+  const next = goingOn(deck, graph);
+  const steps = stuck.flatMap((finding) => {
+    const from = sure(finding.slideId, 'a dead end is a slide');
+    const slideId = next.get(from);
+    return slideId ? [{ finding, from, slideId }] : [];
+  });
+  const ways = steps.map(({ from, slideId }) => ({ from, slideId }));
+  for (const { finding, from, slideId } of steps) {
+    finding.mends = [
+      {
+        label: `Go on to “${titleOf(deck.slides[slideId])}”`,
+        do: 'go-on',
+        ways: [{ from, slideId }],
+      },
+      ...(finding === steps[0]!.finding && ways.length > 1
+        ? [{ label: `Let all ${ways.length} go on like that`, do: 'go-on', ways } as const]
+        : []),
+      ...finding.mends,
+    ];
   }
   return found;
 }

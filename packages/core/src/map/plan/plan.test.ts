@@ -98,6 +98,33 @@ describe('reading', () => {
   });
 
   test.each([
+    ['- A\n  - Back -> A\n', 'a', 'Back'],
+    ['- The pier\n  - On: Sea\n    - Back→the  PIER\n', 'the-pier', 'Back'],
+    ['- A\n  - On -> Off -> A\n- Off -> A\n', 'off-a', 'On'],
+  ])('an arrow joins the slide that is called so: %s', (plan, slug, wording) => {
+    const { items, problems } = parsePlan(plan);
+    expect(problems).toEqual([]);
+    const joins = [...inOrder(items)].filter(({ join }) => join);
+    expect(joins).toMatchObject([{ wording, join: { kind: 'heading', slug } }]);
+  });
+
+  test.each([
+    '- Ice\n  - Ice -> water\n',
+    '- A\n  - Back \\-> A\n',
+    '- A\n- Back -> A\n',
+    '- A\n  - Back -> A\n    - with a choice\n',
+    '- A\n  - \\(x -> y\\)\n',
+  ])('any other arrow is a sign like others: %s', (plan) => {
+    const { items } = parsePlan(plan);
+    expect([...inOrder(items)].filter(({ join }) => join)).toEqual([]);
+    expect(parsePlan(printPlan(items)).items).toMatchObject(
+      JSON.parse(
+        JSON.stringify(items, (key, value: unknown) => (key === 'written' ? undefined : value)),
+      ) as object[],
+    );
+  });
+
+  test.each([
     ['# A heading\n- A\n', 1, 'A slide begins with'],
     ['- A\nnot further in\n', 2, 'A slide begins with'],
     ['- A\n  - \n', 2, 'nothing on this line'],
@@ -289,6 +316,8 @@ const WORDS = fc
       '(ending)',
       '\\',
       '- dash',
+      '->',
+      '→',
       '1. one',
       'é日本',
       '#',

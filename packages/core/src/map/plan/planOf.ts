@@ -4,6 +4,7 @@ import type { TextElement } from '../../elements/text/text.js';
 import { type Deck, type Link, type Slide } from '../../deck/types.js';
 import type { LinkId, SlideId } from '../../parts/ids.js';
 import type { RouteGraph } from '../graph.js';
+import { inOrder } from './inOrder.js';
 import { planWords, printItem, slugger, type PlanItem } from './planText.js';
 import { sure } from '../../parts/sure.js';
 
@@ -145,15 +146,3 @@ export const planBase = (deck: Deck, graph: RouteGraph): PlanBase => ({
   items: planOf(deck, graph),
   dropped: [],
 });
-
-/** All items in the order they are written. */
-export function* inOrder<Item extends { children: Item[] }>(
-  items: readonly Item[],
-): Generator<Item> {
-  const waiting = [...items].reverse();
-  while (waiting.length > 0) {
-    const item = waiting.pop()!;
-    yield item;
-    for (let at = item.children.length - 1; at >= 0; at -= 1) waiting.push(item.children[at]!);
-  }
-}

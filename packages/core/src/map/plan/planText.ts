@@ -2,6 +2,7 @@ import { asId, type SlideId } from '../../parts/ids.js';
 import { readAddress, STEPS, type Step, type Target } from '../../deck/links/target.js';
 import { stepWords } from '../../deck/links/targetWords.js';
 import { told } from '../../parts/told.js';
+import { inOrder } from './inOrder.js';
 
 /**
  * The written plan: a Markdown nested list.
@@ -10,6 +11,7 @@ import { told } from '../../parts/told.js';
  *     - Row out: **At sea** Nothing but grey.  a choice, the title of its slide where it differs, the text
  *       More of the text on a line of its own.
  *       - Turn back: [The pier](#the-pier)     a choice that joins a slide which stands elsewhere
+ *       - Turn back -> The pier                the same, as it is quickly typed
  *     - Wait: The tide falls. (ending)
  *     - Look it up: [petrel.example](https://petrel.example/)
  *
@@ -91,8 +93,31 @@ export function parsePlan(text: string): { items: PlanItem[]; problems: PlanProb
     if ('reason' in read) problems.push({ line, reason: read.reason });
     put('reason' in read ? wrongItem(line, words) : read, indent);
   });
+  readArrows(items);
   return { items, problems };
 }
+
+/** `Turn back -> The pier` where a slide of the plan is called that: the first one. Any other arrow is a sign like others. */
+function readArrows(items: readonly PlanItem[]): void {
+  const titles = new Map<string, string>();
+  for (const { join, isWrong, title } of inOrder(items)) {
+    const known = titleKey(title);
+    if (!join && !isWrong && known && !titles.has(known)) titles.set(known, title);
+  }
+  for (const item of inOrder(items)) {
+    const isPlain = !item.join && !item.isWrong && item.children.length === 0;
+    if (item.wording === null || !isPlain || unescapedColon(item.written) >= 0) continue;
+    const [, wording, goal] = ARROW.exec(item.written) ?? [];
+    const title = goal && titles.get(titleKey(plainWords(goal)));
+    if (!wording || !title) continue;
+    item.wording = plainWords(wording);
+    item.join = { kind: 'heading', slug: slugger()(title), words: title };
+    item.title = item.text = '';
+  }
+}
+
+const ARROW = /^((?:\\.|[^\\])*?(?:\\.|[^\\\s]))\s*(?:->|→)\s*(\S.*)$/;
+const titleKey = (title: string): string => title.replace(/\s+/g, ' ').trim().toLowerCase();
 
 function wrongItem(line: number, written: string): PlanItem {
   return {
@@ -288,7 +313,8 @@ function printJoin(join: PlanJoin): string {
  */
 const FORMULA = String.raw`\\\((?:[^\\*:[\]()#\n]|\\[a-z])*\\\)`;
 const FORMULA_OR_SIGN = new RegExp(String.raw`${FORMULA}|[\\*[]`, 'gi');
-const FORMULA_OR_ESCAPED = new RegExp(String.raw`${FORMULA}|\\([\\:*[\]()+.-])`, 'gi');
+const FORMULA_OR_ARROW = new RegExp(String.raw`${FORMULA}|->|→`, 'gi');
+const FORMULA_OR_ESCAPED = new RegExp(String.raw`${FORMULA}|\\([\\:*[\]()+.→-])`, 'gi');
 
 function escaped(words: string, besides: string): string {
   let text = words.replace(FORMULA_OR_SIGN, (found) => (found.length > 1 ? found : `\\${found}`));
@@ -297,7 +323,10 @@ function escaped(words: string, besides: string): string {
 }
 
 /** The words before the colon. */
-const escapedHead = (words: string): string => escaped(words, '').replace(/:(?=\s|$)/g, '\\:');
+const escapedHead = (words: string): string =>
+  escaped(words, '')
+    .replace(/:(?=\s|$)/g, '\\:')
+    .replace(FORMULA_OR_ARROW, (found) => (found.startsWith('\\') ? found : `\\${found}`));
 
 /** A paragraph that would begin like an item. */
 const escapedStart = (words: string): string =>

@@ -1,4 +1,5 @@
-import { type DeckItem, inOrder } from './planOf.js';
+import { inOrder } from './inOrder.js';
+import { type DeckItem } from './planOf.js';
 import type { PlanItem } from './planText.js';
 
 /**
