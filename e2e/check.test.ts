@@ -90,3 +90,35 @@ test('a finding opens its slide with the thing in hand, and words on a picture a
   await faint.getByRole('button', { name: /ink that stands out/ }).click();
   await expect(faint).toHaveCount(0);
 });
+
+test('a plan that is a plain list becomes a walk in one click, and an arrow in it joins a slide', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  await page.goto('/new');
+  await page.getByRole('button', { name: 'A written plan …' }).click();
+  await page.getByLabel('Name').fill('Rain');
+  await page
+    .getByRole('textbox', { name: 'Plan' })
+    .fill(
+      '- Where does rain come from?: Look at the sea.\n- Warm air lifts it: It rises.\n- It falls: Cold air lets go.\n  - Once more -> where does rain come from?\n',
+    );
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('link', { name: /Check/ }).click();
+  await page
+    .getByRole('article', { name: 'No way on: Where does rain come from?' })
+    .getByRole('button', { name: 'Let all 2 go on like that' })
+    .click();
+  await expect(page.getByText('One thing to mend')).toBeVisible();
+  await page
+    .getByRole('article', { name: /A loop with no way out/ })
+    .getByRole('button', { name: /Mark .* as ending/ })
+    .click();
+  await expect(page.getByRole('article')).toHaveCount(0);
+  await page.getByRole('link', { name: 'Map', exact: true }).click();
+  await page.getByRole('button', { name: 'Written plan' }).click();
+  await expect(page.getByRole('textbox', { name: 'Written plan' })).toHaveValue(
+    /- Once more: \[Where does rain come from\?\]\(#where-does-rain-come-from\)/,
+  );
+  await isSaved(page);
+});
