@@ -41,7 +41,7 @@ const LEAST_WIDTH: Partial<Record<Part['kind'], number>> = {
 export class Measures {
   #times: number;
   #texts: MeasuredTexts;
-  #known = new Map<object, Map<number, number>>();
+  #known = new Map<Part, Map<number, number>>();
 
   constructor(texts: MeasuredTexts, times: number) {
     this.#texts = texts;
@@ -64,18 +64,14 @@ export class Measures {
 
   /** The height that a part needs in a width; Infinity where that is too narrow for it. Slide units. */
   height(part: Part, width: number, look: Look): number {
+    if (part.kind !== 'text' && part.kind !== 'question') return this.#height(part, width, look);
     const key =
       Math.round(width) * 1000 + (look.times ?? 1) * 100 + STAND_PADDING[look.stands ?? 'bare'];
-    return this.known(part, key, () => this.#height(part, width, look));
-  }
-
-  /** What has been reckoned of a thing, by a number; reckoned once. */
-  known(of: object, key: number, reckon: () => number): number {
-    let all = this.#known.get(of);
-    if (!all) this.#known.set(of, (all = new Map<number, number>()));
-    let value = all.get(key);
-    if (value === undefined) all.set(key, (value = reckon()));
-    return value;
+    let all = this.#known.get(part);
+    if (!all) this.#known.set(part, (all = new Map<number, number>()));
+    let height = all.get(key);
+    if (height === undefined) all.set(key, (height = this.#height(part, width, look)));
+    return height;
   }
 
   #height(part: Part, width: number, look: Look): number {

@@ -136,17 +136,22 @@ function roomBeside(kept: readonly Box[], page: Box): Room | null {
   return box && box.w >= 320 && box.h >= 180 ? { box, isWhole: false } : null;
 }
 
-/** Laid in the largest type that fits. Larger type never needs less room, so the sizes are halved and not all tried. */
+/**
+ * Laid in the largest type that fits. Most do not fit at all, so the smallest is tried first; larger type never needs less
+ * room, so the others are halved and not all tried.
+ */
 function largestThatFits(regions: readonly Region[], measures: readonly Measures[]): Places | null {
-  let [from, before] = [0, measures.length];
+  const measureAt = (at: number): Measures => sure(measures[at], 'it lies between the ends');
+  const fits = (at: number): boolean =>
+    regions.every(({ cell, box }) => leastHeight(cell, box.w, measureAt(at)) <= box.h);
+  let [from, before] = [0, measures.length - 1];
+  if (!fits(before)) return null;
   while (from < before) {
     const middle = (from + before) >> 1;
-    const one = sure(measures[middle], 'it lies between the ends');
-    if (regions.every(({ cell, box }) => leastHeight(cell, box.w, one) <= box.h)) before = middle;
+    if (fits(middle)) before = middle;
     else from = middle + 1;
   }
-  const fitting = measures[from];
-  if (!fitting) return null;
+  const fitting = measureAt(from);
   const places: Places = new Map();
   for (const { cell, box } of regions) lay(cell, box, fitting, places);
   return places;

@@ -32,20 +32,25 @@ const MOST_OF_QUESTION = 1.15;
 const MOST_OF_CHOICE = 1.35;
 
 /** The least height in slide units that a cell can do with in a width; Infinity where it cannot be set so narrow. */
-export const leastHeight = (cell: Cell, width: number, measures: Measures): number =>
-  cell.is === 'part'
-    ? measures.height(cell.part, width, cell.look)
-    : measures.known(cell, Math.round(width), () => leastOf(cell, width, measures));
-
-function leastOf(cell: Exclude<Cell, { is: 'part' }>, width: number, measures: Measures): number {
+export function leastHeight(cell: Cell, width: number, measures: Measures): number {
   switch (cell.is) {
+    case 'part':
+      return measures.height(cell.part, width, cell.look);
     case 'rows': {
-      const heights = cell.cells.map((one) => leastHeight(one, width, measures));
-      return sum(heights) + cell.gap * Math.max(0, cell.cells.length - 1);
+      let height = cell.gap * Math.max(0, cell.cells.length - 1);
+      for (const one of cell.cells) {
+        height += leastHeight(one, width, measures);
+        if (height === Infinity) break;
+      }
+      return height;
     }
     case 'columns': {
+      let height = -Infinity;
       const widths = widthsOf(cell, width);
-      return Math.max(...cell.cells.map((one, at) => leastHeight(one, widths[at]!, measures)));
+      for (let at = 0; at < widths.length && height < Infinity; at += 1) {
+        height = Math.max(height, leastHeight(cell.cells[at]!, widths[at]!, measures));
+      }
+      return height;
     }
     case 'tiles': {
       const rows = Math.ceil(cell.cells.length / cell.columns);
@@ -54,9 +59,10 @@ function leastOf(cell: Exclude<Cell, { is: 'part' }>, width: number, measures: M
   }
 }
 
-/** The most height that it fills. */
-function mostHeight(cell: Cell, width: number, measures: Measures): number {
-  const least = leastHeight(cell, width, measures);
+/** The most height that it fills, of which the least is known. */
+function mostHeight(cell: Cell, width: number, measures: Measures, least: number): number {
+  const mostOf = (one: Cell, w: number): number =>
+    mostHeight(one, w, measures, leastHeight(one, w, measures));
   switch (cell.is) {
     case 'part': {
       const { part } = cell;
@@ -68,14 +74,18 @@ function mostHeight(cell: Cell, width: number, measures: Measures): number {
       const isChoice = part.kind === 'text' && part.style === 'choice';
       return isChoice ? least * MOST_OF_CHOICE : least;
     }
-    case 'rows':
-      return (
-        sum(cell.cells.map((one) => mostHeight(one, width, measures))) +
-        cell.gap * Math.max(0, cell.cells.length - 1)
-      );
+    case 'rows': {
+      let height = cell.gap * Math.max(0, cell.cells.length - 1);
+      for (const one of cell.cells) height += mostOf(one, width);
+      return height;
+    }
     case 'columns': {
+      let height = -Infinity;
       const widths = widthsOf(cell, width);
-      return Math.max(...cell.cells.map((one, at) => mostHeight(one, widths[at]!, measures)));
+      for (let at = 0; at < widths.length; at += 1) {
+        height = Math.max(height, mostOf(cell.cells[at]!, widths[at]!));
+      }
+      return height;
     }
     case 'tiles':
       return Math.max(least, cell.most * Math.ceil(cell.cells.length / cell.columns));
@@ -117,15 +127,28 @@ export function lay(cell: Cell, box: Box, measures: Measures, places: Places): v
 
 type Rows = Extract<Cell, { is: 'rows' }>;
 
-/** What is left of the height goes to what can use it, evenly; the rest stays free below, around or between. */
+/**
+ * What is left of the height goes to what can use it, evenly; the rest stays free below, around or between. The heights are
+ * numbers of one kind from the beginning: lists that turn into others under way are compiled anew each time.
+ */
 function layRows(cell: Rows, box: Box, measures: Measures, places: Places): void {
-  const heights = cell.cells.map((one) => leastHeight(one, box.w, measures));
-  const most = cell.cells.map((one) => mostHeight(one, box.w, measures));
-  let spare = box.h - sum(heights) - cell.gap * Math.max(0, heights.length - 1);
+  const { cells, gap } = cell;
+  const heights = new Float64Array(cells.length);
+  const most = new Float64Array(cells.length);
+  let spare = box.h - gap * Math.max(0, cells.length - 1);
+  for (let at = 0; at < cells.length; at += 1) {
+    heights[at] = leastHeight(cells[at]!, box.w, measures);
+    most[at] = mostHeight(cells[at]!, box.w, measures, heights[at]!);
+    spare -= heights[at]!;
+  }
+  const isHungry = (at: number): boolean => most[at]! > heights[at]! + 0.5;
   for (let round = 0; round < 3 && spare > 1; round += 1) {
-    const hungry = heights.flatMap((height, at) => (most[at]! > height + 0.5 ? [at] : []));
-    const each = spare / Math.max(1, hungry.length);
-    for (const at of hungry) {
+    let hungry = 0;
+    for (let at = 0; at < cells.length; at += 1) if (isHungry(at)) hungry += 1;
+    if (hungry === 0) break;
+    const each = spare / hungry;
+    for (let at = 0; at < cells.length; at += 1) {
+      if (!isHungry(at)) continue;
       const more = Math.min(each, most[at]! - heights[at]!);
       heights[at]! += more;
       spare -= more;
@@ -142,16 +165,23 @@ function layRows(cell: Rows, box: Box, measures: Measures, places: Places): void
 }
 
 type Columns = Extract<Cell, { is: 'columns' }>;
-function widthsOf({ cells, gap, shares }: Columns, width: number): number[] {
+function widthsOf({ cells, gap, shares }: Columns, width: number): Float64Array {
   const room = width - gap * (cells.length - 1);
-  const all = sum(shares);
-  return shares.map((share) => (room * share) / all);
+  let all = 0;
+  for (const share of shares) all += share;
+  const widths = new Float64Array(shares.length);
+  for (let at = 0; at < widths.length; at += 1) widths[at] = (room * shares[at]!) / all;
+  return widths;
 }
 
 type Tiles = Extract<Cell, { is: 'tiles' }>;
 function tileHeight({ cells, columns, gap }: Tiles, width: number, measures: Measures): number {
   const w = (width - gap * (columns - 1)) / columns;
-  return Math.max(...cells.map((one) => leastHeight(one, w, measures)));
+  let height = -Infinity;
+  for (let at = 0; at < cells.length && height < Infinity; at += 1) {
+    height = Math.max(height, leastHeight(cells[at]!, w, measures));
+  }
+  return height;
 }
 
 /** How wide the shown part of a picture is for its height. */
@@ -236,5 +266,3 @@ const whole = ({ x, y, w, h }: Box): Box => ({
   w: Math.floor(w + 0.001),
   h: Math.floor(h + 0.001),
 });
-
-const sum = (all: readonly number[]): number => all.reduce((one, other) => one + other, 0);
