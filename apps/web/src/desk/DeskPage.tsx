@@ -12,7 +12,15 @@ import {
   type FolioId,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
-import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
+import {
+  Suspense,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactElement,
+} from 'react';
 import { Link, useParams } from 'react-router';
 import { useLesson } from '../api/teacher';
 import { RequireTeacher } from '../ui/RequireTeacher';
@@ -57,6 +65,9 @@ function Opened({ lessonId }: { lessonId: string }): ReactElement {
     return <Centre>Opening the desk …</Centre>;
   return <Desk lesson={lesson.data} deskDocument={desk.document} stateDocument={state.document} />;
 }
+
+/** Pixels below which the map and the details lie one above the other (Tailwind's `md`). */
+const NARROW = 768;
 
 type Panel =
   { kind: 'slide' } | { kind: 'folio'; folioId: FolioId } | { kind: 'line-up' | 'people' };
@@ -104,6 +115,14 @@ function Desk(props: {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
+  // On a narrow page they lie below the map: what was asked for comes into sight.
+  const details = useRef<HTMLElement>(null);
+  const seen = useRef({ panel, slideId });
+  useEffect(() => {
+    if (seen.current.panel === panel && seen.current.slideId === slideId) return;
+    seen.current = { panel, slideId };
+    if (window.innerWidth < NARROW) details.current?.scrollIntoView({ block: 'start' });
+  }, [panel, slideId]);
   const here = desk.students.filter((student) => student.isHere).length;
   const handedIn = desk.students.filter((student) => student.handedInAt).length;
   const waiting = desk.students.filter(({ status }) => status === 'waiting').length;
@@ -152,10 +171,10 @@ function Desk(props: {
           </>
         }
       />
-      <Main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1.28fr)_minmax(340px,1fr)]">
+      <Main className="min-h-0 flex-1 max-md:overflow-y-auto md:grid md:grid-cols-[minmax(0,1.28fr)_minmax(340px,1fr)]">
         <section
           aria-label="Map of the lesson"
-          className="flex min-h-0 flex-col border-r border-line"
+          className="flex min-h-0 flex-col border-line max-md:border-b md:border-r"
         >
           {!isOver && (
             <DeskBar
@@ -203,7 +222,7 @@ function Desk(props: {
               are held back for a while.
             </p>
           )}
-          <div className="min-h-0 flex-1">
+          <div className="min-h-0 flex-1 max-md:h-80 max-md:flex-none">
             <LessonMap
               edition={edition}
               students={desk.students}
@@ -214,7 +233,7 @@ function Desk(props: {
             />
           </div>
         </section>
-        <section aria-label="Details" className="min-h-0 overflow-y-auto">
+        <section ref={details} aria-label="Details" className="min-h-0 md:overflow-y-auto">
           {panel.kind === 'folio' ? (
             <FolioPanel
               key={panel.folioId}

@@ -43,9 +43,9 @@ export default function LessonsView(): ReactElement {
         {lessons.data?.map((lesson) => (
           <li
             key={lesson.id}
-            className="relative flex items-center gap-4 rounded-[6px] border border-line bg-sheet px-4 py-3 hover:border-petrol"
+            className="relative flex items-center gap-x-4 gap-y-2 rounded-[6px] border border-line bg-sheet px-4 py-3 hover:border-petrol max-sm:flex-wrap"
           >
-            <div className="flex-1">
+            <div className="flex-1 max-sm:basis-full">
               <Link
                 to={`/desk/${lesson.id}`}
                 className="font-semibold after:absolute after:inset-0"

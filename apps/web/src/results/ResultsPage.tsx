@@ -202,7 +202,7 @@ function Results({ results }: { results: LessonResults }): ReactElement {
         {questions.length === 0 && view !== 'routes' ? (
           <Centre>This lesson asks nothing that is marked.</Centre>
         ) : view === 'gradebook' ? (
-          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_380px]">
+          <div className="grid min-h-0 flex-1 max-md:grid-rows-2 md:grid-cols-[minmax(0,1fr)_380px]">
             <div className="overflow-auto" role="region" aria-label="Gradebook">
               <Gradebook
                 students={students}
@@ -214,7 +214,7 @@ function Results({ results }: { results: LessonResults }): ReactElement {
                 onDigit={digit}
               />
             </div>
-            <div className="overflow-y-auto border-l border-line">
+            <div className="overflow-y-auto border-t border-l border-line">
               {student && asked && open ? (
                 <>
                   <MarkPanel

@@ -17,7 +17,7 @@ function Column(props: {
     <section
       ref={props.ref}
       aria-label={props.title}
-      className="w-[160px] shrink-0 overflow-y-auto p-3 xl:w-[176px]"
+      className="w-[160px] shrink-0 overflow-y-auto p-3 max-sm:hidden xl:w-[176px]"
     >
       <h2 className="mb-3 text-[14px]">
         {props.title}{' '}

@@ -167,7 +167,7 @@ function DeckName(): ReactElement {
       {...line}
       readOnly={!isOpen}
       style={{ width: `${Math.min(34, Math.max(8, line.value.length + 1))}ch` }}
-      className="h-9 max-w-[30vw] rounded-[6px] border border-transparent bg-transparent px-1.5 font-head text-[17px] font-semibold hover:border-line focus:bg-sheet"
+      className="h-9 max-w-[30vw] max-sm:max-w-[75vw] rounded-[6px] border border-transparent bg-transparent px-1.5 font-head text-[17px] font-semibold hover:border-line focus:bg-sheet"
     />
   );
 }

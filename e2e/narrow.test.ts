@@ -1,0 +1,42 @@
+import { expect, type Page } from '@playwright/test';
+import { LAMP, RUNNING, signIn, someone, test } from './people';
+
+const ENDED = '00000000-0000-4000-8000-000000000101';
+const WIDTH = 390;
+
+/** Everything in the header can be touched, and the page goes nowhere sideways. */
+async function isWithin(page: Page): Promise<void> {
+  for (const thing of await page.locator('header').locator('button:visible, a:visible').all()) {
+    const box = await thing.boundingBox();
+    expect(box!.x).toBeGreaterThanOrEqual(0);
+    expect(box!.x + box!.width).toBeLessThanOrEqual(WIDTH);
+  }
+  expect(await page.evaluate(() => document.scrollingElement!.scrollWidth)).toBe(WIDTH);
+}
+
+test('a teacher who walks about has the desk, the marks and the slides on a phone', async ({
+  browser,
+}) => {
+  const page = await signIn(
+    await someone(browser, { viewport: { width: WIDTH, height: 844 }, hasTouch: true }),
+  );
+  await page.goto(`/desk/${RUNNING}`);
+  await page.getByRole('button', { name: /Who is here/ }).tap();
+  await expect(page.getByRole('heading', { name: 'Who is here' })).toBeInViewport();
+  await isWithin(page);
+
+  await page.goto(`/results/${ENDED}`);
+  await page.getByRole('button', { name: 'Ada Brandt, question 1' }).tap();
+  await expect(page.getByRole('heading', { name: 'Ada Brandt' })).toBeInViewport();
+  await expect(page.getByRole('button', { name: 'Ada Brandt, question 1' })).toBeInViewport();
+  await isWithin(page);
+
+  await page.goto(`${LAMP}/lessons`);
+  await expect(page.getByRole('button', { name: 'Delete …' })).toBeInViewport({ ratio: 1 });
+  await isWithin(page);
+
+  await page.goto(`${LAMP}/slide`);
+  await page.getByRole('button', { name: /Text: A storm/ }).tap();
+  await expect(page.getByRole('button', { name: 'Lead to …' })).toBeInViewport({ ratio: 1 });
+  await isWithin(page);
+});
