@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { LAMP, RUNNING, signIn, someone, test } from './people';
+import { joinAs, LAMP, RUNNING, signIn, someone, startLesson, test } from './people';
 
 const ENDED = '00000000-0000-4000-8000-000000000101';
 const WIDTH = 390;
@@ -39,4 +39,16 @@ test('a teacher who walks about has the desk, the marks and the slides on a phon
   await page.getByRole('button', { name: /Text: A storm/ }).tap();
   await expect(page.getByRole('button', { name: 'Lead to …' })).toBeInViewport({ ratio: 1 });
   await isWithin(page);
+});
+
+test('a student with a phone held across has the words beside the picture', async ({ browser }) => {
+  const teacher = await signIn(await someone(browser));
+  const { code } = await startLesson(teacher);
+  const page = await someone(browser, { viewport: { width: 844, height: 390 }, hasTouch: true });
+  await joinAs(page, code, 'Mina');
+  const picture = page.getByLabel(/^Picture: /);
+  await expect(page.getByRole('button', { name: 'Run to the boathouse' })).toBeInViewport({
+    ratio: 1,
+  });
+  await expect(picture).toBeInViewport({ ratio: 1 });
 });

@@ -22,6 +22,9 @@ import { useLiveElements } from './LiveSlide';
 import { copyName } from '../stage/usePieces';
 import type { SlideWork } from './useFolio';
 
+/** On a phone that is held across, the picture stands beside what is read: below it nobody would look for that. */
+const ASIDE = 'sm:landscape:sticky sm:landscape:top-0 sm:landscape:w-1/2 sm:landscape:self-start';
+
 /**
  * On a phone the slide stays a picture on top; below it, at reading size and in reading order, stands what is to be
  * read, moved, answered and chosen.
@@ -98,10 +101,10 @@ export default function PhoneSlide({
     });
   const choices = links.filter((link) => link.carrier.kind === 'element');
   return (
-    <div className="h-full overflow-y-auto overscroll-contain">
+    <div className="h-full overflow-y-auto overscroll-contain sm:landscape:flex">
       <div
         ref={ref}
-        className={isPlain ? '' : 'border-b border-line'}
+        className={isPlain ? '' : `border-b border-line ${ASIDE}`}
         style={isPlain ? {} : { minHeight: width ? (width * STAGE.height) / STAGE.width : 200 }}
       >
         {width > 0 && !isPlain && (
@@ -117,7 +120,7 @@ export default function PhoneSlide({
           />
         )}
       </div>
-      <div className="flex flex-col gap-4 p-4 text-[17px]">
+      <div className="flex min-w-0 flex-1 flex-col gap-4 p-4 text-[17px]">
         {!isPrompt && <h1 className="text-[22px]">{withFormulas(slide.title)}</h1>}
         {told(reading.read)}
         {reading.pieces.length > 0 && (
