@@ -5,13 +5,13 @@ const ENDED = '00000000-0000-4000-8000-000000000101';
 const WIDTH = 390;
 
 /** Everything in the header can be touched, and the page goes nowhere sideways. */
-async function isWithin(page: Page): Promise<void> {
+async function isWithin(page: Page, width = WIDTH): Promise<void> {
   for (const thing of await page.locator('header').locator('button:visible, a:visible').all()) {
     const box = await thing.boundingBox();
     expect(box!.x).toBeGreaterThanOrEqual(0);
-    expect(box!.x + box!.width).toBeLessThanOrEqual(WIDTH);
+    expect(box!.x + box!.width).toBeLessThanOrEqual(width);
   }
-  expect(await page.evaluate(() => document.scrollingElement!.scrollWidth)).toBe(WIDTH);
+  expect(await page.evaluate(() => document.scrollingElement!.scrollWidth)).toBe(width);
 }
 
 test('a teacher who walks about has the desk, the marks and the slides on a phone', async ({
@@ -31,6 +31,10 @@ test('a teacher who walks about has the desk, the marks and the slides on a phon
   await expect(page.getByRole('button', { name: 'Ada Brandt, question 1' })).toBeInViewport();
   await isWithin(page);
 
+  await page.goto(`${LAMP}/map`);
+  await expect(page.getByRole('button', { name: /^Tidy all cards/ })).toBeInViewport({ ratio: 1 });
+  await isWithin(page);
+
   await page.goto(`${LAMP}/lessons`);
   await expect(page.getByRole('button', { name: 'Delete …' })).toBeInViewport({ ratio: 1 });
   await isWithin(page);
@@ -39,6 +43,17 @@ test('a teacher who walks about has the desk, the marks and the slides on a phon
   await page.getByRole('button', { name: /Text: A storm/ }).tap();
   await expect(page.getByRole('button', { name: 'Lead to …' })).toBeInViewport({ ratio: 1 });
   await isWithin(page);
+});
+
+test('on a tablet held upright everything in the header is reached', async ({ browser }) => {
+  const page = await signIn(
+    await someone(browser, { viewport: { width: 768, height: 1024 }, hasTouch: true }),
+  );
+  for (const view of [`/desk/${RUNNING}`, `/results/${ENDED}`, `${LAMP}/slide`]) {
+    await page.goto(view);
+    await expect(page.getByRole('banner').getByRole('link').first()).toBeVisible();
+    await isWithin(page, 768);
+  }
 });
 
 test('a student with a phone held across has the words beside the picture', async ({ browser }) => {

@@ -51,7 +51,7 @@ export function MapTools(props: {
     <div
       role="toolbar"
       aria-label="View of the map"
-      className="flex h-11 shrink-0 items-center gap-1 border-b border-line bg-paper px-3"
+      className="flex min-h-11 shrink-0 items-center gap-1 border-b border-line bg-paper px-3 max-md:flex-wrap max-md:py-1"
     >
       <Tool
         icon={ListTree}

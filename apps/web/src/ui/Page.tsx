@@ -8,12 +8,12 @@ export function Mark({ size = 26 }: { size?: number }): ReactElement {
 /** The one thin header: what stands left, what stands right. */
 export function Header({ left, right }: { left: ReactNode; right?: ReactNode }): ReactElement {
   return (
-    <header className="flex min-h-12 shrink-0 items-center gap-3 border-b border-line px-4 max-sm:flex-wrap max-sm:py-1">
+    <header className="flex min-h-12 shrink-0 items-center gap-3 border-b border-line px-4 max-lg:flex-wrap max-lg:py-1">
       <Link to="/" aria-label="All decks" className="shrink-0 rounded-[6px] p-0.5">
         <Mark />
       </Link>
       {left}
-      <div className="ml-auto flex items-center gap-3 max-sm:flex-wrap">{right}</div>
+      <div className="ml-auto flex items-center gap-3 max-lg:flex-wrap">{right}</div>
     </header>
   );
 }
