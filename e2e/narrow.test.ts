@@ -66,4 +66,12 @@ test('a student with a phone held across has the words beside the picture', asyn
     ratio: 1,
   });
   await expect(picture).toBeInViewport({ ratio: 1 });
+
+  await page.getByRole('button', { name: 'My leaves' }).tap();
+  await page
+    .getByRole('button', { name: /^Add a leaf/ })
+    .first()
+    .tap();
+  await expect(page.getByRole('group', { name: /^Stage/ })).toBeInViewport({ ratio: 0.95 });
+  await expect(page.getByRole('textbox', { name: 'Title' })).toBeInViewport({ ratio: 1 });
 });

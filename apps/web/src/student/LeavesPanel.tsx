@@ -181,9 +181,12 @@ function LeafEditor(props: {
   const desk = useRef<HTMLDivElement>(null);
   const room = useRef<HTMLDivElement>(null);
   const control = useStageView(room, 0);
-  const width = Math.floor(
-    Math.min(space.width, isNarrow ? space.width : (space.height * STAGE.width) / STAGE.height),
-  );
+  // On a phone that is held across, what is written stands beside the picture.
+  const isAcross = isNarrow && space.width >= 640 && window.innerWidth > window.innerHeight;
+  const most = isNarrow
+    ? space.width / (isAcross ? 2 : 1)
+    : (space.height * STAGE.width) / STAGE.height;
+  const width = Math.floor(Math.min(space.width, most));
   const pattern = edition.slides[leaf.patternId];
   const drawn = useMemo(() => leafOnPattern(leaf, pattern), [leaf, pattern]);
   // The leaf's own title and first text stand where the pattern's layout has a place for them.
@@ -246,14 +249,18 @@ function LeafEditor(props: {
       </div>
       <div
         ref={frame}
-        className={isNarrow ? 'overflow-y-auto' : 'grid min-h-0 flex-1 place-items-center bg-sand'}
+        className={
+          isNarrow
+            ? `overflow-y-auto ${isAcross ? 'flex flex-wrap' : ''}`
+            : 'grid min-h-0 flex-1 place-items-center bg-sand'
+        }
       >
         {props.isClosed ? (
           width > 0 && <SlideView slide={drawn} theme={edition.theme} width={width} />
         ) : (
           <div
             ref={room}
-            className="relative overflow-hidden"
+            className="relative shrink-0 overflow-hidden"
             style={{ width, height: (width * STAGE.height) / STAGE.width }}
           >
             <EditingStage
@@ -271,7 +278,7 @@ function LeafEditor(props: {
           </div>
         )}
         {isNarrow && !props.isClosed && (
-          <div className="flex flex-col gap-3 p-4">
+          <div className="flex flex-1 flex-col gap-3 p-4">
             {leaf.elements.map((element) =>
               element.kind === 'text' ? (
                 <label key={element.id} className="block text-[14px] font-semibold">
@@ -292,7 +299,7 @@ function LeafEditor(props: {
         )}
         {pictures.some((picture) => picture.kind === 'picture' && picture.alt === '') &&
           !props.isClosed && (
-            <div className="flex flex-col gap-2 p-3">
+            <div className="flex basis-full flex-col gap-2 p-3">
               {pictures.map((picture) =>
                 picture.kind === 'picture' ? (
                   <label key={picture.id} className="flex items-center gap-2 text-[14px]">

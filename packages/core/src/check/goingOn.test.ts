@@ -48,6 +48,23 @@ test('where choices end, the plan goes on behind what they belong to', () => {
   expect(labels(doc).map(([first]) => first)).toEqual(['Go on to “d”', 'Go on to “d”']);
 });
 
+test('what several lead to goes on behind the last of them: no ring comes about', () => {
+  const doc = deck(
+    slide('a', choice('on', 'x')),
+    slide('x'),
+    slide('b', choice('on too', 'x')),
+    slide('c', ending()),
+  );
+  expect(labels(doc).map(([first]) => first)).toEqual(['Go on to “c”']);
+  expect(applyMend(doc, stuck(doc)[0]!.mends[0]!).ok).toBe(true);
+  expect(findings(doc).filter(({ kind }) => kind === 'endless-loop')).toEqual([]);
+});
+
+test('a start that is led back to goes on to the next', () => {
+  const doc = deck(slide('a'), slide('b'), slide('c', choice('again', 'a')));
+  expect(labels(doc).map(([first]) => first)).toEqual(['Go on to “b”', 'Go on to “c”']);
+});
+
 test('nothing goes on to what students do not get, nor from what leads somewhere', () => {
   const closed = deck(slide('a'), slide('b', leftOut()), slide('p', pattern()));
   expect(labels(closed)).toEqual([['Mark as ending', 'Add “Start over”']]);

@@ -5,7 +5,8 @@ import type { SlideId } from '../parts/ids.js';
 
 /**
  * Where a walk could go on from slides that nothing leaves: with the next slide of the plan that nothing leads to yet.
- * A slide belongs to the one of these that it is first come to from. Empty where everything is led to.
+ * What others lead to belongs to the last of these that it can be come to from, so that going on from it closes no ring.
+ * Empty where everything is led to.
  */
 export function goingOn(
   { slides, startSlideId }: Deck,
@@ -25,12 +26,15 @@ export function goingOn(
   const next = new Map<SlideId, SlideId>();
   if (heads.length < 2) return next;
   const known = new Set<SlideId>();
-  heads.forEach(({ id }, at) => {
-    const after = heads[at + 1];
+  let after: SlideId | null = null;
+  for (const { id } of heads.reverse()) {
     for (const slideId of reachableFrom(graph, id, known)) {
       known.add(slideId);
-      if (after) next.set(slideId, after.id);
+      if (after) next.set(slideId, after);
     }
-  });
+    // Also where the walk begins, which others may lead back to.
+    if (after) next.set(id, after);
+    after = id;
+  }
   return next;
 }

@@ -2,6 +2,7 @@ import { asId, type SlideId } from '../../parts/ids.js';
 import { readAddress, STEPS, type Step, type Target } from '../../deck/links/target.js';
 import { stepWords } from '../../deck/links/targetWords.js';
 import { told } from '../../parts/told.js';
+import { folded } from '../find.js';
 import { inOrder } from './inOrder.js';
 
 /**
@@ -101,23 +102,23 @@ export function parsePlan(text: string): { items: PlanItem[]; problems: PlanProb
 function readArrows(items: readonly PlanItem[]): void {
   const titles = new Map<string, string>();
   for (const { join, isWrong, title } of inOrder(items)) {
-    const known = titleKey(title);
+    const known = folded(title);
     if (!join && !isWrong && known && !titles.has(known)) titles.set(known, title);
   }
   for (const item of inOrder(items)) {
     const isPlain = !item.join && !item.isWrong && item.children.length === 0;
     if (item.wording === null || !isPlain || unescapedColon(item.written) >= 0) continue;
     const [, wording, goal] = ARROW.exec(item.written) ?? [];
-    const title = goal && titles.get(titleKey(plainWords(goal)));
+    const title = goal && titles.get(folded(plainWords(goal)));
     if (!wording || !title) continue;
     item.wording = plainWords(wording);
-    item.join = { kind: 'heading', slug: slugger()(title), words: title };
+    // Found by its title: another heading that is alike may have the same slug.
+    item.join = { kind: 'heading', slug: '', words: title };
     item.title = item.text = '';
   }
 }
 
 const ARROW = /^((?:\\.|[^\\])*?(?:\\.|[^\\\s]))\s*(?:->|→)\s*(\S.*)$/;
-const titleKey = (title: string): string => title.replace(/\s+/g, ' ').trim().toLowerCase();
 
 function wrongItem(line: number, written: string): PlanItem {
   return {
