@@ -85,6 +85,25 @@ test('a formula is typed, drawn, read aloud, taken back, and shown to a class', 
   }
 });
 
+test('a formula that is typed before anything can measure it is as wide as what is written in the end', async ({
+  browser,
+}) => {
+  const ines = await signIn(await someone(browser, { serviceWorkers: 'block' }));
+  let release = (): void => undefined;
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await ines.route(/\/tex-[^/]*\.js$/, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await openSlide(ines, 'Sums');
+  await add(ines, 'Formula');
+  await trayOf(ines).getByLabel('LaTeX').fill('x');
+  const formula = thing(ines, 'Formula: x');
+  const early = await boxOf(formula);
+  release();
+  await expect.poll(async () => (await boxOf(formula)).width).toBeLessThan(early.width / 2);
+});
+
 test('a chart is filled from a spreadsheet, drawn four ways, says what it shows, and is read on a phone', async ({
   browser,
 }) => {

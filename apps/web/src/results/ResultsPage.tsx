@@ -2,7 +2,6 @@ import {
   markedQuestions,
   markTable,
   PLAIN_SCALE,
-  xapiStatements,
   type HandMark,
   type LessonResults,
   entryAt,
@@ -11,7 +10,6 @@ import {
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useMemo, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
-import { v5 as uuidOfName } from 'uuid';
 import { http, sentenceOf } from '../api/http';
 import { part } from '../offline/part';
 import { RequireTeacher } from '../ui/RequireTeacher';
@@ -19,16 +17,16 @@ import { count, when } from '../ui/when';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
 import { Badge, Centre, Header, Main } from '../ui/Page';
-import { saveFile } from '../ui/saveFile';
 import { Segments } from '../ui/Segments';
-import { Sheet } from '../ui/Sheet';
-import { LONG_COLUMNS, longCsv, wideCsv, type Exported } from './exports';
+import type { Exported } from './exports';
 import { Gradebook } from './Gradebook';
 import { MarkPanel } from './MarkPanel';
 import { useMarking, type MarkingState } from './useMarking';
 
 /** With a library of charts that the gradebook does without. */
 const Figures = part(() => import('./Figures'));
+/** With the formats that are seldom written. */
+const Downloads = part(() => import('./Downloads'));
 
 type View = 'gradebook' | 'questions' | 'lesson' | 'routes';
 const VIEWS: { value: View; label: string }[] = [
@@ -171,7 +169,9 @@ function Results({ results }: { results: LessonResults }): ReactElement {
                 {settings.isReleased ? 'Take the marks back' : 'Release the marks'}
               </Button>
             )}
-            <Downloads exported={exported} lessonId={lessonId} />
+            <Suspense>
+              <Downloads exported={exported} lessonId={lessonId} />
+            </Suspense>
             <Link
               to={`/desk/${lessonId}`}
               className="inline-flex min-h-8 items-center text-petrol hover:underline"
@@ -252,40 +252,5 @@ function Results({ results }: { results: LessonResults }): ReactElement {
         )}
       </Main>
     </div>
-  );
-}
-
-function Downloads(props: { exported: Exported; lessonId: string }): ReactElement {
-  const { exported, lessonId } = props;
-  const name = exported.title.replace(/[^\p{L}\p{N} -]/gu, '').trim() || 'lesson';
-  const xapi = (): void => {
-    const statements = xapiStatements({
-      home: window.location.origin,
-      lessonId,
-      students: exported.students,
-      questions: exported.questions,
-      countsLate: exported.countsLate,
-      language: exported.language,
-      uuidOf: (name) => uuidOfName(name, uuidOfName.URL),
-    });
-    saveFile(`${name}.xapi.json`, JSON.stringify(statements, null, 2), 'application/json');
-  };
-  return (
-    <Sheet label="Save the results" width={420} trigger={<Button>Save as …</Button>}>
-      <div className="flex flex-wrap gap-2">
-        <Button onClick={() => saveFile(`${name} long.csv`, longCsv(exported))}>CSV, long</Button>
-        <Button onClick={() => saveFile(`${name} wide.csv`, wideCsv(exported))}>CSV, wide</Button>
-        <Button onClick={xapi}>xAPI statements</Button>
-      </div>
-      <h3 className="mt-3 mb-1 text-[14px]">Columns of the long form</h3>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-3 text-[12px]">
-        {Object.entries(LONG_COLUMNS).map(([column, says]) => (
-          <div key={column} className="contents">
-            <dt className="font-semibold">{column}</dt>
-            <dd className="text-soft">{says}</dd>
-          </div>
-        ))}
-      </dl>
-    </Sheet>
   );
 }

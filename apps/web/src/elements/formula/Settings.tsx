@@ -30,14 +30,27 @@ const PIECES: readonly [shown: string, tex: string][] = [
 
 export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
   const { element, theme, set } = props;
+  const slideId = props.slide.id;
   const { tex, spoken } = element;
   const tools = useTools();
   const problem = useMemo(() => tools?.problemIn(tex), [tools, tex]);
   const { run } = useDeck();
   /** What could be read last; null while nothing could. */
   const readable = useRef<string | null>(null);
+  /** What stood here before something was typed that nothing could measure yet. */
+  const early = useRef<string | null>(null);
+  useEffect(() => {
+    const before = early.current;
+    if (tools === null || before === null) return;
+    early.current = null;
+    readable.current = before;
+    if (tools.problemIn(tex) !== undefined || element.rotation !== 0) return;
+    const box = sizedAs(element, tools.naturalSize(before), tools.naturalSize(tex));
+    run(setPlaces, slideId, [{ elementId: element.id, box }]);
+  }, [tools, tex, element, run, slideId]);
   /** What is written keeps the size it has: the box follows it. */
   const keep = (changed: string): void => {
+    if (tools === null) early.current ??= tex;
     // What cannot be read yet is drawn as it is typed, and says nothing of how large the formula will be.
     if (problem === undefined) readable.current = tex;
     const isReadable = tools !== null && tools.problemIn(changed) === undefined;
@@ -46,7 +59,7 @@ export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
       readable.current !== null &&
       sizedAs(element, tools.naturalSize(readable.current), tools.naturalSize(changed));
     if (!box || element.rotation !== 0) return void set({ tex: changed });
-    run(setPlaces, props.slide.id, [{ elementId: element.id, box, settings: { tex: changed } }]);
+    run(setPlaces, slideId, [{ elementId: element.id, box, settings: { tex: changed } }]);
   };
   /** Where the next sign goes: what was marked last in the field. */
   const caret = useRef<[from: number, to: number]>([tex.length, tex.length]);
