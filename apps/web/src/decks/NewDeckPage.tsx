@@ -22,7 +22,7 @@ import * as Y from 'yjs';
 import { http } from '../api/http';
 import { useChange, useDecks } from '../api/teacher';
 import { SlideView } from '../stage/SlideView';
-import { PlanSigns } from '../ui/PlanSigns.js';
+import { PlanSigns } from '../ui/PlanSigns';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';

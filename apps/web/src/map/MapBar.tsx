@@ -69,7 +69,7 @@ export function MapBar(props: {
     <div
       role="toolbar"
       aria-label="Map"
-      className="absolute bottom-4 left-4 z-10 flex max-w-[calc(100%-250px)] flex-wrap max-sm:right-4 max-sm:max-w-none items-center gap-x-1 gap-y-1 rounded-[6px] border border-line bg-sheet px-2 py-1.5"
+      className="absolute bottom-4 left-4 z-10 flex max-w-[calc(100%-250px)] flex-wrap items-center gap-x-1 gap-y-1 rounded-[6px] border border-line bg-sheet px-2 py-1.5 max-sm:right-4 max-sm:max-w-none"
     >
       {!isOpen ? (
         <>

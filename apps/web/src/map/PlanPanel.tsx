@@ -22,7 +22,7 @@ import {
   useState,
   type ReactElement,
 } from 'react';
-import { PlanSigns } from '../ui/PlanSigns.js';
+import { PlanSigns } from '../ui/PlanSigns';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
 import { useDeck } from '../deck/DeckContext';

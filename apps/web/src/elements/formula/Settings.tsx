@@ -43,6 +43,7 @@ export function Settings(props: SettingsOf<FormulaElement>): ReactElement {
     const before = early.current;
     if (tools === null || before === null) return;
     early.current = null;
+    if (tools.problemIn(before) !== undefined) return;
     readable.current = before;
     if (tools.problemIn(tex) !== undefined || element.rotation !== 0) return;
     const box = sizedAs(element, tools.naturalSize(before), tools.naturalSize(tex));

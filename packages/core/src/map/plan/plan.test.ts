@@ -98,36 +98,6 @@ describe('reading', () => {
   });
 
   test.each([
-    ['- A\n  - Back -> A\n', 'Back', 'A'],
-    ['- The pier\n  - On: Sea\n    - Back→the  PIER\n', 'Back', 'The pier'],
-    ['- A\n  - On -> Off -> A\n- Off -> A\n', 'On', 'Off -> A'],
-    ['- Rain?\n  - Back -> Rain\n- Rain\n', 'Back', 'Rain'],
-  ])('an arrow joins the slide that is called so: %s', (plan, wording, title) => {
-    const doc = new Y.Doc();
-    write(doc, plan);
-    const { links, slides } = readDeck(doc);
-    const link = Object.values(links).find((one) => one.wording === wording);
-    expect(link?.target.kind === 'slide' && slides[link.target.slideId]?.title).toBe(title);
-    expect(Object.values(slides)).toHaveLength(plan.split('\n').length - 2);
-  });
-
-  test.each([
-    '- Ice\n  - Ice -> water\n',
-    '- A\n  - Back \\-> A\n',
-    '- A\n- Back -> A\n',
-    '- A\n  - Back -> A\n    - with a choice\n',
-    '- A\n  - \\(x -> y\\)\n',
-  ])('any other arrow is a sign like others: %s', (plan) => {
-    const { items } = parsePlan(plan);
-    expect([...inOrder(items)].filter(({ join }) => join)).toEqual([]);
-    expect(parsePlan(printPlan(items)).items).toMatchObject(
-      JSON.parse(
-        JSON.stringify(items, (key, value: unknown) => (key === 'written' ? undefined : value)),
-      ) as object[],
-    );
-  });
-
-  test.each([
     ['# A heading\n- A\n', 1, 'A slide begins with'],
     ['- A\nnot further in\n', 2, 'A slide begins with'],
     ['- A\n  - \n', 2, 'nothing on this line'],

@@ -100,22 +100,29 @@ export function parsePlan(text: string): { items: PlanItem[]; problems: PlanProb
 
 /** `Turn back -> The pier` where a slide of the plan is called that: the first one. Any other arrow is a sign like others. */
 function readArrows(items: readonly PlanItem[]): void {
-  const titles = new Map<string, string>();
-  for (const { join, isWrong, title } of inOrder(items)) {
-    const known = folded(title);
-    if (!join && !isWrong && known && !titles.has(known)) titles.set(known, title);
+  const headings = new Map<string, PlanItem>();
+  for (const item of inOrder(items)) {
+    const title = folded(item.title);
+    if (!item.join && !item.isWrong && title && !headings.has(title)) headings.set(title, item);
   }
+  const led: { join: Extract<PlanJoin, { kind: 'heading' }>; to: PlanItem }[] = [];
   for (const item of inOrder(items)) {
     const isPlain = !item.join && !item.isWrong && item.children.length === 0;
     if (item.wording === null || !isPlain || unescapedColon(item.written) >= 0) continue;
     const [, wording, goal] = ARROW.exec(item.written) ?? [];
-    const title = goal && titles.get(folded(plainWords(goal)));
-    if (!wording || !title) continue;
+    const to = goal && headings.get(folded(plainWords(goal)));
+    if (!wording || !to) continue;
+    const join = { kind: 'heading' as const, slug: '', words: to.title };
+    led.push({ join, to });
     item.wording = plainWords(wording);
-    // Found by its title: another heading that is alike may have the same slug.
-    item.join = { kind: 'heading', slug: '', words: title };
+    item.join = join;
     item.title = item.text = '';
   }
+  if (led.length === 0) return;
+  const slugOf = slugger();
+  const slugs = new Map<PlanItem, string>();
+  for (const item of inOrder(items)) if (!item.join) slugs.set(item, slugOf(item.title));
+  for (const { join, to } of led) join.slug = slugs.get(to) ?? '';
 }
 
 const ARROW = /^((?:\\.|[^\\])*?(?:\\.|[^\\\s]))\s*(?:->|→)\s*(\S.*)$/;
