@@ -1,5 +1,3 @@
-import { readdirSync } from 'node:fs';
-import { setPriority } from 'node:os';
 import sharp from 'sharp';
 import WebSocket from 'ws';
 import * as Y from 'yjs';
@@ -8,12 +6,9 @@ import { openSocket } from './socket.mjs';
 
 /**
  * Twenty devices that try to stop a class, two for each way, until the process is ended: run by `hostileClass.mjs` with
- * the server's address and the lesson's code. They yield to the class where this machine has too few processors:
- * in a school they have their own.
+ * the server's address and the lesson's code.
  */
 const [url = '', code = ''] = process.argv.slice(2);
-// On Linux every thread has its own.
-for (const thread of readdirSync('/proc/self/task')) setPriority(Number(thread), 19);
 
 const pause = (/** @type {number} */ milliseconds) =>
   new Promise((resolve) => setTimeout(resolve, milliseconds));

@@ -34,6 +34,8 @@ export interface Config {
   pictureWorker: string;
   /** The program that reads large changes. */
   cuttingWorker: string;
+  /** The program that makes and checks passwords. */
+  passwordWorker: string;
   logLevel: string;
 }
 
@@ -104,6 +106,7 @@ export function configFromEnvironment(
     practiceWorker: join(folder, 'practice', 'worker.js'),
     pictureWorker: join(folder, 'assets', 'pictureProcess.js'),
     cuttingWorker: join(folder, 'sync', 'cuttingWorker.js'),
+    passwordWorker: join(folder, 'accounts', 'passwordWorker.js'),
     logLevel: said.LOG_LEVEL,
   };
 }

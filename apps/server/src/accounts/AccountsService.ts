@@ -1,30 +1,25 @@
 import { Injectable } from '@nestjs/common';
-import { hash, verify } from '@node-rs/argon2';
 import { SERVER_LIMITS } from '@gobrel/core';
 import { DataSource, type Repository } from 'typeorm';
 import { Throttle } from '../access/Throttle.js';
 import type { Teacher } from '../access/guards.js';
 import { hashToken, makeToken } from '../access/tokens.js';
-import { Turns } from '../access/Turns.js';
 import { Problem, refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { SessionRow, TeacherRow } from './accounts.entities.js';
+import { Passwords } from './Passwords.js';
 
 const SESSION_DAYS = 30;
-/** Checked when there is no such account, so that both answers take the same time. */
-const NOBODY = hash('nobody has this password');
 
 @Injectable()
 export class AccountsService {
-  /** Passwords are dear to check, on purpose. */
-  #turns = new Turns(SERVER_LIMITS.passwords);
-
   readonly #teachers: Repository<TeacherRow>;
   readonly #sessions: Repository<SessionRow>;
 
   constructor(
     database: DataSource,
     private readonly throttle: Throttle,
+    private readonly passwords: Passwords,
     private readonly sync: SyncService,
   ) {
     this.#teachers = database.getRepository(TeacherRow);
@@ -41,7 +36,7 @@ export class AccountsService {
     await this.throttle.check(key, perAddress, within);
     await this.throttle.record(key);
     const email = account.email.toLowerCase();
-    const passwordHash = await this.#turns.take(() => hash(account.password));
+    const passwordHash = await this.passwords.hash(account.password, from);
     const { name } = account;
     const made = await this.#teachers
       .createQueryBuilder()
@@ -60,8 +55,7 @@ export class AccountsService {
     const key = `sign-in:${from}:${email.toLowerCase()}`;
     await this.throttle.check(key, 10, 300);
     const row = await this.#teachers.findOneBy({ email: email.toLowerCase() });
-    const known = row?.passwordHash ?? (await NOBODY);
-    const isRight = await this.#turns.take(() => verify(known, password));
+    const isRight = await this.passwords.isRight(password, row?.passwordHash ?? null, from);
     if (!row || !isRight) {
       await this.throttle.record(key);
       throw new Problem(401, 'Not signed in', 'The e-mail address or the password is wrong.');

@@ -1,10 +1,11 @@
 import { Module } from '@nestjs/common';
 import { AccountsController } from './AccountsController.js';
 import { AccountsService } from './AccountsService.js';
+import { Passwords } from './Passwords.js';
 
 @Module({
   controllers: [AccountsController],
-  providers: [AccountsService],
+  providers: [AccountsService, Passwords],
   exports: [AccountsService],
 })
 export class AccountsModule {}

@@ -1,4 +1,5 @@
 import { DataSource } from 'typeorm';
+import { Passwords } from './Passwords.js';
 import { signUp, startServer, Visitor, type TestServer } from '../testing/testServer.js';
 
 let server: TestServer;
@@ -122,4 +123,20 @@ test('answers carry a strict content policy, broken JSON a problem and no stack'
   expect(answer.status).toBe(400);
   expect(await answer.text()).not.toMatch(/ at |node_modules/);
   expect((await new Visitor(server.url).get('health')).body).toEqual({ status: 'ok' });
+});
+
+test('a password that is checked keeps nobody waiting, and what is no hash of ours is never right', async () => {
+  const passwords = server.app.get(Passwords);
+  const known = await passwords.hash('long enough words', 'a');
+  const turned: number[] = [];
+  const ticking = setInterval(() => turned.push(performance.now()), 1);
+  const answers = await Promise.all([
+    ...Array.from({ length: 6 }, (_, at) => passwords.isRight(`guess ${at}`, known, 'b')),
+    passwords.isRight('long enough words', known, 'c'),
+    passwords.isRight('long enough words', null, 'd'),
+    passwords.isRight('long enough words', 'no hash at all', 'e'),
+  ]);
+  clearInterval(ticking);
+  expect(answers).toEqual([false, false, false, false, false, false, true, false, false]);
+  expect(turned.length).toBeGreaterThan(5);
 });

@@ -6,16 +6,18 @@ import {
 import * as Y from 'yjs';
 import { SERVER_LIMITS } from '@gobrel/core';
 import { parseDocumentName, type Visitor } from '../access/AccessService.js';
-import type { Config } from '../config.js';
-import { Cutter } from './Cutter.js';
+import { SideThread } from '../threads/SideThread.js';
+import type { Cut, ToCut } from './cuttingWorker.js';
 import { isAcknowledgement, readClientMessage } from './messages.js';
 import { SlowLane } from './SlowLane.js';
 import { personOf, type SocketGuard } from './SocketGuard.js';
 import type { UpdateStore } from './UpdateStore.js';
 
-/** Bytes of a message that is taken a little at a time, and changes that are applied at once: about two milliseconds. */
+/** Bytes of a message that is taken a little at a time, and changes that are applied at once: a millisecond, or less. */
 const LARGE = 20_000;
-const CHANGES_AT_ONCE = 1000;
+const CHANGES_AT_ONCE = 200;
+/** Megabytes for what an update is while it is read: of the largest that a teacher may send. */
+const CUTTING_MEMORY = 1000;
 
 /**
  * What devices say of a document, looked through before it is applied: what is not understood or too much puts a device
@@ -27,14 +29,15 @@ export class Intake {
   /** Connections of which a large change is being taken. */
   #taking = new WeakMap<Connection, Promise<unknown>>();
   #slowly = new SlowLane();
-  #cutter: Cutter;
+  /** Reads large updates and cuts them up: reading leaves much for the collector of garbage. */
+  #cutter: SideThread<ToCut, Cut | null>;
 
   constructor(
     private readonly store: UpdateStore,
     private readonly guard: SocketGuard,
-    worker: Config['cuttingWorker'],
+    program: string,
   ) {
-    this.#cutter = new Cutter(worker);
+    this.#cutter = new SideThread({ file: program, memory: CUTTING_MEMORY, young: 4 });
   }
 
   /** So many bytes of a document are stored. */
@@ -109,7 +112,7 @@ export class Intake {
     const known = message.isCatchUp
       ? await step(() => Y.encodeSnapshot(Y.snapshot(document)))
       : null;
-    const cut = await this.#cutter.cut(who, { update, most: CHANGES_AT_ONCE, known });
+    const cut = await this.#cutter.do(who, { update, most: CHANGES_AT_ONCE, known });
     if (!cut) return putOut(connection, 'not-understood');
     if (!this.guard.mayChange(connection.webSocket, cut.changes)) {
       return putOut(connection, 'too-large');

@@ -19,18 +19,20 @@ interface Guarded {
 class Person {
   readonly messages: Allowance;
   readonly bytes: Allowance;
+  readonly time: Allowance;
   readonly asked: Allowance;
 
   constructor(who: 'teacher' | 'student') {
-    const { messages, bytes, asked, newcomers } = SERVER_LIMITS.socket;
-    const share = who === 'teacher' ? 1 : newcomers;
+    const { messages, bytes, time, asked, newcomers } = SERVER_LIMITS.socket;
+    const share = who === 'teacher' ? 1 : newcomers.share;
     this.messages = new Allowance(messages[who], share);
     this.bytes = new Allowance(bytes[who], share);
+    this.time = new Allowance(time[who], who === 'teacher' ? 1 : newcomers.time);
     this.asked = new Allowance(asked[who], share);
   }
 
   get isRested(): boolean {
-    return this.messages.isFull && this.bytes.isFull && this.asked.isFull;
+    return [this.messages, this.bytes, this.time, this.asked].every(({ isFull }) => isFull);
   }
 }
 
@@ -87,6 +89,10 @@ export class SocketGuard {
       }
       const owed = Math.max(person.messages.take(1), person.bytes.take(data.length));
       if (owed > 0) rest(socket, owed);
+      whenDone((milliseconds) => {
+        const slow = person.time.take(milliseconds);
+        if (slow > 0) rest(socket, slow);
+      });
     });
   }
 
@@ -148,6 +154,16 @@ function namesFew({ documents, isTeacher }: Guarded, data: Buffer): boolean {
   documents.set(name, waiting);
   const most = SERVER_LIMITS.socket.documents[isTeacher ? 'teacher' : 'student'];
   return waiting <= SERVER_LIMITS.socket.beforeOpen && documents.size <= most;
+}
+
+/**
+ * Tells how many milliseconds passed from here until all is done that follows at once: what was promised meanwhile, too,
+ * but nothing that waits for the disk or for a clock.
+ */
+function whenDone(tell: (milliseconds: number) => void): void {
+  const from = performance.now();
+  // What is to be done in the next tick comes after all that has been promised by then.
+  queueMicrotask(() => process.nextTick(() => tell(performance.now() - from)));
 }
 
 /** Milliseconds after which a socket is listened to again at the latest, whatever is owed. */

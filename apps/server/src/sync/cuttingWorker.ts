@@ -1,7 +1,5 @@
-import { sure } from '@gobrel/core';
-import { setPriority } from 'node:os';
-import { parentPort } from 'node:worker_threads';
 import * as Y from 'yjs';
+import { answering } from '../threads/answering.js';
 import { piecesOf } from './pieces.js';
 
 /** A large update to be read and cut. */
@@ -20,17 +18,7 @@ export interface Cut {
   pieces: Uint8Array[];
 }
 
-// On Linux this is the thread's own: those who wait for nothing of this come first.
-if (process.platform === 'linux') setPriority(10);
-
-sure(parentPort, 'a worker has a parent').on(
-  'message',
-  ({ id, ...order }: ToCut & { id: number }) => {
-    const cut = cutUp(order);
-    const buffers = cut?.pieces.map(({ buffer }) => buffer as ArrayBuffer) ?? [];
-    sure(parentPort, 'a worker has a parent').postMessage({ id, cut }, buffers);
-  },
-);
+answering(cutUp, (cut) => cut?.pieces.map(({ buffer }) => buffer as ArrayBuffer) ?? []);
 
 /** Null for what is no update. */
 function cutUp({ update, most, known }: ToCut): Cut | null {

@@ -43,6 +43,7 @@ export async function startServer(settings: Partial<Config> = {}): Promise<TestS
     practiceWorker: resolve('apps/server/dist/practice/worker.js'),
     pictureWorker: resolve('apps/server/dist/assets/pictureProcess.js'),
     cuttingWorker: resolve('apps/server/dist/sync/cuttingWorker.js'),
+    passwordWorker: resolve('apps/server/dist/accounts/passwordWorker.js'),
     logLevel: 'silent',
     ...settings,
   });

@@ -37,13 +37,18 @@ export const SERVER_LIMITS = {
       student: { perSecond: 100_000, atOnce: 3_000_000 },
       teacher: { perSecond: 8_000_000, atOnce: 128_000_000 },
     },
+    /** Milliseconds of the server's thread a second, and at once, that what a person sends may cost. */
+    time: {
+      student: { perSecond: 15, atOnce: 250 },
+      teacher: { perSecond: 400, atOnce: 10_000 },
+    },
     /** Bytes of documents a second, and at once, that a person may ask for. */
     asked: {
       student: { perSecond: 300_000, atOnce: 15_000_000 },
       teacher: { perSecond: 20_000_000, atOnce: 400_000_000 },
     },
-    /** What of these somebody may do at once who has just come. */
-    newcomers: 0.5,
+    /** What of these somebody may do at once who has just come, and of the time. */
+    newcomers: { share: 0.5, time: 0.1 },
     /** Changes in one message (structs of a Yjs update); a whole lesson without a network has thousands. */
     changes: { student: 30_000, teacher: 2_000_000 },
     /** So many changes count as one message. */
@@ -103,7 +108,7 @@ export const SERVER_LIMITS = {
   /** New accounts from one address in an hour. */
   signUps: { within: 3600, perAddress: 200 },
   /** Passwords that are checked or made at the same time, and that may wait for it. */
-  passwords: { atOnce: 1, waiting: 30 },
+  passwords: { atOnce: 40, waiting: 0, perPerson: 20 },
   /** Practice classes that run at the same time on one server. */
   practiceClasses: 8,
 } as const;

@@ -1,8 +1,15 @@
 import { resolve } from 'node:path';
 import * as Y from 'yjs';
-import { Cutter } from './Cutter.js';
+import type { Cut, ToCut } from '../sync/cuttingWorker.js';
+import { SideThread } from './SideThread.js';
 
-const cutter = new Cutter(resolve('apps/server/dist/sync/cuttingWorker.js'));
+const cutting = (): SideThread<ToCut, Cut | null> =>
+  new SideThread({
+    file: resolve('apps/server/dist/sync/cuttingWorker.js'),
+    memory: 500,
+    young: 4,
+  });
+const cutter = cutting();
 afterAll(() => cutter.close());
 
 function written(changes: number): Y.Doc {
@@ -14,7 +21,7 @@ function written(changes: number): Y.Doc {
 test('an update is cut into pieces that make the same document', async () => {
   const doc = written(2500);
   const update = Y.encodeStateAsUpdate(doc);
-  const cut = await cutter.cut('a', { update, most: 1000, known: null });
+  const cut = await cutter.do('a', { update, most: 1000, known: null });
   expect(cut).toMatchObject({ changes: 2500, isKnown: false });
   expect(cut!.pieces).toHaveLength(3);
   const again = new Y.Doc();
@@ -26,14 +33,14 @@ test('what a document holds already is not cut; what it lacks is', async () => {
   const doc = written(50);
   const known = Y.encodeSnapshot(Y.snapshot(doc));
   const all = Y.encodeStateAsUpdate(doc);
-  await expect(cutter.cut('a', { update: all, most: 10, known })).resolves.toEqual({
+  await expect(cutter.do('a', { update: all, most: 10, known })).resolves.toEqual({
     changes: 50,
     isKnown: true,
     pieces: [],
   });
   doc.getMap('answers').delete('q7');
   const more = Y.encodeStateAsUpdate(doc);
-  await expect(cutter.cut('a', { update: more, most: 10, known })).resolves.toMatchObject({
+  await expect(cutter.do('a', { update: more, most: 10, known })).resolves.toMatchObject({
     isKnown: false,
   });
 });
@@ -42,7 +49,7 @@ test('what is no update is none, and the next one is cut all the same; of one pe
   const update = Y.encodeStateAsUpdate(written(3));
   const order: string[] = [];
   const cut = (who: string, what: Uint8Array): Promise<unknown> =>
-    cutter.cut(who, { update: what, most: 10, known: null }).then((done) => {
+    cutter.do(who, { update: what, most: 10, known: null }).then((done) => {
       order.push(who);
       return done;
     });
@@ -55,12 +62,12 @@ test('what is no update is none, and the next one is cut all the same; of one pe
 });
 
 test('when its thread is lost, another one does what it was at; when it is closed, nobody', async () => {
-  const own = new Cutter(resolve('apps/server/dist/sync/cuttingWorker.js'));
+  const own = cutting();
   const order = { update: Y.encodeStateAsUpdate(written(20_000)), most: 5000, known: null };
-  const lost = own.cut('a', order);
+  const lost = own.do('a', order);
   own.end();
   await expect(lost).resolves.toMatchObject({ changes: 20_000 });
-  const never = own.cut('a', order);
+  const never = own.do('a', order);
   own.close();
   await expect(never).resolves.toBeNull();
 });
