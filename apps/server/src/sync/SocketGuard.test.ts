@@ -50,7 +50,7 @@ async function says(socket: FakeSocket, folioId: string, times: number): Promise
 
 test('few small messages that keep the thread busy are as many as their time; others are heard', async () => {
   const guard = new SocketGuard();
-  const dear = joined(guard, 'dear', 15);
+  const dear = joined(guard, 'dear', 300);
   const cheap = joined(guard, 'cheap', 0);
   await says(dear, 'dear', 3);
   await says(cheap, 'cheap', 20);
@@ -60,7 +60,7 @@ test('few small messages that keep the thread busy are as many as their time; ot
 
 test('what one person costs over two sockets is counted together', async () => {
   const guard = new SocketGuard();
-  const [one, other] = [joined(guard, 'dear', 15), joined(guard, 'dear', 15)];
+  const [one, other] = [joined(guard, 'dear', 300), joined(guard, 'dear', 300)];
   await says(one, 'dear', 1);
   expect(one.isPaused).toBe(false);
   await says(other, 'dear', 2);

@@ -24,10 +24,10 @@ class Person {
 
   constructor(who: 'teacher' | 'student') {
     const { messages, bytes, time, asked, newcomers } = SERVER_LIMITS.socket;
-    const share = who === 'teacher' ? 1 : newcomers.share;
+    const share = who === 'teacher' ? 1 : newcomers;
     this.messages = new Allowance(messages[who], share);
     this.bytes = new Allowance(bytes[who], share);
-    this.time = new Allowance(time[who], who === 'teacher' ? 1 : newcomers.time);
+    this.time = new Allowance(time[who], share);
     this.asked = new Allowance(asked[who], share);
   }
 

@@ -37,9 +37,12 @@ export const SERVER_LIMITS = {
       student: { perSecond: 100_000, atOnce: 3_000_000 },
       teacher: { perSecond: 8_000_000, atOnce: 128_000_000 },
     },
-    /** Milliseconds of the server's thread a second, and at once, that what a person sends may cost. */
+    /**
+     * Milliseconds of the server's thread a second, and at once, that what a person sends may cost: who types fast, every
+     * letter a message, costs half of it where the thread itself has to wait for a processor.
+     */
     time: {
-      student: { perSecond: 15, atOnce: 250 },
+      student: { perSecond: 30, atOnce: 1000 },
       teacher: { perSecond: 400, atOnce: 10_000 },
     },
     /** Bytes of documents a second, and at once, that a person may ask for. */
@@ -47,8 +50,8 @@ export const SERVER_LIMITS = {
       student: { perSecond: 300_000, atOnce: 15_000_000 },
       teacher: { perSecond: 20_000_000, atOnce: 400_000_000 },
     },
-    /** What of these somebody may do at once who has just come, and of the time. */
-    newcomers: { share: 0.5, time: 0.1 },
+    /** What of these somebody may do at once who has just come. */
+    newcomers: 0.5,
     /** Changes in one message (structs of a Yjs update); a whole lesson without a network has thousands. */
     changes: { student: 30_000, teacher: 2_000_000 },
     /** So many changes count as one message. */
