@@ -186,34 +186,53 @@ test('a picture all of which matters is never cut; one laid or cut out by hand l
   expect(ways()).not.toContain('panel');
 });
 
+/** Words, choices and pictures, each in the order in which they are given. */
+function kindsIn(elements: Slide['elements'], name: string): Record<string, string[]> {
+  const ids = (isOf: (one: Slide['elements'][number]) => boolean): string[] =>
+    elements.filter(isOf).map(({ id }) => id);
+  const words = ids((one) => one.kind === 'text' && one.style !== 'choice');
+  return {
+    // A large figure, or what somebody said, stands over what it belongs to.
+    words: name === 'large' ? words.sort() : words,
+    choices: ids((one) => one.kind === 'text' && one.style === 'choice'),
+    pictures: ids((one) => one.kind === 'picture'),
+  };
+}
+
 test('in every arrangement things are read in the order in which they were put on the slide', () => {
+  let large = 0;
   fc.assert(
     fc.property(fc.nat(100_000), anyTheme, (seed, { ref, amount }) => {
       const { doc, slideId, slide: before } = slideWith(contentBySeed(seed));
       setThemeForAll(doc, ref);
       setScenery(doc, null, amount);
-      const kinds = (elements: Slide['elements']): Record<string, string[]> => {
-        const ids = (isOf: (one: Slide['elements'][number]) => boolean): string[] =>
-          elements.filter(isOf).map(({ id }) => id);
-        return {
-          words: ids((one) => one.kind === 'text' && one.style !== 'choice'),
-          choices: ids((one) => one.kind === 'text' && one.style === 'choice'),
-          pictures: ids((one) => one.kind === 'picture'),
-        };
-      };
-      const order = kinds(before.elements);
       for (const { name } of waysToSetOut(before, themeNamed(ref, amount))) {
-        // In one each thing lies where it has room, in the other large words stand over what they belong to.
-        if (name === 'fitted' || name === 'large') continue;
         setOut(doc, [slideId], name);
         const after = readDeck(doc).slides[slideId]!;
-        expect({ name, ...kinds(readingOrder(after.elements)) }).toEqual({ name, ...order });
+        const read = kindsIn(readingOrder(after.elements), name);
+        expect({ name, ...read }).toEqual({ name, ...kindsIn(before.elements, name) });
+        if (name === 'large') large += 1;
       }
     }),
     // The same contents each time: of some thousands a few stand so that either order can be read.
     { numRuns: 120, seed: 7 },
   );
+  expect(large).toBeGreaterThan(0);
 });
+
+test.each([470, 616, 2088, 3173, 9901, 10_640])(
+  'where no arrangement has room, things lie where there is some, and are read in order (%i)',
+  (seed) => {
+    const { doc, slideId, slide: before } = slideWith(contentBySeed(seed));
+    expect(waysToSetOut(before, PAPER).map(({ name }) => name)).toEqual(['fitted']);
+    setOut(doc, [slideId], 'fitted');
+    const after = readDeck(doc).slides[slideId]!;
+    nothingIsCovered(after);
+    expect(kindsIn(readingOrder(after.elements), 'fitted')).toEqual(
+      kindsIn(before.elements, 'fitted'),
+    );
+  },
+);
 
 test.each([
   ['words alone', [], ['Lie down, wait, and look. Four animals will show themselves.'], []],
