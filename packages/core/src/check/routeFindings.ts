@@ -189,7 +189,8 @@ function onSlide(
   const found: Finding[] = [];
   if (isWalked(slide)) {
     const isBack = ({ target }: Link): boolean => target.kind === 'step' && target.step === 'back';
-    const leadsOn = (walk.waysOut.get(slide.id) ?? []).some(
+    const ways = walk === graph ? links : (walk.waysOut.get(slide.id) ?? []);
+    const leadsOn = ways.some(
       (link) =>
         walk.to.has(link.id) || (isBack(link) && (walk.waysIn.get(slide.id) ?? []).length > 0),
     );
@@ -248,8 +249,9 @@ function onSlide(
       ],
     });
   }
+  const areAllMet = students.unmet.size === 0;
   for (const link of links) {
-    const why = students.unmet.get(link.id);
+    const why = areAllMet ? undefined : students.unmet.get(link.id);
     if (why === 'no-carrier') {
       found.push({
         kind: 'uncarried-link',
@@ -269,8 +271,9 @@ function onSlide(
         mends: [{ label: 'Make a slide for it', do: 'new-slide', linkId: link.id }, cut(link)],
       });
     }
+    if (why !== 'to-left-out') continue;
     const target = slideAt(deck, link.target);
-    if (target && why === 'to-left-out') found.push(closed(link, target));
+    if (target) found.push(closed(link, target));
   }
   return links.length < 2 ? found : found.concat(alikeFindings(deck, slide, links));
 }
