@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { newDeck, signIn, someone, test } from './people';
+import { beginEmpty, newDeck, signIn, someone, test } from './people';
 
 test('a newcomer makes an account, a class and a deck; copies, trashes and restores it', async ({
   browser,
@@ -15,8 +15,10 @@ test('a newcomer makes an account, a class and a deck; copies, trashes and resto
   await expect(page.getByRole('alert')).toContainText('at least 10 characters');
   await page.getByLabel('Password').fill('long enough words');
   await page.getByRole('button', { name: 'Make an account' }).click();
-  await expect(page.getByRole('heading', { name: 'Decks' })).toBeVisible();
-  await expect(page.getByText('0 decks')).toBeVisible();
+  // Who has no deck sees at once what one can begin with.
+  await expect(page.getByRole('heading', { name: 'Your first deck' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /The last boat/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Like one of mine …' })).toHaveCount(0);
 
   await page.getByRole('link', { name: 'Classes' }).click();
   await expect(page.getByText('No class yet')).toBeVisible();
@@ -29,7 +31,7 @@ test('a newcomer makes an account, a class and a deck; copies, trashes and resto
   await expect(page.getByText('2 students')).toBeVisible();
 
   await page.getByRole('link', { name: 'All decks' }).click();
-  await newDeck(page, 'Harbour Walk');
+  await beginEmpty(page, 'Harbour Walk');
   await page.getByRole('link', { name: 'All decks' }).click();
   const card = page.getByRole('article').filter({ hasText: 'Harbour Walk' });
   await card.getByRole('button', { name: 'More for Harbour Walk' }).click();
@@ -45,6 +47,10 @@ test('a newcomer makes an account, a class and a deck; copies, trashes and resto
   await page.getByRole('button', { name: 'Restore' }).click();
   await expect(page.getByText('The trash is empty.')).toBeVisible();
   await page.getByRole('button', { name: 'Back to decks' }).click();
+  await expect(page.getByText('2 decks')).toBeVisible();
+  await page.goto('/desk/00000000-0000-4000-8000-000000000102');
+  await expect(page.getByRole('heading', { name: 'Not yours to open' })).toBeVisible();
+  await page.getByRole('link', { name: 'To your decks' }).click();
   await expect(page.getByText('2 decks')).toBeVisible();
   await page.getByRole('button', { name: 'Sign out' }).click();
   await page.goto('/classes');

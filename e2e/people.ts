@@ -88,6 +88,11 @@ export async function copyOfLamp(page: Page): Promise<string> {
 
 export async function newDeck(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'New deck' }).click();
+  await beginEmpty(page, name);
+}
+
+/** From where it is chosen what a deck begins with. */
+export async function beginEmpty(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'An empty map', exact: true }).click();
   await page.getByRole('dialog').getByLabel('Name').fill(name);
   await page.getByRole('button', { name: 'Begin', exact: true }).click();

@@ -2,7 +2,7 @@ import type { DeckCard, Teacher } from '@gobrel/core';
 import { DropdownMenu } from 'radix-ui';
 import { useQueryClient } from '@tanstack/react-query';
 import { MoreHorizontal } from 'lucide-react';
-import { useState, type ReactElement } from 'react';
+import { Suspense, useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import { useChange, useDecks } from '../api/teacher';
@@ -14,6 +14,10 @@ import { Badge, Header, Initials } from '../ui/Page';
 import { DeckMapPicture } from './DeckMapPicture';
 import { RequireTeacher } from '../ui/RequireTeacher';
 import { count, when } from '../ui/when';
+import { part } from '../offline/part';
+
+/** With the decks of our beginnings, which nobody needs who has some. */
+const Beginnings = part(async () => ({ default: (await import('./NewDeckPage')).Beginnings }));
 
 export default function DecksPage(): ReactElement {
   return <RequireTeacher>{(teacher) => <Decks teacher={teacher} />}</RequireTeacher>;
@@ -27,6 +31,7 @@ function Decks({ teacher }: { teacher: Teacher }): ReactElement {
   const found = (decks.data ?? []).filter((deck) =>
     deck.title.toLowerCase().includes(sought.trim().toLowerCase()),
   );
+  const isFirst = !isTrash && decks.data?.length === 0;
   const running = (decks.data ?? []).filter((deck) => deck.lessonNow !== null).length;
   return (
     <div className="flex h-full flex-col">
@@ -36,8 +41,10 @@ function Decks({ teacher }: { teacher: Teacher }): ReactElement {
       />
       <main className="flex-1 overflow-auto px-6 py-7 md:px-12">
         <div className="mb-6 flex flex-wrap items-center gap-x-4 gap-y-3">
-          <h1 className="text-[30px]">{isTrash ? 'Trash' : 'Decks'}</h1>
-          {decks.data && (
+          <h1 className="text-[30px]">
+            {isTrash ? 'Trash' : isFirst ? 'Your first deck' : 'Decks'}
+          </h1>
+          {decks.data && !isFirst && (
             <p className="text-soft">
               {count(decks.data.length, 'deck')}
               {running > 0 && `, ${count(running, 'lesson')} running`}
@@ -47,15 +54,17 @@ function Decks({ teacher }: { teacher: Teacher }): ReactElement {
             <Button look="quiet" onClick={() => setIsTrash(!isTrash)}>
               {isTrash ? 'Back to decks' : 'Trash'}
             </Button>
-            <input
-              type="search"
-              aria-label="Find a deck"
-              placeholder="Find a deck"
-              value={sought}
-              onChange={(event) => setSought(event.target.value)}
-              className="h-[38px] w-[260px] rounded-[6px] border border-line bg-sheet px-3"
-            />
-            {!isTrash && (
+            {!isFirst && (
+              <input
+                type="search"
+                aria-label="Find a deck"
+                placeholder="Find a deck"
+                value={sought}
+                onChange={(event) => setSought(event.target.value)}
+                className="h-[38px] w-[260px] rounded-[6px] border border-line bg-sheet px-3"
+              />
+            )}
+            {!isTrash && !isFirst && (
               <Button look="main" onClick={() => void navigate('/new')}>
                 New deck
               </Button>
@@ -64,13 +73,18 @@ function Decks({ teacher }: { teacher: Teacher }): ReactElement {
         </div>
         {decks.error && <p role="alert">{decks.error.message}</p>}
         {decks.isPending && <p className="text-soft">Opening …</p>}
+        {isFirst && (
+          <Suspense fallback={<p className="text-soft">Opening …</p>}>
+            <Beginnings isFirst />
+          </Suspense>
+        )}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-[22px]">
           {found.map((deck) => (
             <li key={deck.id}>
               <Card deck={deck} />
             </li>
           ))}
-          {!isTrash && !sought && decks.data && (
+          {!isTrash && !isFirst && !sought && decks.data && (
             <li>
               <button
                 type="button"

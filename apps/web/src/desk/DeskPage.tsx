@@ -28,6 +28,7 @@ import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
+import { NotYours } from '../ui/NotYours';
 import { Badge, Centre, Header, Main } from '../ui/Page';
 import { isTyping } from '../ui/isTyping';
 import { BigScreenButton } from './BigScreenButton';
@@ -55,11 +56,7 @@ function Opened({ lessonId }: { lessonId: string }): ReactElement {
   const desk = useDocument(`desk:${lessonId}`, { isServerMade: true });
   const state = useDocument(`lesson:${lessonId}`, {});
   if (lesson.error || desk.state === 'failed') {
-    return (
-      <Centre title="Not yours to open">
-        This lesson is not there, or it is another teacher’s.
-      </Centre>
-    );
+    return <NotYours>This lesson is not there, or it is another teacher’s.</NotYours>;
   }
   if (!lesson.data || desk.state === 'opening' || state.state !== 'open')
     return <Centre>Opening the desk …</Centre>;

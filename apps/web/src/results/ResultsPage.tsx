@@ -16,6 +16,7 @@ import { RequireTeacher } from '../ui/RequireTeacher';
 import { count, when } from '../ui/when';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
+import { NotYours } from '../ui/NotYours';
 import { Badge, Centre, Header, Main } from '../ui/Page';
 import { Segments } from '../ui/Segments';
 import type { Exported } from './exports';
@@ -54,11 +55,7 @@ function Opened({ lessonId }: { lessonId: string }): ReactElement {
     retry: false,
   });
   if (results.error) {
-    return (
-      <Centre title="Not yours to open">
-        This lesson is not there, or it is another teacher’s.
-      </Centre>
-    );
+    return <NotYours>This lesson is not there, or it is another teacher’s.</NotYours>;
   }
   return results.data ? <Results results={results.data} /> : <Centre>Opening the results …</Centre>;
 }

@@ -22,6 +22,7 @@ import { RequireTeacher } from '../ui/RequireTeacher';
 import { classTally } from '../lesson/SlidePanel';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
+import { NotYours } from '../ui/NotYours';
 import { Centre } from '../ui/Page';
 import { AnswerView, BigScreen, LeafView, PutUpView } from './views';
 import { WhereTheClassIs } from './WhereTheClassIs';
@@ -37,7 +38,7 @@ function Opened({ lessonId }: { lessonId: string }): ReactElement {
   const state = useDocument(`lesson:${lessonId}`, {});
   const desk = useDocument(`desk:${lessonId}`, { isServerMade: true });
   if (lesson.error || state.state === 'failed')
-    return <Centre title="Not yours to open">This lesson is another teacher’s.</Centre>;
+    return <NotYours>This lesson is another teacher’s.</NotYours>;
   if (!lesson.data || state.state === 'opening' || desk.state !== 'open') {
     return <Centre>Opening …</Centre>;
   }

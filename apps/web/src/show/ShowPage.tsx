@@ -34,6 +34,7 @@ import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
+import { NotYours } from '../ui/NotYours';
 import { Centre } from '../ui/Page';
 
 interface Step {
@@ -59,8 +60,7 @@ export default function ShowPage(): ReactElement {
 function Opened({ deckId, keepAs }: { deckId: string; keepAs: string }): ReactElement {
   const opening = useDocument(`deck:${deckId}`, { keepAs });
   if (opening.state === 'opening') return <Centre>Opening …</Centre>;
-  if (opening.state === 'failed')
-    return <Centre title="Not yours to open">{opening.reason}</Centre>;
+  if (opening.state === 'failed') return <NotYours>{opening.reason}</NotYours>;
   return <Show deckId={deckId} document={opening.document} />;
 }
 

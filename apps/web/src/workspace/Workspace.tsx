@@ -14,6 +14,7 @@ import { RequireTeacher } from '../ui/RequireTeacher';
 import { CheckProvider, useCheck } from '../deck/CheckProvider';
 import { useDocument } from '../sync/useDocument';
 import { Button } from '../ui/Button';
+import { NotYours } from '../ui/NotYours';
 import { Centre, Header } from '../ui/Page';
 import { DeckProvider, useDeck } from '../deck/DeckContext';
 import { Here } from './Here';
@@ -57,9 +58,7 @@ function OpenedDeck({ deckId, teacher }: { deckId: string; teacher: Teacher }): 
   if (opening.state === 'opening') return <Centre>Opening the deck …</Centre>;
   if (opening.state === 'failed') {
     return (
-      <Centre title="Not yours to open">
-        This deck is not there any more, or it has not been shared with you.
-      </Centre>
+      <NotYours>This deck is not there any more, or it has not been shared with you.</NotYours>
     );
   }
   return (
