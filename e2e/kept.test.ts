@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import {
   boxOf,
+  cuttable,
   drag,
   gather,
   isSaved,
@@ -248,3 +249,56 @@ test('what is dragged and what is picked is there at once, too', async ({ browse
   await expect(piece).toBeVisible();
   await expect.poll(async () => (await piece.boundingBox())!.y).toBeGreaterThan(before.y + 20);
 });
+
+/** What a browser says whose user, or school, lets no page keep anything. */
+const keepsNothing = (): void => {
+  const denied = (): never => {
+    throw new DOMException('The operation is insecure.', 'SecurityError');
+  };
+  for (const name of ['localStorage', 'sessionStorage']) {
+    Object.defineProperty(window, name, { get: denied });
+  }
+  IDBFactory.prototype.open = IDBFactory.prototype.databases = denied;
+};
+
+/** What one says on a device on which there is no room left. */
+const isFull = (): void => {
+  const noRoom = (): never => {
+    throw new DOMException('There is no room.', 'QuotaExceededError');
+  };
+  Storage.prototype.setItem = noRoom;
+  IDBObjectStore.prototype.put = noRoom;
+  // Told when a change is to be complete.
+  IDBTransaction.prototype.commit = function () {
+    this.abort();
+  };
+};
+
+for (const [which, device] of [
+  ['may keep nothing', keepsNothing],
+  ['has no room left', isFull],
+] as const) {
+  test(`on a device that ${which} a student joins and works; that words are on the page alone is said`, async ({
+    browser,
+  }) => {
+    const { code, roll } = await writing(browser);
+    const lene = await someone(browser);
+    await lene.addInitScript(device);
+    const cable = await cuttable(lene);
+    await joinAs(lene, code, 'Lene');
+    await typeOn(lene, field(lene), SENTENCE);
+    await isSaved(lene);
+    cable.cut();
+    await expect(state(lene)).toHaveText('no connection: leave this page open');
+    await typeOn(lene, field(lene), ' Then she rests.');
+    await expect(state(lene)).toHaveText('no connection: leave this page open');
+    cable.mend();
+    await expect(state(lene)).toHaveText('saved', { timeout: 30_000 });
+    const others = roll.page().getByRole('region', { name: 'Details' }).getByRole('row');
+    await expect(others.filter({ hasText: 'Lene' }).getByRole('cell').first()).toHaveText(
+      `${SENTENCE} Then she rests.`,
+    );
+    await lene.reload();
+    await expect(field(lene)).toHaveValue(`${SENTENCE} Then she rests.`);
+  });
+}

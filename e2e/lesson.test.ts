@@ -1,6 +1,18 @@
-import { expect, type Page } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { gzipSync } from 'node:zlib';
-import { boxOf, isSaved, joinAs, signIn, someone, startLesson, test } from './people';
+import { BROWSER_ARGUMENTS, browserProgram } from '../scripts/browser.mjs';
+import {
+  boxOf,
+  cuttable,
+  isSaved,
+  joinAs,
+  newDeck,
+  signIn,
+  someone,
+  startLesson,
+  TEACHER,
+  test,
+} from './people';
 
 test('the teacher moves the class together, holds it, and lets it go', async ({ browser }) => {
   const teacher = await signIn(await someone(browser));
@@ -32,27 +44,6 @@ test('the teacher moves the class together, holds it, and lets it go', async ({ 
     await expect(wire).toBeVisible({ timeout: 3000 });
   }).toPass({ timeout: 45_000 });
 });
-
-/** A page whose socket can be cut like a cable. */
-async function cuttable(page: Page): Promise<{ cut: () => void; mend: () => void }> {
-  let isCut = false;
-  const open = new Set<{ close: () => Promise<void> }>();
-  await page.routeWebSocket(/\/sync/, (socket) => {
-    if (isCut) return void socket.close();
-    const server = socket.connectToServer();
-    open.add(socket);
-    server.onClose(() => open.delete(socket));
-  });
-  return {
-    cut: () => {
-      isCut = true;
-      for (const socket of open) void socket.close();
-    },
-    mend: () => {
-      isCut = false;
-    },
-  };
-}
 
 test('a student who is offline goes on working, and everything arrives afterwards', async ({
   browser,
@@ -169,4 +160,39 @@ test('a piece is dragged with a finger, in the picture on a phone', async ({ bro
   await expect
     .poll(async () => Math.round((await piece.boundingBox())!.x - from.x))
     .toBeGreaterThan(80);
+});
+
+test('over plain http in a school’s own network a student joins and works, and a teacher builds', async ({
+  browser,
+  playwright,
+  baseURL,
+}) => {
+  const { code } = await startLesson(await signIn(await someone(browser)));
+  // Browsers trust their own machine as if it spoke TLS: another name for it they do not.
+  const school = await playwright.chromium.launch({
+    executablePath: browserProgram(),
+    args: [...BROWSER_ARGUMENTS, '--host-resolver-rules=MAP school.example 127.0.0.1'],
+  });
+  const there = { baseURL: baseURL!.replace('127.0.0.1', 'school.example') };
+  try {
+    const teacher = await someone(school, there);
+    await teacher.goto('/sign-in');
+    expect(await teacher.evaluate(() => isSecureContext)).toBe(false);
+    await teacher.getByLabel('E-mail').fill(TEACHER.email);
+    await teacher.getByLabel('Password').fill(TEACHER.password);
+    await teacher.getByRole('button', { name: 'Sign in' }).click();
+    await newDeck(teacher, 'Without TLS');
+    const student = await someone(school, there);
+    await joinAs(student, code, 'Uma Reed');
+    await student.getByRole('link', { name: 'Climb the tower' }).click();
+    await student.getByRole('link', { name: 'Look first' }).click();
+    await student.getByRole('radio', { name: 'Something in the circuit is open' }).check();
+    await isSaved(student);
+    await student.reload();
+    await expect(
+      student.getByRole('radio', { name: 'Something in the circuit is open' }),
+    ).toBeChecked();
+  } finally {
+    await school.close();
+  }
 });

@@ -55,6 +55,27 @@ export async function sameOnAnother(browser: Browser, page: Page): Promise<Page>
   return someone(browser, { storageState: await page.context().storageState() });
 }
 
+/** A page whose socket can be cut like a cable. */
+export async function cuttable(page: Page): Promise<{ cut: () => void; mend: () => void }> {
+  let isCut = false;
+  const open = new Set<{ close: () => Promise<void> }>();
+  await page.routeWebSocket(/\/sync/, (socket) => {
+    if (isCut) return void socket.close();
+    const server = socket.connectToServer();
+    open.add(socket);
+    server.onClose(() => open.delete(socket));
+  });
+  return {
+    cut: () => {
+      isCut = true;
+      for (const socket of open) void socket.close();
+    },
+    mend: () => {
+      isCut = false;
+    },
+  };
+}
+
 type Cookies = Awaited<ReturnType<ReturnType<Page['context']>['cookies']>>;
 /** Sessions that stand, by e-mail address: nobody signs in for every test. */
 const signedIn = new Map<string, Cookies>();

@@ -55,7 +55,10 @@ export default defineConfig({
               test: /core.src.(parts|geometry|elements|questions|themes|layouts).(?!.*(marking|luminance|refusalWords|told|snap|marks|anchors|moves|strokes|likening|likeness|normalised|scenes|layouts|readThemes|seeded|mixed|isRightToLeft)\.)/,
             },
             { name: 'pieces', test: /core.src.stage.(asked|pieces|zones)\./ },
-            { name: 'small', test: /web.src.(ui.when|api.assets|sync.(kept|pageSocket))\./ },
+            {
+              name: 'small',
+              test: /web.src.(ui.(when|Button|useSize)|api.(assets|http)|sync.(kept|pageSocket|memory))\./,
+            },
           ],
         },
       },

@@ -33,7 +33,9 @@ export class JoinDto extends CodeDto {
 
   /** A device's own for this one wish to join: asked twice it gets the same folio, however the first time ended. */
   @IsOptional()
-  @IsUUID()
+  @Matches(/^([0-9a-f]{32}|[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12})$/, {
+    message: 'A key is a UUID, with dashes or without',
+  })
   key?: string;
 
   /** The secret of a practice class. */

@@ -7,6 +7,17 @@ export type StudentLesson = JoinedLesson & { edition: Deck };
 /** The lesson of this device as it was last told, for when the server cannot be reached. */
 const LESSON = 'gobrel.lesson';
 
-export const keepLesson = (lesson: JoinedLesson): Promise<void> => set(LESSON, lesson);
-export const keptLesson = (): Promise<JoinedLesson | undefined> => get<JoinedLesson>(LESSON);
-export const forgetLesson = (): Promise<void> => del(LESSON);
+/** A browser whose storage is full, or forbidden, keeps nothing: that is no trouble while the server is there. */
+async function ifItLetsUs<T>(work: () => Promise<T>): Promise<T | undefined> {
+  try {
+    return await work();
+  } catch {
+    return undefined;
+  }
+}
+
+export const keepLesson = (lesson: JoinedLesson): Promise<void> =>
+  ifItLetsUs(() => set(LESSON, lesson));
+export const keptLesson = (): Promise<JoinedLesson | undefined> =>
+  ifItLetsUs(() => get<JoinedLesson>(LESSON));
+export const forgetLesson = (): Promise<void> => ifItLetsUs(() => del(LESSON));

@@ -3,6 +3,7 @@ import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { clockIs } from './clock';
 import { http } from './http';
+import { tabMemory } from '../sync/memory';
 import { forgetKept } from '../sync/kept';
 import { forgetLesson, keepLesson, keptLesson, type StudentLesson } from './keptLesson';
 
@@ -43,11 +44,17 @@ export const useStudentLesson = (): UseQueryResult<JoinedLesson> =>
 
 const JOINING = 'gobrel.joining';
 
+/** 128 random bits; what browsers have for a UUID they have for pages alone that came over TLS. */
+const randomHex = (): string =>
+  Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) =>
+    byte.toString(16).padStart(2, '0'),
+  ).join('');
+
 /** The same for the same wish while this tab is open: who asks again because no answer came is not told the name is taken. */
 function joinKey(wish: string): string {
-  const known = JSON.parse(sessionStorage.getItem(JOINING) ?? '{}') as Record<string, string>;
-  const key = known[wish] ?? crypto.randomUUID();
-  sessionStorage.setItem(JOINING, JSON.stringify({ [wish]: key }));
+  const known = (tabMemory.read(JOINING) ?? {}) as Record<string, string>;
+  const key = known[wish] ?? randomHex();
+  tabMemory.set(JOINING, JSON.stringify({ [wish]: key }));
   return key;
 }
 

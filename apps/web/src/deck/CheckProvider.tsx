@@ -17,6 +17,7 @@ import {
   type ReactNode,
 } from 'react';
 import { useDecks } from '../api/teacher';
+import { memory } from '../sync/memory';
 import { useDeck } from './DeckContext';
 import CheckWorker from './check.worker?worker';
 import type { CheckAnswer, DeckChange } from './checkMessages';
@@ -49,7 +50,7 @@ const PACE_KEY = 'gobrel:reading-pace';
 export function CheckProvider({ children }: { children: ReactNode }): ReactElement {
   const { deck } = useDeck();
   const [answer, setAnswer] = useState<CheckAnswer | null>(null);
-  const [wordsPerMinute, setPace] = useState(() => Number(localStorage.getItem(PACE_KEY)) || 130);
+  const [wordsPerMinute, setPace] = useState(() => Number(memory.get(PACE_KEY)) || 130);
   const linksOut = Object.values(deck.links).some(({ target }) => target.kind === 'deck');
   const decks = useDecks('decks');
   const readable = useMemo(
@@ -79,7 +80,7 @@ export function CheckProvider({ children }: { children: ReactNode }): ReactEleme
       bySlide: findingsBySlide(answer?.report.findings ?? []),
       wordsPerMinute,
       setWordsPerMinute: (pace) => {
-        localStorage.setItem(PACE_KEY, String(pace));
+        memory.set(PACE_KEY, String(pace));
         setPace(pace);
       },
     }),

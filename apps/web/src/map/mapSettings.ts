@@ -1,6 +1,7 @@
 import { useCallback, useState } from 'react';
 import { OVERLAYS, type Overlay } from '../cards/cardMark';
 import type { Direction } from '../cards/wirePath';
+import { memory } from '../sync/memory';
 
 export type Panel = 'plan' | 'trails' | 'none';
 
@@ -19,21 +20,17 @@ export function useMapSettings(
 ): [MapSettings, (change: Partial<MapSettings>) => void] {
   const [settings, setSettings] = useState<MapSettings>(() => {
     const start: MapSettings = { direction: 'right', overlay: 'findings', panel: 'none' };
-    try {
-      const kept = JSON.parse(localStorage.getItem(keyOf(deckId)) ?? '{}') as Partial<MapSettings>;
-      if (kept.direction === 'down') start.direction = 'down';
-      if (kept.overlay && OVERLAYS.includes(kept.overlay)) start.overlay = kept.overlay;
-      if (kept.panel === 'plan' || kept.panel === 'trails') start.panel = kept.panel;
-    } catch {
-      // Settings that cannot be read are forgotten.
-    }
+    const kept = (memory.read(keyOf(deckId)) ?? {}) as Partial<MapSettings>;
+    if (kept.direction === 'down') start.direction = 'down';
+    if (kept.overlay && OVERLAYS.includes(kept.overlay)) start.overlay = kept.overlay;
+    if (kept.panel === 'plan' || kept.panel === 'trails') start.panel = kept.panel;
     return start;
   });
   const change = useCallback(
     (by: Partial<MapSettings>) =>
       setSettings((old) => {
         const next = { ...old, ...by };
-        localStorage.setItem(keyOf(deckId), JSON.stringify(next));
+        memory.set(keyOf(deckId), JSON.stringify(next));
         return next;
       }),
     [deckId],

@@ -150,7 +150,9 @@ function AtWork(props: {
     void queries.invalidateQueries({ queryKey: ['student'] });
   }, [renewed, known, queries]);
   // A connection that comes anew may be one to somebody who is called, or may do, something else by now.
-  const isOnline = !['kept', 'opening'].includes(useSavedState(document));
+  const saved = useSavedState(document);
+  const isCutOff = saved === 'kept' || saved === 'here';
+  const isOnline = !isCutOff && saved !== 'opening';
   useEffect(() => {
     if (isOnline) void queries.invalidateQueries({ queryKey: ['student'] });
   }, [isOnline, queries]);
@@ -165,7 +167,7 @@ function AtWork(props: {
   const asked = entryAt(edition.slides, state?.askedSlideId);
   const vote = state?.vote?.isOpen && state.vote.slideId === walk.here ? state.vote : null;
 
-  const isKnown = useSavedState(document) === 'kept' || state !== null;
+  const isKnown = isCutOff || state !== null;
   const here = entryAt(edition.slides, walk.here) ? walk.here : null;
   useEffect(() => {
     if (isClosed || !isKnown) return;

@@ -10,6 +10,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { isRefusal, sentenceOf } from '../api/http';
 import { doneWith } from '../api/student';
 import type { Done } from '../questions/DoneButton';
+import { memory } from '../sync/memory';
 import { DONE } from '../sync/kept';
 import { whenSaved, type OpenDocument } from '../sync/openDocument';
 
@@ -36,13 +37,7 @@ function answerNow(edition: Deck, folio: Folio, questionId: ElementId): string {
   return '';
 }
 
-function kept(folioId: string): Asked {
-  try {
-    return JSON.parse(localStorage.getItem(keyOf(folioId)) ?? '{}') as Asked;
-  } catch {
-    return {};
-  }
-}
+const kept = (folioId: string): Asked => (memory.read(keyOf(folioId)) ?? {}) as Asked;
 
 /**
  * Asks for marks where they come when a student is done. What is told without a connection is kept on this device, also
@@ -61,8 +56,8 @@ export function useDone(args: {
   const { folioId, document, edition, folio, isOnline, lookAgain, onTrouble } = args;
   const [asked, setAsked] = useState(() => kept(folioId));
   useEffect(() => {
-    if (Object.keys(asked).length === 0) localStorage.removeItem(keyOf(folioId));
-    else localStorage.setItem(keyOf(folioId), JSON.stringify(asked));
+    const isNone = Object.keys(asked).length === 0;
+    memory.set(keyOf(folioId), isNone ? null : JSON.stringify(asked));
   }, [asked, folioId]);
 
   const meant = useMemo(

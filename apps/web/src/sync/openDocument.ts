@@ -8,10 +8,12 @@ import { isRefusedWrite } from './messages.js';
 
 /**
  * What is known of a document's changes: `saved` means the server has all of them on disk; `saving` that some are
- * on their way; `kept` that there is no connection and they wait on this device; `full` that the server takes no more;
+ * on their way; `kept` that there is no connection and they wait on this device; `here` that they wait on this page alone,
+ * because the device keeps nothing; `full` that the server takes no more;
  * `unkept` that it did not take what was written, because by then nothing was to be written.
  */
-export type SavedState = 'opening' | 'saved' | 'saving' | 'kept' | 'full' | 'refused' | 'unkept';
+export type SavedState =
+  'opening' | 'saved' | 'saving' | 'kept' | 'here' | 'full' | 'refused' | 'unkept';
 
 export interface OpenDocument {
   doc: Y.Doc;
@@ -50,7 +52,7 @@ export function openDocument(
   const doc = new Y.Doc();
   // The server's own documents are written by nobody here: an older copy of one may hold more than it wants back.
   const isWritten = /^(deck|folio):/.test(name);
-  const kept = options.keepAs ? keepHere(options.keepAs, doc) : null;
+  const kept = options.keepAs ? keepHere(options.keepAs, doc, () => tell()) : null;
   const connection = options.hasOwnSocket ? ownConnection() : pageConnection();
   const listeners = new Set<() => void>();
   let isRefused = false;
@@ -154,7 +156,7 @@ export function openDocument(
     if (isFull) return 'full';
     if (!hasOpened) return 'opening';
     if (untaken > 1) return 'unkept';
-    if (!connection.isAlive()) return 'kept';
+    if (!connection.isAlive()) return kept?.isKeeping() === false ? 'here' : 'kept';
     return provider.hasUnsyncedChanges || !provider.isSynced ? 'saving' : 'saved';
   }
   return {
