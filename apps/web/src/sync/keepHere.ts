@@ -58,10 +58,11 @@ export function keepHere(name: string, doc: Y.Doc, tell: () => void): KeptHere {
     if (isDone || !kept?.db || origin === kept) return;
     try {
       const change = kept.db.transaction([CHANGES], 'readwrite');
-      // What could not be kept before is kept with all that came after it.
-      change.objectStore(CHANGES).add(isKeeping ? update : Y.encodeStateAsUpdate(doc));
+      // What could not be kept before is kept with all that came after it: one change more does not make up for it.
+      const isWhole = !isKeeping;
+      change.objectStore(CHANGES).add(isWhole ? Y.encodeStateAsUpdate(doc) : update);
       change.onabort = () => keeps(false);
-      change.oncomplete = () => keeps(true);
+      if (isWhole) change.oncomplete = () => keeps(true);
       change.commit();
       // Many of them are folded into one.
       if (++kept._dbsize % PREFERRED_TRIM_SIZE === 0) void storeState(kept, false);

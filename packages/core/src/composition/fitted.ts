@@ -47,6 +47,7 @@ const KINDS: ((one: SlideElement) => boolean)[] = [
   (one) => one.kind === 'picture',
 ];
 
+/** @param isGood whether a part may lie so, given what lies already */
 function placed(
   parts: readonly Part[],
   kept: readonly Box[],
