@@ -289,9 +289,9 @@ for (const [which, device] of [
     await typeOn(lene, field(lene), SENTENCE);
     await isSaved(lene);
     cable.cut();
-    await expect(state(lene)).toHaveText('no connection: leave this page open');
+    await expect(state(lene)).toHaveText('keep this page open');
     await typeOn(lene, field(lene), ' Then she rests.');
-    await expect(state(lene)).toHaveText('no connection: leave this page open');
+    await expect(state(lene)).toHaveText('keep this page open');
     cable.mend();
     await expect(state(lene)).toHaveText('saved', { timeout: 30_000 });
     const others = roll.page().getByRole('region', { name: 'Details' }).getByRole('row');

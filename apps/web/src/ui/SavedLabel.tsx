@@ -7,7 +7,7 @@ const SAID: Record<SavedState, string> = {
   saved: 'saved',
   saving: 'saving',
   kept: 'kept on this device',
-  here: 'no connection: leave this page open',
+  here: 'keep this page open',
   full: 'not saved: there is too much in it',
   unkept: 'not saved: nothing is taken any more',
   refused: 'not saved: no longer yours to change',
