@@ -119,8 +119,16 @@ test('what matters in a picture is framed, and words lie over the rest of it, on
   const shown = thing(page, /^Picture/);
   await expect(shown).toBeVisible();
   const matters = trayOf(page).getByRole('button', { name: /^What matters/ });
-  await expect(matters).toHaveAccessibleName('What matters: not said');
+  await expect(matters).toHaveAccessibleName('What matters: guessed');
   await matters.click();
+  // The board stands from 65 to 77 % of the picture, and from 30 to 76 % of its height.
+  const guessed = async (side: string): Promise<number> =>
+    Number(await page.getByLabel(`${side}, %`).inputValue());
+  const left = await guessed('Left');
+  expect(left).toBeGreaterThan(55);
+  expect(left).toBeLessThanOrEqual(65);
+  expect(left + (await guessed('Width'))).toBeGreaterThanOrEqual(76);
+  expect(await guessed('Top')).toBeLessThanOrEqual(30);
   const frame = page.getByRole('application', { name: /drag a frame/ });
   expect(await seriousFindings(page)).toEqual([]);
   const { x, y, width, height } = await boxOf(frame);
@@ -130,7 +138,11 @@ test('what matters in a picture is framed, and words lie over the rest of it, on
   await page.mouse.up();
   await page.getByLabel('Width, %').fill('15');
   await page.getByLabel('Width, %').press('Enter');
+  await page.getByRole('button', { name: 'As guessed' }).click();
+  await expect(page.getByLabel('Left, %')).toHaveValue(String(left));
   await page.keyboard.press('Escape');
+  await expect(matters).toHaveAccessibleName('What matters: guessed');
+  await page.keyboard.press('Control+z');
   await expect(matters).toHaveAccessibleName('What matters: framed');
   await stageOf(page).click({ position: { x: 4, y: 4 } });
   await setOutButton(page).click();

@@ -175,6 +175,7 @@ export * from './geometry/snap.js';
 export * from './geometry/transform.js';
 export * from './stage/cropping.js';
 export * from './stage/pictureFit.js';
+export { standsOut } from './stage/standsOut.js';
 export * from './stage/pictureFrame.js';
 export * from './geometry/shapes/kind.js';
 export * from './geometry/shapes/shapes.js';

@@ -74,13 +74,13 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
     if (file.length === 0) throw invalid(NO_PICTURE);
     const student = by?.startsWith('folio:') ? by : '';
     const { picture, hash, sizes } = await this.#turns.take(() => this.#made(file), student);
-    const { mediaType, width, height, isAnimated, bytes } = picture;
+    const { mediaType, width, height, isAnimated, bytes, seems } = picture;
     // One that is there is touched: it is not to go just now.
     const row = { hash, mediaType, width, height, isAnimated, bytes, createdAt: new Date() };
     await this.database.getRepository(AssetRow).upsert(row, ['hash']);
     if (by) await noteUses(this.database, [{ hash, name: `by:${by}` }]);
     for (const size of sizes) await this.#keepSize(hash, size);
-    return { hash, width, height, isAnimated };
+    return { hash, width, height, isAnimated, ...(seems ? { seems } : {}) };
   }
 
   /**
@@ -186,6 +186,7 @@ export class AssetsService implements OnApplicationBootstrap, OnApplicationShutd
       height: drawn.height,
       isAnimated: false,
       bytes: Buffer.from(drawn.svg, 'utf8'),
+      seems: drawn.seems,
       sizes: drawn.small.map((png, index) => ({
         width: SMALL_WIDTHS[index]!,
         mediaType: 'image/png',

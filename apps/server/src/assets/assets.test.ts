@@ -47,6 +47,22 @@ const serve = (hash: string, query = '', who = ines): Promise<Response> =>
 const plain = (width: number, height: number): ReturnType<typeof sharp> =>
   sharp({ create: { width, height, channels: 3, background: '#17505C' } });
 
+test('what seems to matter in a picture or drawing is told with it, the same each time', async () => {
+  const dot = '<circle cx="300" cy="60" r="40" fill="#c44520"/>';
+  const drawing = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 200"><rect width="400" height="200" fill="#ecd6aa"/>${dot}</svg>`;
+  const photo = await sharp(Buffer.from(drawing)).jpeg().toBuffer();
+  for (const file of [Buffer.from(drawing), photo]) {
+    const { seems } = (await send(file)).body;
+    expect(seems).toEqual((await send(file)).body.seems);
+    // The dot is from 260 to 340 of 400, and from 20 to 100 of 200.
+    expect(seems!.x).toBeGreaterThan(0.55);
+    expect(seems!.x).toBeLessThanOrEqual(0.65);
+    expect(seems!.x + seems!.w).toBeGreaterThanOrEqual(0.85);
+    expect(seems!.y + seems!.h).toBeLessThan(0.6);
+  }
+  expect((await send(await plain(80, 60).png().toBuffer())).body).not.toHaveProperty('seems');
+});
+
 test('what is so long and thin that no small picture can be made of it is refused in a sentence', async () => {
   const drawing =
     '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 700"><path d="M0 0h9v700z"/></svg>';

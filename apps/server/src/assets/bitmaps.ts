@@ -1,3 +1,4 @@
+import { standsOut, type Box } from '@gobrel/core';
 import sharp from 'sharp';
 import { NO_PICTURE, SMALL_WIDTHS, WIDTHS } from './sizes.js';
 
@@ -25,6 +26,8 @@ export interface Picture {
   height: number;
   isAnimated: boolean;
   bytes: Buffer;
+  /** What seems to matter in it, in shares of it. */
+  seems: Box | null;
   /** Smaller ones, where they are made together with it. */
   sizes?: PictureSize[];
 }
@@ -85,10 +88,25 @@ export async function readBitmap(file: Buffer): Promise<Picture> {
       height: info.pageHeight ?? info.height,
       isAnimated,
       bytes: data,
+      seems: await seemsToMatter(data),
     };
   } catch {
     throw new NotTaken('This picture is damaged and cannot be read.');
   }
+}
+
+/** Pixels of the longer side in which it is looked for what matters. */
+const LOOKED_AT = 64;
+
+/** What seems to matter in a picture, drawing or the first frame of an animation. */
+export async function seemsToMatter(picture: Buffer): Promise<Box | null> {
+  const { data, info } = await sharp(picture, READ)
+    .resize({ width: LOOKED_AT, height: LOOKED_AT, fit: 'inside' })
+    .toColourspace('srgb')
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return standsOut({ data, width: info.width, height: info.height });
 }
 
 /** Every size that a bitmap is handed out in besides its own: for slides as WebP, small ones for measuring as PNG. */

@@ -1,5 +1,6 @@
+import { sure, type Box } from '@gobrel/core';
 import sharp from 'sharp';
-import { checkForm, NotTaken, readBitmap, sizeOf, sizesOf } from './bitmaps.js';
+import { checkForm, NotTaken, readBitmap, seemsToMatter, sizeOf, sizesOf } from './bitmaps.js';
 import { SMALL_WIDTHS } from './sizes.js';
 import { sanitiseSvg } from './svg.js';
 import { isDrawable } from './svgCost.js';
@@ -12,6 +13,8 @@ export interface Drawn {
   height: number;
   /** A PNG for each of `SMALL_WIDTHS`. */
   small: Buffer[];
+  /** What seems to matter in it, in shares of it. */
+  seems: Box | null;
 }
 
 /** What is asked of the process, and what comes back. */
@@ -27,7 +30,11 @@ const WORK = {
       const drawing = sharp(Buffer.from(clean.svg), { limitInputPixels: 40_000_000 });
       small.push(await drawing.resize({ width }).ensureAlpha().png().toBuffer());
     }
-    return { ...clean, small };
+    return {
+      ...clean,
+      small,
+      seems: await seemsToMatter(sure(small.at(-1), 'there are small ones')),
+    };
   },
   readBitmap,
   sizesOf,

@@ -7,7 +7,7 @@ import { STAGE, type Box } from '../parts/place.js';
 import { sure } from '../parts/sure.js';
 import { isInSight, slideRole, thingsInTheWay, wordRoom } from '../scenery/scenery.js';
 import { readingOrder } from '../stage/readingOrder.js';
-import { mattersAt } from '../stage/pictureFit.js';
+import { mattersAt, mattersIn } from '../stage/pictureFit.js';
 import { SMALLEST_AREA } from '../stage/legible.js';
 import type { TextElement } from '../elements/text/text.js';
 import { ARRANGEMENT_NAMES, ARRANGEMENTS, type ArrangementName } from './arrangements.js';
@@ -36,6 +36,7 @@ const KINSHIP = 0.06;
 const STEADY = 0.12;
 /** And one with which the scenery is in sight. */
 const IN_SIGHT = 0.16;
+const IN_SIGHT_BEHIND = 0.05;
 
 /**
  * All ways to set a slide out that break no rule, the best first: nothing overlaps or leaves the stage, type can be read
@@ -52,13 +53,16 @@ export function arrangementsOf(
   const parts = partsOf(content);
   if (parts.length === 0 || parts.length > MOST_PARTS) return [];
   const page = roomBeside(content.kept, WHOLE_ROOM.box);
-  const scene = roomOfScene(slide, theme);
-  const shows = scene && sightOf(slide, theme);
-  const beside = scene && roomBeside(content.kept, scene);
+  const sceneRoom = roomOfScene(slide, theme);
+  const shows = sceneRoom && sightOf(slide, theme);
+  const beside = sceneRoom && roomBeside(content.kept, sceneRoom);
   // Beside the scenery first, then over it: it stands back behind words.
   const rooms = [...(beside ? [beside] : []), ...(page ? [page] : [])];
   const texts = new MeasuredTexts(theme, says(content));
   const measures = TIMES.map((times) => new Measures(texts, times));
+  // A page has one picture to look at: where it has its own, the scenery may stand back behind it.
+  const hasPicture = content.pictures.length > 0;
+  const inSight = hasPicture ? IN_SIGHT_BEHIND : IN_SIGHT;
   const found: Arrangement[] = [];
   for (const name of ARRANGEMENT_NAMES) {
     let best: Arrangement | null = null;
@@ -67,15 +71,14 @@ export function arrangementsOf(
       for (const regions of ARRANGEMENTS[name].set(content, room)) {
         const places = largestThatFits(regions, measures);
         if (!places || !keepsRules(parts, content.kept, places)) continue;
-        const isInView = (shows !== null && shows(places)) || isScene(content, places);
+        const isInView = shows !== null && shows(places);
         isShown ||= isInView;
+        const scene = isScene(content, places) ? IN_SIGHT : isInView ? inSight : 0;
         const score =
-          scoreOf(content, places, texts, room.box) +
-          (kin.includes(name) ? KINSHIP : 0) +
-          (isInView ? IN_SIGHT : 0);
+          scoreOf(content, places, texts, room.box) + (kin.includes(name) ? KINSHIP : 0) + scene;
         if (!best || score > best.score) best = { name, places, score };
       }
-      if (isShown) break;
+      if (isShown && !hasPicture) break;
     }
     if (best) found.push(best);
   }
@@ -171,7 +174,7 @@ function keepsRules(parts: readonly Part[], kept: readonly Box[], places: Places
     if (isTouched && (box.w < SMALLEST_AREA || box.h < SMALLEST_AREA)) return false;
     if (part.kind === 'picture' && place.look.isFilled && !keepsInView(part, box)) return false;
     if (part.kind === 'picture' && place.look.isUnder) {
-      bare = mattersAt({ ...part, box, fit: 'cover' }, part.matters ?? MIDDLE);
+      bare = mattersAt({ ...part, box, fit: 'cover' }, mattersIn(part) ?? MIDDLE);
       continue;
     }
     if (laid.some((other) => meets(other.box, box)) || kept.some((other) => meets(other, box))) {
@@ -193,7 +196,7 @@ function isReadInOrder(laid: readonly { part: Part; box: Box }[]): boolean {
   return orders.every((order) => order.every((one, at) => one === choices[at]));
 }
 
-/** What is not covered in a picture of which nobody has said what matters, in shares: such a way is not taken by itself. */
+/** What is not covered in a picture of which it is neither said nor guessed what matters, in shares: such a way is not taken by itself. */
 const MIDDLE: Box = { x: 0.36, y: 0.31, w: 0.28, h: 0.38 };
 
 const AREA = STAGE.width * STAGE.height;
@@ -245,14 +248,22 @@ function scoreOf(content: Content, places: Places, measured: MeasuredTexts, room
   const large = texts > 0 ? type / texts / 1.4 : 1;
   const order = 1 - Math.min(1, (edges.size - 1) / Math.max(3, parts.length));
   const wants = content.pictures.length + content.blocks.length > 0;
-  const picture = wants && !under ? Math.min(1, shown / area / 0.4) : 1;
+  // The scenery is not shown at the cost of a picture: that is as large as the page lets it be, not the room beside.
+  const page = content.pictures.length > 0 ? AREA : area;
+  const picture = wants && !under ? Math.min(1, shown / page / 0.4) : 1;
   const title = content.title && places.get(content.title.id);
   const lines = title ? title.box.h / (title.size * 1.12) : 1;
   const long = 0.03 * Math.max(0, Math.round(lines) - 3);
   // A stamp in a corner is worse than no picture.
-  const small = wants && !under && shown / area < 0.1 ? 0.15 : 0;
+  const small = wants && !under && shown / page < 0.1 ? 0.15 : 0;
   // Of a picture that is covered in part it must be known what may be.
-  const covered = under ? (under.matters ? COVERED : COVERED_UNASKED) : 0;
+  const covered = !under
+    ? 0
+    : under.matters
+      ? COVERED
+      : under.asset.seems
+        ? COVERED_GUESSED
+        : COVERED_UNASKED;
   // Choices are read at a glance: more than two lines of one are no label any more.
   const faults = long + small + covered + 0.045 * Math.min(4, tall);
   return (
@@ -261,6 +272,7 @@ function scoreOf(content: Content, places: Places, measured: MeasuredTexts, room
 }
 
 const COVERED = 0.06;
+const COVERED_GUESSED = 0.16;
 const COVERED_UNASKED = 0.4;
 
 /** How much of the width of a text is seen: the words, not the empty rest of their lines. */

@@ -67,7 +67,8 @@ function mostHeight(cell: Cell, width: number, measures: Measures, least: number
     case 'part': {
       const { part } = cell;
       if (part.kind === 'picture') {
-        return Math.max(least, Math.min(width, finest(part)) / formOf(part));
+        const cut = isFittedByHand(part) ? 0 : Math.min(mostCut(part), MOST_CUT_AROUND_GUESS);
+        return Math.max(least, Math.min(width, finest(part)) / (formOf(part) * (1 - cut)));
       }
       if (grows(part)) return Math.max(least, width * 0.75);
       if (part.kind === 'question') return least * MOST_OF_QUESTION;
@@ -190,15 +191,20 @@ export const formOf = (part: PictureElement): number =>
 
 /** At most this share of a picture's width or height may be cut off: what matters is not looked for at the very edge. */
 const MOST_CUT = 0.1;
-/** And where it is said what matters, so that the picture is still one. */
+/** And where it is said what matters, so that the picture is still one; a guess may be wrong. */
 const MOST_CUT_AROUND = 0.5;
+const MOST_CUT_AROUND_GUESS = 0.3;
+
+/** The share of a picture's width or height that may be cut off so that it fills its place. */
+const mostCut = (part: PictureElement): number =>
+  part.matters ? MOST_CUT_AROUND : part.asset.seems ? MOST_CUT_AROUND_GUESS : MOST_CUT;
 
 /** Whether a picture that fills a box keeps in view what matters in it. */
 export function keepsInView(part: PictureElement, box: Box): boolean {
   const ratio = formOf(part) / (box.w / box.h);
   const cut = 1 - Math.min(ratio, 1 / ratio);
   const seen = mattersAt({ ...part, box, fit: 'cover' });
-  return seen ? cut <= MOST_CUT_AROUND && isWithin(seen, box) : cut <= MOST_CUT + 0.01;
+  return cut <= mostCut(part) + 0.01 && (!seen || isWithin(seen, box));
 }
 
 /** How a picture was laid into its box by hand stays; so does its form. */
@@ -237,8 +243,11 @@ function pictureIn(part: PictureElement, look: Look, box: Box): Place {
   if (look.isUnder) return { box, size: 0, look: { ...look, isFilled: true } };
   const most = finest(part);
   const room = inMiddle(box, { w: Math.min(box.w, most), h: Math.min(box.h, most / form) });
-  if (!isFittedByHand(part) && keepsInView(part, room)) {
-    return { box: whole(room), size: 0, look: { ...look, isFilled: true } };
+  const kept = 1 - mostCut(part);
+  // As much of the room as it may fill when no more of it is cut off than may be.
+  const filled = within(room, Math.max(form * kept, Math.min(form / kept, room.w / room.h)));
+  if (!isFittedByHand(part) && keepsInView(part, filled)) {
+    return { box: whole(filled), size: 0, look: { ...look, isFilled: true } };
   }
   return { box: whole(within(room, form)), size: 0, look };
 }

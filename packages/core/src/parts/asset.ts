@@ -1,4 +1,5 @@
 import { asBoolean, asNumber, asOneOf, asRecord, asString } from './decode.js';
+import type { Box } from './place.js';
 
 /** A picture kept by the server, named by the SHA-256 of its re-encoded bytes. Sizes in pixels. */
 export interface AssetRef {
@@ -6,6 +7,8 @@ export interface AssetRef {
   width: number;
   height: number;
   isAnimated: boolean;
+  /** What seems to matter in it, guessed from its colours, in shares of it; absent where nothing does or nobody guessed. */
+  seems?: Box;
 }
 
 /** A picture in a question, which has no element of its own to keep its credit. */
@@ -51,14 +54,23 @@ export interface MediaRef {
 }
 
 export function readAsset(value: unknown): AssetRef | undefined {
-  const { hash, width, height, isAnimated } = asRecord(value);
+  const { hash, width, height, isAnimated, seems } = asRecord(value);
   if (typeof hash !== 'string' || !/^[0-9a-f]{64}$/.test(hash)) return undefined;
   return {
     hash,
     width: asNumber(width, 1, 1),
     height: asNumber(height, 1, 1),
     isAnimated: asBoolean(isAnimated),
+    ...(seems ? { seems: readShare(seems) } : {}),
   };
+}
+
+/** A part of a picture, in shares of it; all of it where nothing is said. */
+export function readShare(value: unknown): Box {
+  const raw = asRecord(value);
+  const w = asNumber(raw.w, 1, 0.01, 1);
+  const h = asNumber(raw.h, 1, 0.01, 1);
+  return { x: asNumber(raw.x, 0, 0, 1 - w), y: asNumber(raw.y, 0, 0, 1 - h), w, h };
 }
 
 /** A picture of a question, with its credit where it has one. */

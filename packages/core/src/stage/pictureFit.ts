@@ -16,8 +16,14 @@ export function pixelsPerUnit(element: PictureElement): number {
   return Math.min(element.asset.width / whole.w, element.asset.height / whole.h);
 }
 
-/** Where what matters in a picture is seen, in slide units; null where nobody has said what does. */
-export function mattersAt(picture: Framed & Flipped, matters = picture.matters): Box | null {
+/** What of a picture is kept in view, in shares of it: what somebody has said, or what seems to matter; null for neither. */
+export const mattersIn = ({
+  matters,
+  asset,
+}: Pick<PictureElement, 'matters' | 'asset'>): Box | null => matters ?? asset.seems ?? null;
+
+/** Where what matters in a picture is seen, in slide units; null where neither said nor guessed. */
+export function mattersAt(picture: Framed & Flipped, matters = mattersIn(picture)): Box | null {
   if (!matters) return null;
   const { box } = picture;
   const { whole } = pictureFrame(picture);

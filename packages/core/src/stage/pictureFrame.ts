@@ -16,13 +16,13 @@ export type Framed = Pick<PictureElement, 'asset' | 'box' | 'fit' | 'crop' | 'ma
 
 /**
  * How the shown part of a picture is laid into its box: all of it seen, the box filled, or stretched. Where more is cut
- * off than is seen, what matters in it is in the middle, as near as the box stays full.
+ * off than is seen, what matters in it, or seems to, is in the middle, as near as the box stays full.
  */
 export function pictureFrame({ asset, box, fit, crop, matters }: Framed): PictureFrame {
   const part = { w: asset.width * crop.w, h: asset.height * crop.h };
   const [scaleX, scaleY] = scales(part, box, fit);
   const shown = { w: part.w * scaleX, h: part.h * scaleY };
-  const spot = matters ?? crop;
+  const spot = matters ?? asset.seems ?? crop;
   const left = beginning(box.w, shown.w, (spot.x + spot.w / 2 - crop.x) / crop.w);
   const top = beginning(box.h, shown.h, (spot.y + spot.h / 2 - crop.y) / crop.h);
   const x = Math.max(0, left);

@@ -25,6 +25,8 @@ export interface SlideContent {
   pictures: readonly (readonly [number, number])[];
   /** What matters in the first of them, in shares. */
   matters?: Box;
+  /** And what it was guessed to be, of all of them. */
+  seems?: Box;
   question: { prompt: string; options: readonly string[] } | null;
   hasTable: boolean;
   hasChart: boolean;
@@ -97,6 +99,7 @@ export function contentBySeed(seed: number): SlideContent {
       : null,
     hasTable: kind === 7 && draw() < 0.5,
     hasChart: kind === 7 && draw() < 0.6,
+    ...(draw() < 0.5 ? { seems: one(SPOTS) } : {}),
   };
 }
 
@@ -104,7 +107,7 @@ export function contentBySeed(seed: number): SlideContent {
 const hashOf = (at: number): string => String(at).padStart(64, '0');
 
 export const partsWith = (content: SlideContent, goal: string): SlidePart[] => {
-  const { texts, choices, pictures, matters, question, hasTable, hasChart } = content;
+  const { texts, choices, pictures, matters, seems, question, hasTable, hasChart } = content;
   const box = { x: 300, y: 300, w: 300, h: 200 };
   const things: NewElement[] = [
     ...pictures.map(([width, height], at): NewElement => ({
@@ -112,7 +115,7 @@ export const partsWith = (content: SlideContent, goal: string): SlidePart[] => {
       layer: 'content',
       id: idOf<ElementId>(`picture${at}`),
       box,
-      asset: { hash: hashOf(at), width, height, isAnimated: false },
+      asset: { hash: hashOf(at), width, height, isAnimated: false, ...(seems ? { seems } : {}) },
       matters: at === 0 ? (matters ?? null) : null,
       alt: 'A drawing of the shore',
       credit: OWN,

@@ -1,4 +1,4 @@
-import type { Box, PictureElement, Spot } from '@gobrel/core';
+import { mattersIn, type Box, type PictureElement, type Spot } from '@gobrel/core';
 import { useRef, useState, type PointerEvent, type ReactElement } from 'react';
 import { assetUrl } from '../../api/assets';
 import { spotOf } from '../../questions/PictureSurface';
@@ -21,11 +21,19 @@ export function MattersPop(props: {
 }): ReactElement {
   const { element, set } = props;
   const { matters } = element;
+  const { seems } = element.asset;
+  const known = mattersIn(element) ?? MIDDLE;
   return (
-    <Pop label="What matters" value={matters ? 'framed' : 'not said'} width={340}>
+    <Pop
+      label="What matters"
+      value={matters ? 'framed' : seems ? 'guessed' : 'not said'}
+      width={340}
+    >
       <div className="flex flex-col gap-2">
         <p className="text-soft">
-          Drag a frame around what must be seen. Set out keeps it in view and lays nothing over it.
+          {!matters && seems
+            ? 'Guessed from its colours: Set out keeps this in view and lays nothing over it. Drag a frame where it is something else.'
+            : 'Drag a frame around what must be seen. Set out keeps it in view and lays nothing over it.'}
         </p>
         <Framing element={element} onFrame={(box) => set({ matters: box })} />
         <div className="grid grid-cols-2 gap-x-3 gap-y-1">
@@ -33,18 +41,20 @@ export function MattersPop(props: {
             <NumberField
               key={side}
               label={`${label}, %`}
-              value={Math.round((matters ?? MIDDLE)[side] * 100)}
+              value={Math.round(known[side] * 100)}
               min={side === 'w' || side === 'h' ? 2 : 0}
               max={100}
-              onKeep={(value) =>
-                set({ matters: within({ ...(matters ?? MIDDLE), [side]: value / 100 }) })
-              }
+              onKeep={(value) => set({ matters: within({ ...known, [side]: value / 100 }) })}
             />
           ))}
         </div>
         <div className="flex flex-wrap">
           <Plain onClick={() => set({ matters: { x: 0, y: 0, w: 1, h: 1 } })}>All of it</Plain>
-          {matters && <Plain onClick={() => set({ matters: null })}>Nothing in particular</Plain>}
+          {matters && (
+            <Plain onClick={() => set({ matters: null })}>
+              {seems ? 'As guessed' : 'Nothing in particular'}
+            </Plain>
+          )}
         </div>
       </div>
     </Pop>
@@ -52,13 +62,13 @@ export function MattersPop(props: {
 }
 
 function Framing(props: { element: PictureElement; onFrame: (box: Box) => unknown }): ReactElement {
-  const { asset, matters } = props.element;
+  const { asset } = props.element;
   const surface = useRef<HTMLDivElement>(null);
   const [drag, setDrag] = useState<{ from: Spot; to: Spot } | null>(null);
   const drawn = drag && between(drag.from, drag.to);
   const spot = (event: PointerEvent): Spot =>
     surface.current ? spotOf(event, surface.current) : { x: 0, y: 0 };
-  const shown = drawn ?? matters;
+  const shown = drawn ?? mattersIn(props.element);
   const width = Math.min(312, (280 * asset.width) / asset.height);
   return (
     <div

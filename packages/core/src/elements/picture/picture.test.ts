@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { addElement, elementOf, readDeck } from '../../index.js';
+import { addElement, elementOf, mattersAt, pictureFrame, readDeck } from '../../index.js';
 import { deck, slide } from '../../testing/builder.js';
 import type { PictureElement } from './picture.js';
 
@@ -59,4 +59,25 @@ test('what is said of it within its bounds is what is read', () => {
   expect(readWith({ adjust: { warmth: -0.5 } }).adjust).toMatchObject({ warmth: -0.5 });
   // Only one side is said: the other is whole.
   expect(readWith({ crop: { w: 0.5, x: 0.5 } }).crop).toEqual({ x: 0.5, y: 0, w: 0.5, h: 1 });
+});
+
+test('what seems to matter in a picture stays in view until somebody says what does', () => {
+  const seems = { x: 0.7, y: 0.1, w: 0.2, h: 0.2 };
+  const asked = { ...asset, width: 400, height: 100, seems };
+  const box = { x: 0, y: 0, w: 100, h: 100 };
+  const guessed = readWith({ asset: asked, fit: 'cover', box });
+  expect(guessed.asset.seems).toEqual(seems);
+  // The middle of the guess, 0.8 of 400 units, is in the middle of the box, as near as it stays full.
+  expect(pictureFrame(guessed).whole.x).toBe(50 - 0.8 * 400);
+  expect(mattersAt(guessed)).toMatchObject({ x: 10, w: 80 });
+  const said = readWith({
+    asset: asked,
+    fit: 'cover',
+    box,
+    matters: { x: 0, y: 0, w: 0.1, h: 1 },
+  });
+  expect(pictureFrame(said).whole.x).toBe(0);
+  // A forged guess is none that lies outside.
+  const forged = readWith({ asset: { ...asset, seems: { x: 9, y: -3, w: 'x', h: 0 } } });
+  expect(forged.asset.seems).toEqual({ x: 0, y: 0, w: 1, h: 0.01 });
 });

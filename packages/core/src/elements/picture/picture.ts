@@ -1,4 +1,4 @@
-import { readAsset, readCredit, type AssetRef, type Credit } from '../../parts/asset.js';
+import { readAsset, readCredit, readShare, type AssetRef, type Credit } from '../../parts/asset.js';
 import { asNumber, asRecord } from '../../parts/decode.js';
 import type { Outline, Shadow } from '../../parts/fill.js';
 import { FITS, type Fit } from '../../parts/fit.js';
@@ -38,7 +38,7 @@ export interface PictureElement extends ElementBase {
   fit: Fit;
   /** The part of the picture that is shown, in shares of it; the whole of it is 0 0 1 1. */
   crop: Box;
-  /** What of the whole picture must not be lost, in shares of it: it stays in view and nothing is laid over it; null where nobody has said. */
+  /** What of the whole picture must not be lost, in shares of it: it stays in view and nothing is laid over it; null where nobody has said, then what seems to. */
   matters: Box | null;
   /** The shape it is cut to. */
   mask: ShapeName;
@@ -60,8 +60,8 @@ export const picture: ElementKindOf<PictureElement, 'asset'> = {
     credit: credited(),
     showsCredit: flag(),
     fit: oneOf(FITS, 'contain'),
-    crop: given(readCrop),
-    matters: given((value) => (value ? readCrop(value) : null)),
+    crop: given(readShare),
+    matters: given((value) => (value ? readShare(value) : null)),
     mask: oneOf(SHAPES, 'rectangle'),
     points: numbers(8),
     outline: outline(0),
@@ -85,13 +85,6 @@ function credited(): Field<Credit> {
     once: 'licence',
     read: (raw, key) => readCredit(raw.get(key), raw.get('licence')),
   };
-}
-
-function readCrop(value: unknown): Box {
-  const raw = asRecord(value);
-  const w = asNumber(raw.w, 1, 0.01, 1);
-  const h = asNumber(raw.h, 1, 0.01, 1);
-  return { x: asNumber(raw.x, 0, 0, 1 - w), y: asNumber(raw.y, 0, 0, 1 - h), w, h };
 }
 
 function readAdjustments(value: unknown): Adjustments {
