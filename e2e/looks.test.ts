@@ -70,6 +70,42 @@ test('a written plan is a deck in one step; a file without one, and an empty pla
   await expect(map.getByRole('group', { name: 'Home', exact: true })).toBeVisible();
 });
 
+test('letters that no family has are there wherever they are written, and fetched by nobody else', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  const loaded = (at: Page): Promise<string[]> =>
+    at.evaluate(() =>
+      [...document.fonts]
+        .filter(({ status }) => status === 'loaded')
+        .map(({ family }) => family.replaceAll('"', '')),
+    );
+  const FAR = /^Noto (Sans (Thai|JP|SC|KR)|Emoji)/;
+  await newDeck(page, 'The lamp');
+  await expect.poll(() => loaded(page)).toContain('Atkinson Hyperlegible Next Variable');
+  expect((await loaded(page)).filter((family) => FAR.test(family))).toEqual([]);
+  await page.getByRole('button', { name: 'Written plan' }).click();
+  await page
+    .getByRole('textbox', { name: 'Written plan' })
+    .fill(
+      [
+        '- The lamp: 今天的海很安静。',
+        '  - ไปที่ท่าเรือ: **등대** 바다가 조용합니다. (ending)',
+        '  - Fish 🐟: **这里とここ** 火をともします。 (ending)',
+      ].join('\n'),
+    );
+  await expect(page.getByText('Says what the map says.')).toBeVisible();
+  for (const family of ['Sans Thai', 'Sans JP', 'Sans SC', 'Sans KR', 'Emoji']) {
+    await expect.poll(() => loaded(page)).toContain(`Noto ${family} Variable`);
+  }
+  await isSaved(page);
+  const { code } = await startLesson(page, { deck: new URL(page.url()).pathname });
+  const ada = await someone(browser);
+  await joinAs(ada, code, 'Ada');
+  await expect(ada.getByRole('link', { name: 'Fish 🐟' })).toBeVisible();
+  await expect.poll(() => loaded(ada)).toContain('Noto Sans Thai Variable');
+});
+
 test('each of our beginnings is found, walked to an ending, taken, and has nothing to mend', async ({
   browser,
 }) => {

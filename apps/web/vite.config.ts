@@ -20,8 +20,8 @@ export default defineConfig({
       manifest: false,
       injectManifest: {
         globPatterns: ['index.html', 'mark.svg', 'static/*.{js,css}'],
-        // What only laying out a large map needs is fetched when it does.
-        globIgnores: ['static/elk-worker*'],
+        // What only laying out a large map needs, and letters that few decks are written in, are fetched when they are.
+        globIgnores: ['static/elk-worker*', 'static/noto-*'],
         dontCacheBustURLsMatching: /^static\//,
       },
     }),
@@ -52,7 +52,7 @@ export default defineConfig({
             // What every page with slides needs, packed together: it packs better so.
             {
               name: 'slides',
-              test: /core.src.(parts|geometry|elements|questions|themes|layouts).(?!.*(marking|luminance|refusalWords|told|snap|marks|anchors|moves|strokes|likening|likeness|normalised|scenes|layouts|readThemes|seeded|mixed|isRightToLeft)\.)/,
+              test: /core.src.(parts|geometry|elements|questions|themes|layouts).(?!.*(marking|luminance|refusalWords|told|snap|marks|anchors|moves|strokes|likening|likeness|normalised|scenes|layouts|readThemes|seeded|mixed|isRightToLeft|scripts)\.)/,
             },
             { name: 'pieces', test: /core.src.stage.(asked|pieces|zones)\./ },
             {

@@ -1,5 +1,13 @@
+import { farFacesOf } from '../painting/farFaces';
 import type { WireColours } from './paintWires';
-import type { LedWire, LedWires, PaintedStretch, PaintStretch, WiresToLead } from './wires.worker';
+import type {
+  FarFaces,
+  LedWire,
+  LedWires,
+  PaintedStretch,
+  PaintStretch,
+  WiresToLead,
+} from './wires.worker';
 import WiresWorker from './wires.worker?worker';
 
 /** The hand that leads and paints wires in a worker: one order for a picture at a time, and of those that come meanwhile only the last. */
@@ -14,6 +22,14 @@ export class WireHand {
   /** What was painted last is painted anew with these wires. */
   take(order: Omit<WiresToLead, 'colours'>): void {
     this.#start().postMessage({ ...order, colours: themeColours() } satisfies WiresToLead);
+    if (this.#last) this.ask(this.#last);
+    void this.#bringLetters(order.wires.map(({ wording }) => wording).join(' '));
+  }
+
+  async #bringLetters(wordings: string): Promise<void> {
+    const faces = await farFacesOf(wordings);
+    if (faces.length === 0 || !this.#worker) return;
+    this.#worker.postMessage({ faces } satisfies FarFaces);
     if (this.#last) this.ask(this.#last);
   }
 

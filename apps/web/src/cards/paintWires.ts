@@ -1,3 +1,4 @@
+import { standIns } from '../painting/farFaces';
 import type { DrawnWire } from './wire';
 import { LABEL } from './wireLabel';
 import { endOf } from './wirePath';
@@ -67,7 +68,7 @@ export function paintWordings(
   { left, top, width, height }: Stretch,
   colours: WireColours,
 ): void {
-  context.font = `${LABEL.size}px Body, sans-serif`;
+  context.font = `${LABEL.size}px Body, ${standIns()}`;
   context.textAlign = 'center';
   context.textBaseline = 'middle';
   for (const { wire, path } of drawn) {

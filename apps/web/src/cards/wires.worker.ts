@@ -1,4 +1,6 @@
 import bodyFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
+import { addFaces } from '../painting/farFaces';
+import type { FarFace } from '../parts/letters';
 import { paintWires, paintWordings, type Stretch, type WireColours } from './paintWires';
 import { placeLabels } from './placeLabels';
 import type { DrawnWire, Spots, Wire } from './wire';
@@ -32,6 +34,10 @@ export interface PaintStretch extends Stretch {
   scale: number;
   hasWordings: boolean;
 }
+/** Parts of fonts for letters of wordings that the interface's family has not. */
+export interface FarFaces {
+  faces: readonly FarFace[];
+}
 export interface PaintedStretch extends PaintStretch {
   wires: ImageBitmap;
   wordings: ImageBitmap | null;
@@ -41,12 +47,18 @@ let routes: WireRoutes | undefined;
 let placed: readonly DrawnWire[] = [];
 let colours: WireColours;
 
-const font = new FontFace('Body', `url(${bodyFont})`, { weight: '200 800' })
+let font: Promise<unknown> = new FontFace('Body', `url(${bodyFont})`, { weight: '200 800' })
   .load()
   .then((face) => void (self as unknown as { fonts: FontFaceSet }).fonts.add(face))
   .catch(() => undefined);
 
-self.onmessage = async ({ data }: MessageEvent<WiresToLead | PaintStretch>): Promise<void> => {
+self.onmessage = async ({
+  data,
+}: MessageEvent<WiresToLead | PaintStretch | FarFaces>): Promise<void> => {
+  if ('faces' in data) {
+    font = font.then(() => addFaces(data.faces));
+    return;
+  }
   if ('wires' in data) return lead(data);
   await font;
   const wires = paint(data, paintWires);

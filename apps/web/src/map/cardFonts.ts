@@ -8,6 +8,8 @@ import notoSans from '@fontsource-variable/noto-sans/files/noto-sans-latin-wght-
 import notoSerif from '@fontsource-variable/noto-serif/files/noto-serif-latin-wght-normal.woff2?url';
 import playpen from '@fontsource-variable/playpen-sans/files/playpen-sans-latin-wght-normal.woff2?url';
 import rubik from '@fontsource-variable/rubik/files/rubik-latin-wght-normal.woff2?url';
+import { addFaces } from '../painting/farFaces';
+import type { FarFace } from '../parts/letters';
 import { type FamilyName, type Slide, type DeckTheme, themeOn } from '@gobrel/core';
 
 const FILES: Record<FamilyName, string> = {
@@ -39,11 +41,16 @@ function loaded(family: FamilyName): Promise<void> {
 }
 
 /** Waits for the families that a slide is set in, under their own names. */
-export async function fontsOf(slide: Slide, deckTheme: DeckTheme): Promise<void> {
+export async function fontsOf(
+  slide: Slide,
+  deckTheme: DeckTheme,
+  faces: readonly FarFace[],
+): Promise<void> {
   const families = new Set<FamilyName>(['atkinson']);
   for (const { family } of Object.values(themeOn(slide, deckTheme).type)) families.add(family);
   for (const element of slide.elements) {
     if ('family' in element && element.family) families.add(element.family);
   }
   await Promise.all([...families].map(loaded));
+  await addFaces(faces);
 }

@@ -1,3 +1,4 @@
+import type { FarFace } from '../parts/letters';
 import { type Link, type Slide, type SlideId, type DeckTheme } from '@gobrel/core';
 
 /** Pixels of a card's picture: twice the units it takes on the map. */
@@ -9,6 +10,8 @@ export interface PaintOrder {
   theme: DeckTheme;
   /** The links that leave the slide: words that carry one are underlined. */
   links: Link[];
+  /** Parts of fonts for letters that no family has. */
+  faces: readonly FarFace[];
 }
 /** What it answers. */
 export interface Painted {

@@ -1,4 +1,5 @@
-import { type Link, type Slide, type SlideId, type DeckTheme } from '@gobrel/core';
+import { slideWords, type Link, type Slide, type SlideId, type DeckTheme } from '@gobrel/core';
+import { farFacesOf } from '../painting/farFaces';
 import { CARD_PICTURE, type Painted, type PaintOrder } from './cardPictureFormat';
 import PaintWorker from './paint.worker?worker';
 
@@ -84,8 +85,12 @@ class CardPictures {
     const entry = this.#entries.get(slideId);
     if (!entry) return this.#next();
     this.#isPainting = true;
-    const order: PaintOrder = { slide: entry.slide, theme: entry.theme, links: [...entry.links] };
-    this.#worker.postMessage(order);
+    void this.#order(entry);
+  }
+
+  async #order({ slide, theme, links }: Entry): Promise<void> {
+    const faces = await farFacesOf(slideWords(slide));
+    this.#worker.postMessage({ slide, theme, links: [...links], faces } satisfies PaintOrder);
   }
 }
 

@@ -8,8 +8,8 @@ const canvas = new OffscreenCanvas(CARD_PICTURE.width, CARD_PICTURE.height);
 const context = canvas.getContext('2d');
 
 self.onmessage = async ({ data }: MessageEvent<PaintOrder>): Promise<void> => {
-  const { slide, theme, links } = data;
-  await Promise.all([fontsOf(slide, theme), ...picturesOf(slide).map(fetchPicture)]);
+  const { slide, theme, links, faces } = data;
+  await Promise.all([fontsOf(slide, theme, faces), ...picturesOf(slide).map(fetchPicture)]);
   if (!context) return;
   const scale = [CARD_PICTURE.width / STAGE.width, CARD_PICTURE.height / STAGE.height] as const;
   context.setTransform(scale[0], 0, 0, scale[1], 0, 0);

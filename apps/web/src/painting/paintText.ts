@@ -8,6 +8,7 @@ import {
   type RichText,
   type SetType,
 } from '@gobrel/core';
+import { standIns } from './farFaces';
 
 export type Canvas = OffscreenCanvasRenderingContext2D;
 
@@ -80,7 +81,7 @@ function paintLine(context: Canvas, line: Line, box: Box, base: number, look: Te
 }
 
 const fontOf = (look: SetType, size: number, weight: number, isItalic: boolean): string =>
-  `${isItalic ? 'italic ' : ''}${weight} ${size}px ${look.family}, sans-serif`;
+  `${isItalic ? 'italic ' : ''}${weight} ${size}px ${look.family}, ${standIns()}`;
 
 function linesOf(
   context: Canvas,

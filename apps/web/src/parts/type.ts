@@ -14,9 +14,9 @@ const FAMILY_CSS: Record<FamilyName, string> = {
   'jetbrains-mono': "'JetBrains Mono Variable'",
 };
 
-/** Where a family has no letter, the shipped one with the most scripts comes before the screen's own fonts. */
+/** Where a family has no letter, shipped ones come before the screen's own fonts: see `letters.ts` for `--far`. */
 export const familyCss = (family: FamilyName): string =>
-  `${FAMILY_CSS[family]}, ${FAMILY_CSS['noto-sans']}, ${FAMILY_CSS.rubik}, system-ui, sans-serif`;
+  `${FAMILY_CSS[family]}, ${FAMILY_CSS['noto-sans']}, ${FAMILY_CSS.rubik}, var(--far, system-ui), sans-serif`;
 
 /** How words are set, in slide units. `shrink` sets them smaller than they should be. */
 export function typeCss(type: SetType, shrink = 1): CSSProperties & Record<'--gap', string> {

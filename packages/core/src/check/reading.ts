@@ -8,7 +8,8 @@ import { type Slide } from '../deck/types.js';
 import { STAGE } from '../parts/place.js';
 import { shapeType, textFill, textType, type SetType } from '../themes/themes.js';
 import { wordCount } from '../map/measures.js';
-import { FAMILY_NAMES, familyOf, missingScripts } from '../parts/fonts.js';
+import { FAMILY_NAMES, familyOf } from '../parts/fonts.js';
+import { missingScripts } from '../parts/scripts.js';
 import { READABLE } from '../stage/legible.js';
 import { wordsHeight } from '../stage/wordsHeight.js';
 import { luminanceOf } from '../parts/luminance.js';
@@ -166,7 +167,7 @@ function lowContrast(
   };
 }
 
-/** A script that the family has no letters for is set in whatever font the screen has. */
+/** A script that the family has no letters for is set in another one, or in whatever font the screen has. */
 function lacksLetters(
   slide: Slide,
   element: TextElement | ShapeElement,
@@ -181,7 +182,9 @@ function lacksLetters(
     slideId: slide.id,
     elementIds: [element.id],
     box: element.box,
-    why: `${familyOf(family).label} has no ${missing.join(' or ')} letters: each screen sets them in a font of its own.`,
+    why: better
+      ? `${familyOf(family).label} has no ${missing.join(' or ')} letters: they do not look like the rest.`
+      : `No family has ${missing.join(' and ')} letters: each screen sets them in a font of its own, if it has one.`,
     mends: better
       ? [
           {

@@ -1,3 +1,5 @@
+import type { Script } from './scripts.js';
+
 /**
  * The families that ship with Gobrel, all under the SIL Open Font License. `scripts` are those whose letters the
  * packages carry; `width` is how wide running text is set compared with the interface's own family: measured in a browser
@@ -9,21 +11,6 @@ export interface Family {
   scripts: readonly Script[];
   width: number;
 }
-
-export const SCRIPTS = [
-  'Latin',
-  'Greek',
-  'Cyrillic',
-  'Hebrew',
-  'Arabic',
-  'Devanagari',
-  'Thai',
-  'Han',
-  'Hiragana',
-  'Katakana',
-  'Hangul',
-] as const;
-export type Script = (typeof SCRIPTS)[number];
 
 export const FAMILIES = {
   atkinson: {
@@ -76,20 +63,3 @@ export const FAMILIES = {
 export type FamilyName = keyof typeof FAMILIES;
 export const FAMILY_NAMES = Object.keys(FAMILIES) as FamilyName[];
 export const familyOf = (name: FamilyName): Family => FAMILIES[name];
-
-const TESTS = SCRIPTS.map((script) => [script, new RegExp(`\\p{Script=${script}}`, 'u')] as const);
-
-/** The scripts that a text is written in. */
-export function scriptsOf(text: string): Script[] {
-  return TESTS.flatMap(([script, test]) => (test.test(text) ? [script] : []));
-}
-
-/** Signs that may be of another script than Latin, which every family has. */
-const BEYOND_LATIN = /[^\u0000-\u024f]/;
-
-/** The scripts of a text that a family has no letters for; browsers fall back to another font there. */
-export function missingScripts(text: string, name: FamilyName): Script[] {
-  if (!BEYOND_LATIN.test(text)) return [];
-  const { scripts } = familyOf(name);
-  return scriptsOf(text).filter((script) => !scripts.includes(script));
-}

@@ -1,5 +1,6 @@
 import { chartMarks, type ChartElement } from '@gobrel/core';
 import { card, setFill, type Painter } from '../../painting/canvas';
+import { standIns } from '../../painting/farFaces';
 
 export const paint: Painter<ChartElement> = ({ context, theme }, element) => {
   const { box, fill } = element;
@@ -15,7 +16,7 @@ export const paint: Painter<ChartElement> = ({ context, theme }, element) => {
       context.setLineDash(mark.dashes);
       context.stroke(new Path2D(mark.path));
     } else {
-      context.font = `400 ${mark.size}px ${family}, sans-serif`;
+      context.font = `400 ${mark.size}px ${family}, ${standIns()}`;
       context.textAlign = mark.align;
       context.fillText(mark.words, mark.x, mark.y);
     }

@@ -8,6 +8,7 @@ import {
   type QuestionElement,
   PAPER,
 } from '@gobrel/core';
+import { standIns } from '../../painting/farFaces';
 import { card, type Painter } from '../../painting/canvas';
 import { paintText } from '../../painting/paintText';
 
@@ -30,7 +31,7 @@ export const paint: Painter<QuestionElement> = ({ context, theme }, element) => 
     context.fillStyle = '#FFFFFF';
     card(context, { x: inner.x, y, w: inner.w, h: height }, line);
     context.fillStyle = type.colour;
-    context.font = `400 ${size * 0.92}px ${type.family}, sans-serif`;
+    context.font = `400 ${size * 0.92}px ${type.family}, ${standIns()}`;
     context.textAlign = 'left';
     context.fillText(flatWords(option), inner.x + 16, y + height * 0.64, inner.w - 32);
     y += height + 10;
