@@ -59,4 +59,14 @@ test('a deck that is read from right to left has a map that grows to the left', 
   await expect
     .poll(async () => (await boxOfCard('المنارة')).x > (await boxOfCard('الدرج')).x)
     .toBe(true);
+
+  // And on a slide, too: what leads on stands on its left, with lines that go there.
+  await card('المنارة').dblclick();
+  const [ins, stage, outs] = [
+    await boxOf(page.getByRole('region', { name: 'Ways in' })),
+    await boxOf(page.getByRole('group', { name: /^Stage: / })),
+    await boxOf(page.getByRole('region', { name: 'Ways out' })),
+  ];
+  expect(outs.x + outs.width).toBeLessThanOrEqual(stage.x);
+  expect(stage.x + stage.width).toBeLessThanOrEqual(ins.x);
 });

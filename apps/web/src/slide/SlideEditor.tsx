@@ -10,6 +10,7 @@ import {
   entryAt,
   type SlideId,
   titleOf,
+  readsLeftward,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import { ListTree, Minus, Plus } from 'lucide-react';
@@ -154,7 +155,11 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
 
   return (
     <Main title={`Slide: ${titleOf(slide)}`} className="flex h-full flex-col">
-      <div ref={frame} className="relative flex min-h-0 flex-1">
+      <div
+        ref={frame}
+        // Ways lead on to where reading goes, as on the map.
+        className={`relative flex min-h-0 flex-1 ${readsLeftward(deck) ? 'flex-row-reverse' : ''}`}
+      >
         <WaysIn slide={slide} />
         <div className="flex min-w-0 flex-1 flex-col border-x border-line bg-sand">
           <div className="flex h-[46px] shrink-0 items-center gap-1.5 px-3">

@@ -47,12 +47,17 @@ export function WayLines(props: {
         if (!element || !card || card.top + 12 > bounds.bottom || card.top + 12 < bounds.top)
           return [];
         const y = element.top + element.height / 2;
-        if (element.right < sight.left || y < sight.top || y > sight.bottom) return [];
-        const x1 = Math.min(element.right, sight.right) - origin.left;
+        const { left, right } = sight;
+        if (element.right < left || element.left > right || y < sight.top || y > sight.bottom)
+          return [];
+        // The column of the ways out stands where reading goes.
+        const isLeft = bounds.right <= left;
+        const x1 =
+          (isLeft ? Math.max(element.left, left) : Math.min(element.right, right)) - origin.left;
         const y1 = y - origin.top;
-        const x2 = card.left - origin.left;
+        const x2 = (isLeft ? card.right : card.left) - origin.left;
         const y2 = card.top - origin.top + Math.min(60, card.height / 2);
-        const bend = Math.max(30, (x2 - x1) / 2);
+        const bend = (isLeft ? -1 : 1) * Math.max(30, Math.abs(x2 - x1) / 2);
         return [`M${x1} ${y1} C${x1 + bend} ${y1} ${x2 - bend} ${y2} ${x2} ${y2}`];
       }),
     );

@@ -470,12 +470,16 @@ const CASES: Record<FindingKind, Case> = {
   'missing-letters': {
     shows: () =>
       deck(
-        slide('a', choice('go', 'b'), text('Море и маяк', { id: 'x', box: box(96, 150, 600, 60) })),
+        slide(
+          'a',
+          choice('go', 'b'),
+          text('The sea: море', { id: 'x', box: box(96, 150, 600, 60) }),
+        ),
         end,
       ),
     lacks: () =>
       deck(
-        slide('a', choice('go', 'b'), text('Sea, lamp', { id: 'x', box: box(96, 150, 600, 60) })),
+        slide('a', choice('go', 'b'), text('Море и маяк', { id: 'x', box: box(96, 150, 600, 60) })),
         end,
       ),
   },

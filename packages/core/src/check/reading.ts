@@ -9,7 +9,7 @@ import { STAGE } from '../parts/place.js';
 import { shapeType, textFill, textType, type SetType } from '../themes/themes.js';
 import { wordCount } from '../map/measures.js';
 import { FAMILY_NAMES, familyOf } from '../parts/fonts.js';
-import { missingScripts } from '../parts/scripts.js';
+import { missingScripts, scriptsOf } from '../parts/scripts.js';
 import { READABLE } from '../stage/legible.js';
 import { wordsHeight } from '../stage/wordsHeight.js';
 import { luminanceOf } from '../parts/luminance.js';
@@ -167,7 +167,7 @@ function lowContrast(
   };
 }
 
-/** A script that the family has no letters for is set in another one, or in whatever font the screen has. */
+/** A script that the family has no letters for is set in another one beside it, or in whatever font the screen has. */
 function lacksLetters(
   slide: Slide,
   element: TextElement | ShapeElement,
@@ -177,6 +177,8 @@ function lacksLetters(
   const missing = missingScripts(words, family);
   if (missing.length === 0) return null;
   const better = FAMILY_NAMES.find((name) => missingScripts(words, name).length === 0);
+  // All of it is set in the other one: there is no rest that it could look unlike.
+  if (better && missing.length === scriptsOf(words).length) return null;
   return {
     kind: 'missing-letters',
     slideId: slide.id,
