@@ -5,6 +5,7 @@ export const farFacesOf = (text: string): Promise<FarFace[]> =>
   import('../parts/letters').then(({ facesFor }) => facesFor(text)).catch(() => []);
 
 const added = new Set<string>();
+let times = 0;
 let names = '';
 
 /** What stands in, on a canvas, where a family has no letter: a list for the end of a font. */
@@ -19,7 +20,7 @@ export async function addFaces(faces: readonly FarFace[]): Promise<void> {
   const fresh = faces.filter(({ source }) => !added.has(source));
   if (fresh.length === 0) return;
   for (const { source } of fresh) added.add(source);
-  const name = `far${added.size}`;
+  const name = `far${++times}`;
   await Promise.all(
     fresh.map(async ({ source, range }) => {
       try {
