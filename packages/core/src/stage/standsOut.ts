@@ -22,14 +22,17 @@ const LEAST = 14;
 const MUCH = 2.6;
 /** The share of the edge that is of one colour when the ground is. */
 const PLAIN = 0.75;
-/** The share that a colour has of the edge when it belongs to what lies around: of a horizon two spots are seen there. */
+/**
+ * The share of the edge that a colour needs to belong to what lies around: with less, before one colour, the thing itself
+ * reaches the edge; among many, a horizon has no more than a spot on either side.
+ */
 const COMMON = 0.12;
 const COMMON_OF_MANY = 0.012;
 
 /**
  * What seems to matter in a picture, in shares of it: the part that differs most from what its edge is made of; null
  * where nothing does. A guess from colours alone, for pictures of which nobody has said it. The edge as what lies behind:
- * Wei, Wen, Zhu and Sun, *Geodesic saliency using background priors*, 2012; twice the mean as what stands out: Achanta,
+ * Wei, Wen, Zhu and Sun, *Geodesic saliency using background priors*, 2012; a multiple of the mean as what stands out: Achanta,
  * Hemami, Estrada and Süsstrunk, *Frequency-tuned salient region detection*, 2009.
  */
 export function standsOut(picture: SmallPicture): Box | null {
