@@ -165,6 +165,7 @@ export * from './stage/pieces.js';
 export * from './stage/asked.js';
 export * from './stage/closeUps.js';
 export * from './parts/fonts.js';
+export * from './parts/missingScripts.js';
 export * from './parts/scripts.js';
 export * from './elements/groups.js';
 export * from './elements/anchors.js';

@@ -1,5 +1,6 @@
 import { FAMILY_NAMES, familyOf } from './fonts.js';
-import { missingScripts, scriptsOf, type Script } from './scripts.js';
+import { missingScripts } from './missingScripts.js';
+import { scriptsOf, type Script } from './scripts.js';
 
 /** A word of each script. */
 const WORDS: Record<Script, string> = {
