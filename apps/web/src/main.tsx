@@ -9,5 +9,10 @@ createRoot(document.getElementById('root')!).render(
   </StrictMode>,
 );
 
-// Without it a device shows what letters it has, and the page needs the network to open.
-import('./later').catch(() => undefined);
+/** Milliseconds until what is needed only later is fetched: the first slide comes first. */
+const AFTER_OPENING = 2000;
+
+setTimeout(() => {
+  // Without it a device shows what letters it has, and the page needs the network to open.
+  import('./later').catch(() => undefined);
+}, AFTER_OPENING);
