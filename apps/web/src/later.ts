@@ -5,7 +5,5 @@ watchLetters(document);
 
 if (import.meta.env.PROD) {
   // Without it the page needs the network to open, and is the same otherwise.
-  import('./offline/install')
-    .then(({ installOffline }) => installOffline())
-    .catch(() => undefined);
+  import('./offline/install').then(({ installOffline }) => installOffline()).catch(() => undefined);
 }
