@@ -18,6 +18,8 @@ export class WireHand {
   #isBusy = false;
   #next: PaintStretch | null = null;
   #last: PaintStretch | null = null;
+  /** The wordings of which the letters have been brought. */
+  #wordings = '';
 
   /** What was painted last is painted anew with these wires. */
   take(order: Omit<WiresToLead, 'colours'>): void {
@@ -27,6 +29,8 @@ export class WireHand {
   }
 
   async #bringLetters(wordings: string): Promise<void> {
+    if (wordings === this.#wordings) return;
+    this.#wordings = wordings;
     const faces = await farFacesOf(wordings);
     if (faces.length === 0 || !this.#worker) return;
     this.#worker.postMessage({ faces } satisfies FarFaces);
@@ -46,6 +50,7 @@ export class WireHand {
   stop(): void {
     this.#worker?.terminate();
     this.#worker = null;
+    this.#wordings = '';
     this.#isBusy = false;
   }
 

@@ -41,7 +41,9 @@ export async function facesFor(text: string): Promise<FarFace[]> {
   const loads = see(text);
   if (loads.length === 0) return [];
   await Promise.all(loads);
-  const letters = [...new Set(text)].map((letter) => letter.codePointAt(0) ?? 0);
+  const letters = [...new Set(text)]
+    .map((letter) => letter.codePointAt(0) ?? 0)
+    .filter((code) => code >= FAR_FROM);
   const rules = [...document.styleSheets].flatMap((sheet) =>
     [...sheet.cssRules].flatMap((rule) =>
       rule instanceof CSSFontFaceRule && FAR_FAMILY.test(rule.style.fontFamily)
@@ -52,7 +54,11 @@ export async function facesFor(text: string): Promise<FarFace[]> {
   return rules.flatMap(({ rule, base }) => {
     const range = rule.style.getPropertyValue('unicode-range');
     const [, file] = /url\("?([^")]+)/.exec(rule.style.getPropertyValue('src')) ?? [];
-    if (!file || !letters.some((code) => code >= FAR_FROM && isWithin(code, range))) return [];
+    const stretches = stretchesOf(range);
+    const hasAny = letters.some((code) =>
+      stretches.some(([from, to]) => code >= from && code <= to),
+    );
+    if (!file || !hasAny) return [];
     return [{ source: `url(${new URL(file, base).href})`, range }];
   });
 }
@@ -60,10 +66,11 @@ const FAR_FAMILY = /Noto (Sans (Thai|JP|SC|KR)|Emoji)/;
 /** The first letter that may be far. */
 const FAR_FROM = 0x0e00;
 
-const isWithin = (code: number, range: string): boolean =>
-  range.split(',').some((part) => {
+/** From which letter to which a `unicode-range` goes. */
+const stretchesOf = (range: string): [from: number, to: number][] =>
+  range.split(',').map((part) => {
     const [from = '', to = from] = part.trim().slice(2).split('-');
-    return code >= parseInt(from, 16) && code <= parseInt(to, 16);
+    return [parseInt(from, 16), parseInt(to, 16)];
   });
 
 /** Looks at whatever is written on a page, now and later, and fetches fonts for letters that no family has. */
