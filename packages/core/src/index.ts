@@ -264,7 +264,8 @@ export type * from './wire/people.js';
 export type * from './wire/pictures.js';
 export type * from './wire/screens.js';
 export type * from './wire/student.js';
-export { arrangementFor, arrangementsOf, type Arrangement } from './composition/arrange.js';
+export { arrangementFor, arrangementsOf } from './composition/arrange.js';
+export type { Arrangement } from './composition/Ways.js';
 export {
   ARRANGEMENT_NAMES,
   ARRANGEMENTS,
@@ -278,6 +279,7 @@ export {
   setOutAgain,
   slidesToSetOut,
   takeUp,
+  takenUp,
   waysToSetOut,
 } from './composition/setOutCommands.js';
 export { wasMovedByHand } from './composition/movedByHand.js';

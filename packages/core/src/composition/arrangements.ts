@@ -1,21 +1,21 @@
-import { STAGE, type Box } from '../parts/place.js';
-import { formOf, type Cell } from './cells.js';
-import { lettersIn, type Content, type Part } from './content.js';
+import { STAGE } from '../parts/place.js';
+import { formOf } from './cells.js';
+import { lettersIn, type Content } from './content.js';
 import type { TextElement } from '../elements/text/text.js';
 import { wordsOf } from '../parts/richText.js';
-import { alongPicture, onPanel, pointsOnPicture } from './overPicture.js';
+import { alongPicture, onPanel, plates, pointsOnPicture } from './overPicture.js';
+import { acrossAndTwo, beneathWords, besidePanel, flanked, twoSides } from './twoSided.js';
 import {
   above,
   all,
+  BAND,
   CENTRED,
   columns,
   GAP,
-  GUTTER,
+  group,
   head,
-  inside,
   leavesNoHole,
   lists,
-  MARGIN,
   narrow,
   part,
   rows,
@@ -26,73 +26,6 @@ import {
   type Room,
   type Setting,
 } from './regions.js';
-
-/** Pictures and blocks in one region: as many ways as look different. */
-function group(parts: readonly Part[], wants: 'tall' | 'wide'): Cell[] {
-  const cells = all(parts);
-  if (cells.length === 0) return [];
-  if (cells.length === 1) return cells;
-  const isEven = parts.every(({ kind }) => kind === 'picture');
-  if (wants === 'wide') {
-    return [isEven ? tiles(cells, cells.length, 480) : columns(cells, sharesOf(parts), GAP)];
-  }
-  if (isEven && cells.length >= 3) {
-    const [first, ...more] = cells as [Cell, ...Cell[]];
-    const below = tiles(more, Math.min(more.length, 3), 400);
-    return [rows([first, below]), tiles(cells, 2, 400)];
-  }
-  return [rows(cells, 'middle')];
-}
-
-/** Wide pictures get more of a row than narrow ones, so that all are as high. */
-const sharesOf = (parts: readonly Part[]): number[] =>
-  parts.map((one) => (one.kind === 'picture' ? Math.min(2, Math.max(0.6, formOf(one))) : 1.4));
-
-/** The region that a picture fills to three edges of the stage without being cut; null where it would not look so. */
-function bleeding({ pictures, blocks }: Content, room: Room, side: 'left' | 'right'): Box | null {
-  const [picture] = pictures;
-  if (!room.isWhole || !picture || pictures.length > 1 || blocks.length > 0) return null;
-  const w = Math.min(STAGE.height * formOf(picture), 720);
-  if (w < 400 || w < STAGE.height * formOf(picture) * 0.92) return null;
-  return { x: side === 'left' ? 0 : STAGE.width - w, y: 0, w, h: STAGE.height };
-}
-
-/** Words on one side, what is shown on the other. */
-function twoSides(content: Content, room: Room, shown: 'left' | 'right'): Setting[] {
-  const parts = solids(content);
-  if (parts.length === 0) return [];
-  const read = words(content);
-  if (read.length + content.choices.length === 0) return [];
-  return lists(content.choices).flatMap((choices) =>
-    inTwo(content, room, shown, above(read, choices, 'middle')),
-  );
-}
-
-function inTwo(content: Content, room: Room, shown: 'left' | 'right', says: Cell): Setting[] {
-  const parts = solids(content);
-  const edge = bleeding(content, room, shown);
-  const found: Setting[] = [];
-  if (edge) {
-    const rest = shown === 'left' ? inside(room.box, edge.w, 0) : inside(room.box, 0, edge.w);
-    const box =
-      shown === 'left'
-        ? { ...rest, x: edge.w + GUTTER, w: rest.w - GUTTER + MARGIN.x }
-        : { ...rest, w: rest.w - GUTTER + MARGIN.x };
-    found.push([
-      { cell: says, box },
-      { cell: rows(all(parts)), box: edge },
-    ]);
-  }
-  for (const one of group(parts, 'tall')) {
-    const cell = rows([one], 'middle');
-    for (const share of [5, 6, 7]) {
-      const cells = shown === 'left' ? [cell, says] : [says, cell];
-      const shares = shown === 'left' ? [12 - share, share] : [share, 12 - share];
-      found.push([{ cell: columns(cells, shares), box: room.box }]);
-    }
-  }
-  return found;
-}
 
 /** Words that are short enough to be shouted. */
 const isShort = (content: Content, letters: number): boolean =>
@@ -134,14 +67,34 @@ export const ARRANGEMENTS = {
       ]);
     },
   },
-  beside: { label: 'Shown on the right', set: (content, room) => twoSides(content, room, 'right') },
-  before: { label: 'Shown on the left', set: (content, room) => twoSides(content, room, 'left') },
+  beside: { label: 'Shown on the right', set: twoSides },
+  before: { label: 'Shown on the left', mirrors: 'beside' },
+  across: {
+    label: 'Title across, shown on the right',
+    set: acrossAndTwo,
+  },
+  acrossBefore: {
+    label: 'Title across, shown on the left',
+    mirrors: 'across',
+  },
+  flank: {
+    label: 'Picture and words on the left',
+    set: flanked,
+  },
+  flankBefore: {
+    label: 'Picture and words on the right',
+    mirrors: 'flank',
+  },
   aside: {
     label: 'Title on one side',
     set: (content, { box }) => {
       if (!content.title) return [];
       const rest = [...all(content.texts), ...group(solids(content), 'wide')];
-      if (rest.length + content.choices.length === 0) return [];
+      if (rest.length + content.choices.length === 0) {
+        return [5, 6].map((share) => [
+          { cell: columns([rows(head(content), 'middle'), rows([])], [share, 12 - share]), box },
+        ]);
+      }
       const title = rows(head(content), 'middle');
       return lists(content.choices).map((choices) => [
         { cell: columns([title, above(rest, choices, 'middle')], [5, 7], 64), box },
@@ -154,7 +107,7 @@ export const ARRANGEMENTS = {
       const cells = [...words(content), ...group(solids(content), 'wide')];
       if (cells.length === 0 || content.choices.length === 0) return [];
       return lists(content.choices).flatMap((choices) =>
-        [5, 6, 7, 8].map((share) => [
+        [5, 6, 8].map((share) => [
           {
             cell: columns(
               [rows(cells, 'middle', 24), rows(choices, 'middle')],
@@ -170,7 +123,7 @@ export const ARRANGEMENTS = {
     label: 'Shown along the top',
     set: (content, room) => {
       const parts = solids(content);
-      if (parts.length === 0 || content.blocks.length > 0) return [];
+      if (parts.length === 0 || content.blocks.some(({ kind }) => kind === 'question')) return [];
       const says = [...words(content)];
       const below =
         content.choices.length > 0
@@ -317,6 +270,123 @@ export const ARRANGEMENTS = {
       return [[{ cell: rows(cells, 'middle', 48), box }]];
     },
   },
+  banner: {
+    isLoud: true,
+    label: 'Title on a band',
+    set: (content, { box }) => {
+      if (!content.title || lettersIn(content.title) === 0) return [];
+      const band = part(content.title, { ...CENTRED, ...BAND });
+      const read = [...all(content.texts), ...group(solids(content), 'wide')];
+      if (read.length + content.choices.length === 0) {
+        return [[{ cell: rows([band], 'middle'), box }]];
+      }
+      const ways = solids(content).length > 0 ? [tickets(content.choices)] : lists(content.choices);
+      return ways.map((choices) => [
+        { cell: rows([band, above(read, choices, 'middle')], 'top', 32), box },
+      ]);
+    },
+  },
+  pairs: {
+    label: 'Choices in two columns',
+    set: (content, { box }) => {
+      if (content.choices.length < 4 || solids(content).length > 0) return [];
+      return lists(content.choices)
+        .slice(content.choices.length > 4 ? 1 : 0)
+        .map((choices) => [{ cell: above(words(content), choices, 'top'), box }]);
+    },
+  },
+  beneath: {
+    label: 'Choices beside what is shown',
+    set: beneathWords,
+  },
+  beneathBefore: {
+    label: 'Choices before what is shown',
+    mirrors: 'beneath',
+  },
+  above: {
+    label: 'Words beside what is shown, choices below',
+    set: (content, { box }) => {
+      const parts = solids(content);
+      const read = words(content);
+      if (parts.length === 0 || read.length === 0 || content.choices.length < 2) return [];
+      const shown = rows(group(parts, 'tall').slice(0, 1), 'middle');
+      return lists(content.choices)
+        .slice(-1)
+        .flatMap((list) =>
+          [6, 7].map((share) => [
+            {
+              cell: rows(
+                [columns([rows(read, 'middle'), shown], [share, 12 - share]), ...list],
+                'top',
+                28,
+              ),
+              box,
+            },
+          ]),
+        );
+    },
+  },
+  card: {
+    isLoud: true,
+    label: 'On a panel',
+    set: (content, { box }) => {
+      if (solids(content).length > 0) return [];
+      const cells = [...plates(content, BAND), ...tickets(content.choices, 3)];
+      return [760, 900].map((width) => [
+        { cell: rows(cells, 'middle', 26), box: narrow(box, width) },
+      ]);
+    },
+  },
+  spine: {
+    isLoud: true,
+    label: 'Panel on the left',
+    set: besidePanel,
+  },
+  spineAfter: {
+    isLoud: true,
+    label: 'Panel on the right',
+    mirrors: 'spine',
+  },
+  wall: {
+    label: 'One large, the others beside it',
+    set: (content, { box }) => {
+      const [first, ...more] = content.pictures;
+      if (!first || more.length === 0 || content.blocks.length > 0) return [];
+      const says = above(words(content), tickets(content.choices), 'top');
+      return [8, 7].map((share) => [
+        {
+          cell: rows(
+            [
+              says,
+              columns([part(first), rows(all(more), 'middle', GAP)], [share, 12 - share], GAP),
+            ],
+            'top',
+            28,
+          ),
+          box,
+        },
+      ]);
+    },
+  },
+  edge: {
+    label: 'Pictures down one edge',
+    set: (content, { box }) => {
+      if (content.pictures.length < 2 || content.blocks.length > 0) return [];
+      const says = words(content);
+      if (says.length + content.choices.length === 0) return [];
+      return lists(content.choices).flatMap((choices) =>
+        [9, 8].map((share) => [
+          {
+            cell: columns(
+              [above(says, choices, 'middle'), rows(all(content.pictures), 'middle')],
+              [share, 12 - share],
+            ),
+            box,
+          },
+        ]),
+      );
+    },
+  },
   low: {
     label: 'Low on the page',
     set: (content, { box }) => {
@@ -331,9 +401,13 @@ export const ARRANGEMENTS = {
     label: 'Hung on the right',
     set: (content, { box }) => {
       const read = [...all(content.texts), ...group(solids(content), 'wide')];
-      const isEmpty = read.length + content.choices.length === 0;
-      if (!content.title || isEmpty || content.pictures.length > 1) return [];
+      if (!content.title || content.pictures.length > 1) return [];
       const title = rows(head(content));
+      if (read.length + content.choices.length === 0) {
+        return [5, 4].map((share) => [
+          { cell: columns([rows([]), rows([title], 'bottom')], [share, 12 - share]), box },
+        ]);
+      }
       return lists(content.choices).flatMap((choices) =>
         [3, 4].map((share) => [
           {
@@ -377,10 +451,22 @@ export const ARRANGEMENTS = {
     // It is no way to cut a page: `fitted.ts` looks for spots when all others fail.
     set: () => [],
   },
-} as const satisfies Record<
-  string,
-  { label: string; set: (content: Content, room: Room) => Setting[] }
->;
+} as const satisfies Record<string, Kind<string>>;
+
+interface Named {
+  label: string;
+  /** It has words on bands of colour. */
+  isLoud?: true;
+}
+/** How a content is laid out, or the arrangement that it is with left and right changed. */
+type Kind<Name> = Named &
+  ({ set: (content: Content, room: Room) => Setting[]; mirrors?: never } | { mirrors: Name });
 
 export type ArrangementName = keyof typeof ARRANGEMENTS;
+export type ArrangementKind = Kind<ArrangementName>;
 export const ARRANGEMENT_NAMES = Object.keys(ARRANGEMENTS) as ArrangementName[];
+
+export const isLoud = (name: ArrangementName): boolean => {
+  const arrangement: ArrangementKind = ARRANGEMENTS[name];
+  return arrangement.isLoud === true;
+};

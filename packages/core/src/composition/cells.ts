@@ -1,6 +1,6 @@
 import type { ElementId } from '../parts/ids.js';
 import type { Box } from '../parts/place.js';
-import type { Upright } from '../parts/typography.js';
+import { isSolid, type Upright } from '../parts/typography.js';
 import type { Part } from './content.js';
 import type { Look } from './look.js';
 import { LEAST_PICTURE, type Measures } from './Measures.js';
@@ -12,9 +12,17 @@ import { BLURRED, SCREEN_PIXELS } from '../stage/legible.js';
 /** A region cut into parts: one, one above the other, side by side, or on equal tiles. */
 export type Cell =
   | { is: 'part'; part: Part; look: Look }
-  | { is: 'rows'; cells: readonly Cell[]; gap: number; upright: Upright | 'foot' }
-  | { is: 'columns'; cells: readonly Cell[]; gap: number; shares: readonly number[] }
-  | { is: 'tiles'; cells: readonly Cell[]; gap: number; columns: number; most: number };
+  | ({ is: 'rows'; upright: Upright | 'foot' } & Cut)
+  | ({ is: 'columns'; shares: readonly number[]; hasSides: boolean } & Cut)
+  | ({ is: 'tiles'; columns: number; most: number } & Cut);
+
+interface Cut {
+  cells: readonly Cell[];
+  gap: number;
+  /** The least height that was reckoned last: who lays a cell asks for it again and again. */
+  least: { of: Measures | null; width: number; height: number };
+}
+export const unreckoned = (): Cut['least'] => ({ of: null, width: 0, height: 0 });
 
 /** Where a part lies and how it is set. Boxes in slide units; a size of 0 is that of its style. */
 export interface Place {
@@ -33,9 +41,22 @@ const MOST_OF_CHOICE = 1.35;
 
 /** The least height in slide units that a cell can do with in a width; Infinity where it cannot be set so narrow. */
 export function leastHeight(cell: Cell, width: number, measures: Measures): number {
+  if (cell.is === 'part') return measures.height(cell.part, width, cell.look);
+  const { least } = cell;
+  if (least.of === measures && least.width === width) return least.height;
+  const height = heightOfCut(cell, width, measures);
+  least.of = measures;
+  least.width = width;
+  least.height = height;
+  return height;
+}
+
+function heightOfCut(
+  cell: Exclude<Cell, { is: 'part' }>,
+  width: number,
+  measures: Measures,
+): number {
   switch (cell.is) {
-    case 'part':
-      return measures.height(cell.part, width, cell.look);
     case 'rows': {
       let height = cell.gap * Math.max(0, cell.cells.length - 1);
       for (const one of cell.cells) {
@@ -227,7 +248,7 @@ function placeOf(part: Part, look: Look, box: Box, measures: Measures): Place {
   if (part.kind === 'text') {
     const size = measures.sizeOf(part, look);
     const needed = part.style === 'choice' ? h : Math.min(h, measures.height(part, w, look));
-    if (look.stands !== 'plate') return { box: whole({ x, y, w, h: needed }), size, look };
+    if (!isSolid(look.stands ?? 'bare')) return { box: whole({ x, y, w, h: needed }), size, look };
     // Plates stand edge to edge, as one panel.
     const foot = Math.floor(y + needed + 0.001);
     return { box: { ...whole({ x, y, w, h: 0 }), h: foot - Math.floor(y + 0.001) }, size, look };

@@ -38,7 +38,7 @@ import {
 } from '../index.js';
 import { deck, slide, text } from '../testing/builder.js';
 import { contentBySeed, slideWith, type SlideContent } from '../testing/contents.js';
-import { arrangementFor } from './arrange.js';
+import { takenOf } from './arrange.js';
 import { largestFree } from './largestFree.js';
 
 const meet = (a: Box, b: Box): boolean =>
@@ -218,40 +218,6 @@ test('in every arrangement things are read in the order in which they were put o
     { numRuns: 120, seed: 7 },
   );
   expect(large).toBeGreaterThan(0);
-});
-
-test.each([470, 616, 2088, 3173, 9901, 10_640])(
-  'where no arrangement has room, things lie where there is some, and are read in order (%i)',
-  (seed) => {
-    const { doc, slideId, slide: before } = slideWith(contentBySeed(seed));
-    expect(waysToSetOut(before, PAPER).map(({ name }) => name)).toEqual(['fitted']);
-    setOut(doc, [slideId], 'fitted');
-    const after = readDeck(doc).slides[slideId]!;
-    nothingIsCovered(after);
-    expect(kindsIn(readingOrder(after.elements), 'fitted')).toEqual(
-      kindsIn(before.elements, 'fitted'),
-    );
-  },
-);
-
-test.each([
-  ['words alone', [], ['Lie down, wait, and look. Four animals will show themselves.'], []],
-  ['words and a picture', [[1600, 1200]], ['Lie down, wait, and look.'], []],
-  [
-    'words and three pictures',
-    [
-      [1600, 1200],
-      [1200, 1200],
-      [1600, 900],
-    ],
-    ['Look.'],
-    [],
-  ],
-  ['two choices', [], ['Mist is coming up.'], ['Along the ridge', 'Down to the mill']],
-  ['a picture and three choices', [[1600, 1200]], ['Look.'], ['Lift', 'Shade', 'Wait']],
-] as const)('%s can be set out in several ways', (_, pictures, texts, choices) => {
-  const { slide: before } = slideWith({ ...PLAIN, pictures, texts, choices });
-  expect(waysToSetOut(before, PAPER).length).toBeGreaterThanOrEqual(5);
 });
 
 const PLAIN: SlideContent = {
@@ -470,7 +436,7 @@ test('one that was chosen stays while it fits, and gives way when it does not', 
   expect(slideOf(doc).setOut).toEqual({ name: 'foot', isChosen: true });
   const all = arrangementsOf(slideOf(doc), PAPER);
   const without = all.filter(({ name }) => name !== 'foot');
-  expect(arrangementFor(without, { name: 'foot', isChosen: true })?.name).toBe(without[0]!.name);
+  expect(takenOf(without, { name: 'foot', isChosen: true })?.name).toBe(without[0]!.name);
 });
 
 test('a step says which slides it has changed: all of them with the theme, none with a card', () => {

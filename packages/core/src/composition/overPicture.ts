@@ -33,11 +33,11 @@ function backdrop({ pictures, blocks }: Content, room: Room): Region | null {
 }
 
 /** What is read, on plates edge to edge; what nobody has written in yet has none. */
-function plates({ title, texts }: Content, look: Look = {}): Cell[] {
+export function plates({ title, texts }: Content, look: Look = {}): Cell[] {
   const read = [...(title ? [title] : []), ...texts];
   const written = read.filter((one) => lettersIn(one) > 0);
   const blank = read.filter((one) => lettersIn(one) === 0);
-  const panel = rows(all(written, { ...look, stands: 'plate' }), 'top', 0);
+  const panel = rows(all(written, { stands: 'plate', ...look }), 'top', 0);
   return [...(written.length > 0 ? [panel] : []), ...all(blank)];
 }
 
@@ -55,6 +55,7 @@ const spotsBeside = (box: Box, count: number): Box[] => [
 
 /** Shares of the height by which every other point stands lower: less where they would be read in another order. */
 const FALLS = [0.5, 0.3, 0.12];
+const HALF_FALL = 0.3;
 
 /** Spots for so many points in a box, one after the other as they are read: in a row up and down, or in two. */
 function spotsIn(box: Box, count: number, fall: number): Box[] {
@@ -131,14 +132,13 @@ export function pointsOnPicture(content: Content, room: Room): Setting[] {
       ];
     });
     const fields = [
-      ...[field, ...halves].flatMap((one) =>
-        FALLS.map((fall) => spotsIn(one, choices.length, fall)),
-      ),
+      ...FALLS.map((fall) => spotsIn(field, choices.length, fall)),
+      ...halves.map((half) => spotsIn(half, choices.length, HALF_FALL)),
       spotsBeside(field, choices.length),
     ];
     const words = { ...box, h: box.h * said };
     return fields.flatMap((spots) =>
-      [0.34, 0.45, 0.65].map((share) => [
+      [0.36, 0.6].map((share) => [
         under,
         { cell: rows(plates(content)), box: { ...words, w: words.w * share } },
         ...choices.map((one, at) => ({

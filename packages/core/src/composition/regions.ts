@@ -1,9 +1,10 @@
 import { STAGE, type Box } from '../parts/place.js';
 import type { Upright } from '../parts/typography.js';
-import type { Cell } from './cells.js';
-import type { Block, Content, Part } from './content.js';
+import { formOf, unreckoned, type Cell } from './cells.js';
+import { lettersIn, type Block, type Content, type Part } from './content.js';
 import type { Look } from './look.js';
 import type { PictureElement } from '../elements/picture/picture.js';
+import type { TextElement } from '../elements/text/text.js';
 
 /** A cell, and the region of the slide that it is laid into. */
 export interface Region {
@@ -39,18 +40,44 @@ export const rows = (
   gap = GAP,
 ): Cell => ({
   is: 'rows',
+  least: unreckoned(),
   cells,
   gap,
   upright,
 });
 export const columns = (cells: readonly Cell[], shares: readonly number[], gap = GUTTER): Cell => ({
   is: 'columns',
+  hasSides: false,
+  least: unreckoned(),
   cells,
   gap,
   shares,
 });
+/** Two columns that may change sides; the share of the first is one of twelve. */
+export const sides = (first: Cell, second: Cell, share: number): Cell => ({
+  is: 'columns',
+  hasSides: true,
+  least: unreckoned(),
+  cells: [first, second],
+  gap: GUTTER,
+  shares: [share, 12 - share],
+});
+/** A setting with its sides changed; it needs the same heights. */
+export const turned = (setting: Setting, { box: room }: Room): Setting =>
+  setting.map(({ cell, box }) => ({
+    cell: turnedCell(cell),
+    box: { ...box, x: 2 * room.x + room.w - box.x - box.w },
+  }));
+
+function turnedCell(cell: Cell): Cell {
+  if (cell.is === 'rows') return { ...cell, cells: cell.cells.map(turnedCell) };
+  if (cell.is !== 'columns' || !cell.hasSides) return cell;
+  return { ...cell, cells: [...cell.cells].reverse(), shares: [...cell.shares].reverse() };
+}
+
 export const tiles = (cells: readonly Cell[], inRow: number, most: number, gap = GAP): Cell => ({
   is: 'tiles',
+  least: unreckoned(),
   cells,
   gap,
   columns: Math.min(inRow, cells.length),
@@ -72,16 +99,33 @@ export const solids = ({ pictures, blocks }: Content): (PictureElement | Block)[
 
 export const CENTRED: Look = { align: 'center' };
 /** Choices one below the other; in two columns where there are many. Each is a way to show them. */
-export function lists(choices: readonly Part[], look: Look = {}): Cell[][] {
+export function lists(choices: readonly TextElement[]): Cell[][] {
+  const known = LISTS.get(choices);
+  if (known) return known;
+  const fresh = listsOf(choices);
+  LISTS.set(choices, fresh);
+  return fresh;
+}
+/** They are the same in every arrangement of a content. */
+const LISTS = new WeakMap<readonly TextElement[], Cell[][]>();
+
+function listsOf(choices: readonly TextElement[]): Cell[][] {
   if (choices.length === 0) return [[]];
-  const one = [rows(all(choices, look), 'middle', 14)];
+  const cells = all(choices);
+  const one = [rows(cells, 'middle', 14)];
   if (choices.length <= 4) return [one];
-  const cells = all(choices, look);
+  if (areAlike(choices)) return [one, [tiles(cells, 2, 110, 14)]];
   // Long ones and short ones: each pair as high as it needs.
   const pairs = Array.from({ length: Math.ceil(cells.length / 2) }, (_, at) =>
     columns([cells[2 * at]!, cells[2 * at + 1] ?? rows([])], [1, 1], 14),
   );
-  return [one, [tiles(cells, 2, 110, 14)], [rows(pairs, 'middle', 14)]];
+  return [one, [rows(pairs, 'middle', 14)]];
+}
+
+/** Whether words are about as long. */
+function areAlike(choices: readonly TextElement[]): boolean {
+  const letters = choices.map(lettersIn);
+  return Math.max(...letters) <= 1.5 * Math.min(...letters) + 8;
 }
 /** Choices side by side: in one row as far as they go. */
 export function tickets(choices: readonly Part[], inRow = 4, look: Look = CENTRED): Cell[] {
@@ -108,3 +152,27 @@ export const inside = ({ x, y, w, h }: Box, left: number, right: number): Box =>
 
 export const narrow = (box: Box, width: number): Box =>
   box.w <= width ? box : { ...box, x: box.x + (box.w - width) / 2, w: width };
+
+/** Pictures and blocks in one region: as many ways as look different. */
+export function group(parts: readonly Part[], wants: 'tall' | 'wide'): Cell[] {
+  const cells = all(parts);
+  if (cells.length === 0) return [];
+  if (cells.length === 1) return cells;
+  const isEven = parts.every(({ kind }) => kind === 'picture');
+  if (wants === 'wide') {
+    return [isEven ? tiles(cells, cells.length, 480) : columns(cells, sharesOf(parts), GAP)];
+  }
+  if (isEven && cells.length >= 3) {
+    const [first, ...more] = cells as [Cell, ...Cell[]];
+    const below = tiles(more, Math.min(more.length, 3), 400);
+    return [rows([first, below]), tiles(cells, 2, 400)];
+  }
+  return [rows(cells, 'middle')];
+}
+
+/** Wide pictures get more of a row than narrow ones, so that all are as high. */
+const sharesOf = (parts: readonly Part[]): number[] =>
+  parts.map((one) => (one.kind === 'picture' ? Math.min(2, Math.max(0.6, formOf(one))) : 1.4));
+
+/** Words on the colour of titles. */
+export const BAND: Look = { stands: 'band' };

@@ -23,7 +23,8 @@ import type { SlideElement } from '../elements/registry.js';
 import type { Place } from './cells.js';
 import { asSetOut } from './movedByHand.js';
 import { refuse } from '../parts/refusals.js';
-import { arrangementFor, arrangementsOf, type Arrangement } from './arrange.js';
+import { arrangementFor, arrangementsOf } from './arrange.js';
+import type { Arrangement } from './Ways.js';
 import { ARRANGEMENTS, type ArrangementName } from './arrangements.js';
 
 export const isArrangement = (name: string | null): name is ArrangementName =>
@@ -35,9 +36,11 @@ export const takenUp = (slide: Slide): Slide => ({
   elements: slide.elements.map((element) => ({ ...element, setOut: asSetOut(element) })),
 });
 
+const taken = (slide: Slide): Slide => (slide.setOut ? slide : takenUp(slide));
+
 /** The ways to set a slide out; one that was laid by hand so far is taken up as a whole. */
 export const waysToSetOut = (slide: Slide, theme: Theme, kin?: ArrangementName[]): Arrangement[] =>
-  arrangementsOf(slide.setOut ? slide : takenUp(slide), theme, kin);
+  arrangementsOf(taken(slide), theme, kin);
 
 /**
  * Sets slides out: in the arrangement named as far as it is for them, or the best for each. From then on they set
@@ -54,8 +57,8 @@ export const setOut = command(
     const kin = kinship(doc);
     const found = there.flatMap((slideId) => {
       const slide = readSlide(slideId, sure(slideOf(doc, slideId), 'it is there'));
-      const ways = waysToSetOut(slide, themeOn(slide, theme), kin(slideId));
-      const way = arrangementFor(ways, { name, isChosen: name !== null });
+      const has = { name, isChosen: name !== null };
+      const way = arrangementFor(taken(slide), themeOn(slide, theme), has, kin(slideId));
       return way ? [{ slide, way }] : [];
     });
     if (found.length === 0) return refuse('setOut.nothing');
@@ -84,7 +87,7 @@ export const setOutAgain = command(
       if (!slide.setOut) return [];
       const { name, isChosen } = slide.setOut;
       const known = { name: isArrangement(name) ? name : null, isChosen };
-      const way = arrangementFor(arrangementsOf(slide, themeOn(slide, theme), kin(slideId)), known);
+      const way = arrangementFor(slide, themeOn(slide, theme), known, kin(slideId));
       return way ? [{ slide, way, isChosen }] : [];
     });
     if (found.length === 0) return UNCHANGED;

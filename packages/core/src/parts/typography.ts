@@ -8,9 +8,14 @@ export type Alignment = (typeof ALIGNMENTS)[number];
 export const UPRIGHTS = ['top', 'middle', 'bottom'] as const;
 export type Upright = (typeof UPRIGHTS)[number];
 
-/** What a text stands on: whatever is behind it, a plate of the theme's paper, or under a line with a dot. */
-export const STANDS = ['bare', 'plate', 'line'] as const;
+/**
+ * What a text stands on: whatever is behind it, a plate of the theme's paper, one of the colour of its titles, or under a
+ * line with a dot.
+ */
+export const STANDS = ['bare', 'plate', 'band', 'line'] as const;
 export type Stand = (typeof STANDS)[number];
+/** Whether it hides what is behind it. */
+export const isSolid = (stand: Stand): boolean => stand === 'plate' || stand === 'band';
 
 /** How words are set; null leaves it to the style, and thereby to the theme. */
 export interface Typography {

@@ -41,16 +41,17 @@ interface Words extends Typography {
 
 /** How the words of a text stand on a slide of a theme. */
 export function textType(element: Words, theme: Theme): SetType {
-  const { ink, head, choiceInk } = theme.colours;
+  const { ink, head, choiceInk, paper } = theme.colours;
   const { style, layer } = element;
   const isPiece = layer === 'pieces';
+  const own = style === 'title' || style === 'heading' ? head : ink;
   const colour = isPiece
     ? PIECE_INK
     : style === 'choice'
       ? choiceInk
-      : style === 'title' || style === 'heading'
-        ? head
-        : ink;
+      : standOf(element) === 'band'
+        ? paper
+        : own;
   return setWith(element, theme.type[style], colour, {
     align: isPiece ? 'center' : 'start',
     upright: style === 'choice' || isPiece ? 'middle' : 'top',
@@ -74,7 +75,8 @@ export function textFill(element: Words, theme: Theme): Fill {
   if (fill !== '') return fill;
   if (layer === 'pieces') return PIECE_FILL;
   if (style === 'choice') return theme.colours.choiceFill;
-  return element.stands === 'plate' ? theme.colours.paper : 'none';
+  const { paper, head } = theme.colours;
+  return element.stands === 'plate' ? paper : element.stands === 'band' ? head : 'none';
 }
 
 /** What a text stands on, where it has no ground of its own. */
@@ -94,7 +96,12 @@ const PIECE_INK = '#1E2B32';
 export const CHOICE_PADDING = 24;
 export const PIECE_PADDING = 10;
 export const SHAPE_PADDING = 12;
-export const STAND_PADDING: Readonly<Record<Stand, number>> = { bare: 0, plate: 20, line: 16 };
+export const STAND_PADDING: Readonly<Record<Stand, number>> = {
+  bare: 0,
+  plate: 20,
+  band: 20,
+  line: 16,
+};
 export function textPadding(element: Words, theme: Theme): number {
   if (element.layer === 'pieces') return PIECE_PADDING;
   if (element.style === 'choice') return CHOICE_PADDING;

@@ -1,4 +1,5 @@
 import {
+  isSolid,
   standOf,
   textEdge,
   textFill,
@@ -40,6 +41,7 @@ export function Body(props: BodyProps<TextElement>): ReactElement {
   const padding = textPadding(element, theme);
   const edge = textEdge(element, theme);
   const stand = standOf(element);
+  const isPlate = isSolid(stand);
   const isAdorned = style === 'title' && !isPiece && wordsOf(element.text) !== '';
   return (
     <div
@@ -48,9 +50,9 @@ export function Body(props: BodyProps<TextElement>): ReactElement {
         ...typeCss(type, shrinkOf(element, theme)),
         ...uprightCss[type.upright],
         ...(fill === 'none' ? {} : { background: fillCss(fill, '') }),
-        ...(fill !== 'none' && !isCard && stand !== 'plate' ? { borderRadius: 10 } : {}),
+        ...(fill !== 'none' && !isCard && !isPlate ? { borderRadius: 10 } : {}),
         // Plates that lie edge to edge are one: nothing shines through between them.
-        ...(stand === 'plate' ? { boxShadow: `0 0 0 1px ${fillCss(fill, '')}` } : {}),
+        ...(isPlate ? { boxShadow: `0 0 0 1px ${fillCss(fill, '')}` } : {}),
         ...(edge ? { '--dress-line': edge } : { outline: 'none' }),
         padding: isCard ? `0 ${padding}px` : padding,
       }}

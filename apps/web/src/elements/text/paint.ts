@@ -1,5 +1,6 @@
 import {
   isRightToLeft,
+  isSolid,
   standOf,
   textEdge,
   textFill,
@@ -36,7 +37,7 @@ export const paint: Painter<TextElement> = ({ context, theme, linked }, element)
         context.lineWidth = 3;
         context.stroke(path);
       }
-    } else if (stand === 'plate') {
+    } else if (isSolid(stand)) {
       context.fillRect(-1, -1, w + 2, h + 2);
     } else card(context, whole, edge);
   }

@@ -2,7 +2,6 @@ import {
   AMOUNTS,
   arranged,
   arrangementFor,
-  arrangementsOf,
   isArrangement,
   isOurs,
   ownOf,
@@ -231,7 +230,7 @@ function Shown(props: {
 function inTheme(slide: Slide, deckTheme: DeckTheme): Slide {
   if (!slide.setOut) return slide;
   const { name, isChosen } = slide.setOut;
-  const ways = arrangementsOf(slide, themeOn(slide, deckTheme));
-  const way = arrangementFor(ways, { name: isArrangement(name) ? name : null, isChosen });
+  const has = { name: isArrangement(name) ? name : null, isChosen };
+  const way = arrangementFor(slide, themeOn(slide, deckTheme), has);
   return way ? arranged(slide, way) : slide;
 }

@@ -1,6 +1,7 @@
 import type { Fill } from '../../parts/fill.js';
 import type { RichText } from '../../parts/richText.js';
 import {
+  isSolid,
   STANDS,
   TEXT_STYLES,
   type Stand,
@@ -42,5 +43,5 @@ export const text: ElementKindOf<TextElement, 'style'> = {
   may: { bePiece: true, carryLink: true, holdLines: true, beGrouped: true, beTurned: true },
   look: [...TYPE, 'style', 'fill', 'opacity'],
   isInTheWay: ({ style, fill, stands }) =>
-    style === 'choice' || (fill === '' ? stands === 'plate' : fill !== 'none'),
+    style === 'choice' || (fill === '' ? isSolid(stands) : fill !== 'none'),
 };
