@@ -107,7 +107,7 @@ export const ARRANGEMENTS = {
       const cells = [...words(content), ...group(solids(content), 'wide')];
       if (cells.length === 0 || content.choices.length === 0) return [];
       return lists(content.choices).flatMap((choices) =>
-        [5, 6, 8].map((share) => [
+        [5, 6, 7, 8].map((share) => [
           {
             cell: columns(
               [rows(cells, 'middle', 24), rows(choices, 'middle')],
