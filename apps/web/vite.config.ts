@@ -52,7 +52,7 @@ export default defineConfig({
             // What every page with slides needs, packed together: it packs better so.
             {
               name: 'slides',
-              test: /core.src.(parts|geometry|elements|questions|themes|layouts).(?!.*(marking|luminance|refusalWords|told|snap|marks|anchors|moves|strokes|likening|likeness|normalised|scenes|layouts|readThemes|seeded|mixed|isRightToLeft|scripts|missingScripts)\.)/,
+              test: /core.src.(parts|geometry|elements|questions|themes|layouts).(?!.*(marking|interaction|interactions|fromLines|luminance|refusalWords|told|snap|marks|anchors|moves|strokes|likening|likeness|normalised|scenes|layouts|readThemes|seeded|mixed|isRightToLeft|scripts|missingScripts)\.)/,
             },
             { name: 'pieces', test: /core.src.stage.(asked|pieces|zones)\./ },
             {

@@ -33,6 +33,7 @@ export * from './elements/elements.js';
 export {
   ELEMENT_KINDS,
   elementKind,
+  holdsMembers,
   elementWords,
   kindName,
   linesOn,
@@ -245,7 +246,7 @@ export * from './folio/leafCommands.js';
 export * from './DocumentReader.js';
 export { sameData } from './parts/sameData.js';
 export * from './folio/projection.js';
-export { addAsked, ASKED_LINES, type Asked } from './starters/askNow.js';
+export { addAsked, askedLines, type Asked } from './starters/askNow.js';
 export { STARTERS } from './starters/starters.js';
 export {
   addStarter,

@@ -1,6 +1,6 @@
 import {
   addAsked,
-  ASKED_LINES,
+  askedLines,
   clipSlides,
   kindOf,
   QUESTION_KINDS,
@@ -51,7 +51,7 @@ export function OwnQuestion(props: { onAsk: (clip: string) => void }): ReactElem
   const [lines, setLines] = useState<string>(WRITTEN.items.start);
   const [zones, setZones] = useState('Here\nThere');
   const [made, setMade] = useState<Y.Doc | null>(null);
-  const takes = ASKED_LINES[kind];
+  const takes = askedLines(kind);
   const written = takes && WRITTEN[takes];
   const make = (): Y.Doc | null => {
     const doc = new Y.Doc();
@@ -82,7 +82,7 @@ export function OwnQuestion(props: { onAsk: (clip: string) => void }): ReactElem
           value={kind}
           options={QUESTION_KINDS.map((value) => ({ value, label: questionLabel(value) }))}
           onChange={(next) => {
-            const nextTakes = ASKED_LINES[next];
+            const nextTakes = askedLines(next);
             // What was written for one kind stays, if anything was.
             const isUntouched = lines === '' || lines === WRITTEN.items.start;
             if (nextTakes && isUntouched) setLines(WRITTEN[nextTakes].start);

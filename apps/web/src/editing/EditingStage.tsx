@@ -1,19 +1,20 @@
 import {
   elementKind,
   fillCells,
+  holdsMembers,
   inHandFor,
   isPiece,
   removeElements,
   STAGE,
+  themeOn,
+  titleOf,
   wordsOf,
+  type DeckTheme,
   type ElementId,
   type Link,
   type RunCommand,
   type Slide,
   type SlideElement,
-  type DeckTheme,
-  themeOn,
-  titleOf,
 } from '@gobrel/core';
 import type { Editor } from '@tiptap/react';
 import {
@@ -278,7 +279,7 @@ export function EditingStage(props: {
 
 /** Regions lie beneath what is in them, the larger ones lowest, and groups beneath their members. */
 function inTargetOrder(elements: readonly SlideElement[]): SlideElement[] {
-  const depth = ({ kind, box }: SlideElement): number =>
-    elementKind(kind).isRegion ? box.w * box.h + 1 : kind === 'group' ? 1 : 0;
+  const depth = (one: SlideElement): number =>
+    elementKind(one.kind).isRegion ? one.box.w * one.box.h + 1 : holdsMembers(one) ? 1 : 0;
   return [...elements].sort((a, b) => depth(b) - depth(a));
 }

@@ -1,4 +1,12 @@
-import { boundsOf, HANDLES, may, type Box, type Handle, type SlideElement } from '@gobrel/core';
+import {
+  boundsOf,
+  HANDLES,
+  holdsMembers,
+  may,
+  type Box,
+  type Handle,
+  type SlideElement,
+} from '@gobrel/core';
 import { Lock } from 'lucide-react';
 import type { PointerEvent, ReactElement } from 'react';
 import { placedStyle } from '../stage/ElementView';
@@ -30,7 +38,7 @@ const share = (handle: Handle): { left: string; top: string } => ({
 /** The box of one thing as it is, or the upright one around several. */
 function frameOf(selected: readonly SlideElement[]): Box | undefined {
   const [one, ...more] = selected;
-  return one && more.length === 0 && one.kind !== 'group' ? one.box : boxAround(selected);
+  return one && more.length === 0 && !holdsMembers(one) ? one.box : boxAround(selected);
 }
 
 /** Frame and handles around what is in hand. */
@@ -44,7 +52,7 @@ export function SelectionFrame(props: {
 }): ReactElement | null {
   const { selected, scale } = props;
   const [one, ...more] = selected;
-  const isAlone = one !== undefined && more.length === 0 && one.kind !== 'group';
+  const isAlone = one !== undefined && more.length === 0 && !holdsMembers(one);
   const box = frameOf(selected);
   if (!one || !box) return null;
   const rotation = isAlone ? one.rotation : 0;

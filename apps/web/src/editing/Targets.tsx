@@ -1,4 +1,11 @@
-import { linePath, linePoints, shapePath, type Box, type SlideElement } from '@gobrel/core';
+import {
+  holdsMembers,
+  linePath,
+  linePoints,
+  shapePath,
+  type Box,
+  type SlideElement,
+} from '@gobrel/core';
 import { memo, type KeyboardEvent, type PointerEvent, type ReactElement } from 'react';
 import { placedStyle } from '../stage/ElementView';
 import { labelOf } from './labelOf';
@@ -70,7 +77,7 @@ export const Target = memo(function Target(props: {
       }}
       onKeyDown={(event) => hands.key(event, element)}
       className="touch-none hover:outline-petrol"
-      style={element.kind === 'group' ? { ...style, pointerEvents: 'none' } : style}
+      style={holdsMembers(element) ? { ...style, pointerEvents: 'none' } : style}
     >
       {inner}
       {element.kind === 'hotspot' && <HotspotMark element={element} scale={scale} />}

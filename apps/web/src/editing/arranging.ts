@@ -1,7 +1,8 @@
 import {
-  elementKind,
   boundsOf,
   duplicateElements,
+  elementKind,
+  holdsMembers,
   isInBox,
   liesIn,
   meets,
@@ -141,7 +142,7 @@ export function resizing(
   const elements = movable(held);
   const ids = elements.map(({ id }) => id);
   const [one, ...more] = elements;
-  const isAlone = one !== undefined && more.length === 0 && one.kind !== 'group';
+  const isAlone = one !== undefined && more.length === 0 && !holdsMembers(one);
   const from = isAlone ? one.box : boxAround(elements);
   const rotation = isAlone ? one.rotation : 0;
   const others = othersThan(hands, ids);
@@ -185,7 +186,7 @@ export function turning(hands: StageHands, start: Point, held: readonly SlideEle
   const ids = elements.map(({ id }) => id);
   const around = boxAround(elements);
   const about = around && middleOf(elements.length === 1 ? elements[0]!.box : around);
-  const isAlone = elements.length === 1 && elements[0]!.kind !== 'group';
+  const isAlone = elements.length === 1 && !holdsMembers(elements[0]!);
   const before = isAlone ? elements[0]!.rotation : 0;
   const angleOf = (at: Point): number =>
     about ? (Math.atan2(at.y - about.y, at.x - about.x) * 180) / Math.PI : 0;
@@ -224,7 +225,7 @@ export function framing(hands: StageHands, start: Point): Gesture {
         const isCaught = elementKind(element.kind).isRegion
           ? liesIn(bounds, frame)
           : meets(bounds, frame);
-        const id = isCaught && element.kind !== 'group' ? hands.inHand(element.id) : null;
+        const id = isCaught && !holdsMembers(element) ? hands.inHand(element.id) : null;
         return id ? [id] : [];
       }),
     ),
@@ -276,7 +277,7 @@ export function drawingBox(
 export function underneath(hands: StageHands, at: Point): ElementId[] {
   const ids = [...hands.touchable]
     .reverse()
-    .filter(({ kind, box, rotation }) => kind !== 'group' && isInBox(box, rotation, at))
+    .filter((one) => !holdsMembers(one) && isInBox(one.box, one.rotation, at))
     .flatMap(({ id }) => hands.inHand(id) ?? []);
   return [...new Set(ids)];
 }

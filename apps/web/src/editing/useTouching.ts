@@ -1,4 +1,11 @@
-import { inHandFor, movedBy, setPlaces, type ElementId, type SlideElement } from '@gobrel/core';
+import {
+  holdsMembers,
+  inHandFor,
+  movedBy,
+  setPlaces,
+  type ElementId,
+  type SlideElement,
+} from '@gobrel/core';
 import { useMemo, type KeyboardEvent, type PointerEvent } from 'react';
 import { useNotices } from '../ui/Notice';
 import { useStable } from '../ui/useStable';
@@ -61,7 +68,7 @@ export function useTouching(
   };
   const open = (element: SlideElement): void => {
     const id = inHandFor(slide.elements, element.id, entered);
-    const group = slide.elements.find((one) => one.id === id && one.kind === 'group');
+    const group = slide.elements.find((one) => one.id === id && holdsMembers(one));
     if (group) {
       edit.enter(group.id);
       const inner = inHandFor(slide.elements, element.id, group.id);

@@ -1,6 +1,7 @@
 import {
-  LAYERS,
+  holdsMembers,
   kindName,
+  LAYERS,
   membersOf,
   reorder,
   setElement,
@@ -65,7 +66,7 @@ function Thing(props: {
   const { slide, edit, element, depth } = props;
   const { run } = useDeck();
   const isSelected = edit.selected.some(({ id }) => id === element.id);
-  const members = element.kind === 'group' ? membersOf(slide.elements, element.id) : [];
+  const members = holdsMembers(element) ? membersOf(slide.elements, element.id) : [];
   const pick = (isAdding: boolean): void => {
     const others = isAdding ? edit.selected.map(({ id }) => id) : [];
     if (element.groupId && edit.entered !== element.groupId) edit.enter(element.groupId);

@@ -1,4 +1,11 @@
-import { isPiece, type Slide, type SlideElement, type DeckTheme, themeOn } from '@gobrel/core';
+import {
+  holdsMembers,
+  isPiece,
+  themeOn,
+  type DeckTheme,
+  type Slide,
+  type SlideElement,
+} from '@gobrel/core';
 import { Fragment, useCallback, type ReactElement } from 'react';
 import { ElementBody, GroupBody } from './ElementView';
 import { boxStyle } from '../parts/boxStyle';
@@ -18,12 +25,11 @@ export function usePieceViews(
       const plain = { theme, scale: 1, links: [] };
       if (isPiece(element)) {
         const copies = work.lying.filter(({ piece }) => piece.id === element.id);
-        const body =
-          element.kind === 'group' ? (
-            <GroupBody {...plain} group={element} members={groupMembers(slide, element)} />
-          ) : (
-            <ElementBody {...plain} element={element} />
-          );
+        const body = holdsMembers(element) ? (
+          <GroupBody {...plain} group={element} members={groupMembers(slide, element)} />
+        ) : (
+          <ElementBody {...plain} element={element} />
+        );
         return (
           <Fragment key={element.id}>
             {copies.map((lying) => (

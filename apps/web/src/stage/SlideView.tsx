@@ -1,18 +1,19 @@
 import {
   drawnOf,
   groupsAround,
+  holdsMembers,
   STAGE,
+  themeOn,
+  titleOf,
   WHOLE_SLIDE,
   type Box,
   type Camera,
+  type DeckTheme,
   type ElementId,
   type Link,
   type LinkId,
   type Slide,
   type SlideElement,
-  type DeckTheme,
-  themeOn,
-  titleOf,
 } from '@gobrel/core';
 import {
   memo,
@@ -152,7 +153,7 @@ export function SlideThings(
 const NONE: ReadonlySet<ElementId> = new Set();
 
 function membersOfPieces(slide: Slide): ReadonlySet<ElementId> {
-  const groups = slide.elements.filter(({ kind, layer }) => kind === 'group' && layer === 'pieces');
+  const groups = slide.elements.filter((one) => holdsMembers(one) && one.layer === 'pieces');
   if (groups.length === 0) return NONE;
   return new Set(
     slide.elements

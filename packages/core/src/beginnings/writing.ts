@@ -22,7 +22,7 @@ export const pick =
       isShuffled: true,
       points: right.length,
     });
-    const options = question.kind === 'choice' ? question.options : [];
+    const { options } = question;
     const optionIds = options.slice(0, right.length).map(({ id }) => id);
     return [
       ask(prompt, question, MIDDLE, {

@@ -1,6 +1,6 @@
 import { isSameTarget } from '../deck/links/targetWords.js';
 import { isSpare } from '../elements/elements.js';
-import type { SlideElement } from '../elements/registry.js';
+import { holdsMembers, type SlideElement } from '../elements/registry.js';
 import { type Link, type Slide } from '../deck/types.js';
 import { freeSpot } from '../geometry/freeSpot.js';
 import { STAGE, type Box } from '../parts/place.js';
@@ -37,7 +37,7 @@ export function touchFindings(slide: Slide, links: readonly Link[]): Finding[] {
   slide.elements.forEach((element, level) => {
     const link = carried.get(element.id);
     if (link) areas.push({ element, link, level });
-    const isOwn = element.layer === 'content' && element.kind !== 'group';
+    const isOwn = element.layer === 'content' && !holdsMembers(element);
     const offStage = link || isOwn ? offTheStage(slide, element, link) : null;
     if (offStage) found.push(offStage);
   });

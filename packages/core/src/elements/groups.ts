@@ -3,7 +3,7 @@ import type { Box } from '../parts/place.js';
 import type { ElementId } from '../parts/ids.js';
 import { LIMITS } from '../parts/limits.js';
 import { boundsOf, union } from '../geometry/transform.js';
-import { elementKind, followed, type SlideElement } from './registry.js';
+import { elementKind, followed, holdsMembers, type SlideElement } from './registry.js';
 
 type Elements = readonly SlideElement[];
 
@@ -13,7 +13,7 @@ type Elements = readonly SlideElement[];
  * `before` is an earlier reading, whose elements are handed out again where they say the same.
  */
 export function settle(elements: Elements, before: Elements = []): SlideElement[] {
-  const hasGroups = elements.some(({ kind, groupId }) => kind === 'group' || groupId !== null);
+  const hasGroups = elements.some((one) => holdsMembers(one) || one.groupId !== null);
   const hasFollowers = elements.some(isFollower);
   if (!hasGroups && !hasFollowers) return [...elements];
   const earlier = new Map(before.map((element) => [element.id, element]));
@@ -43,7 +43,7 @@ function isSameReading(a: SlideElement, b: SlideElement): boolean {
 }
 
 function withGroupBoxes(elements: Elements): SlideElement[] {
-  const groups = new Map(elements.flatMap((one) => (one.kind === 'group' ? [[one.id, one]] : [])));
+  const groups = new Map(elements.flatMap((one) => (holdsMembers(one) ? [[one.id, one]] : [])));
   const depths = depthsOf(groups);
   /** The group that a thing is really in: one that is there, not in itself, and not too deep. */
   const homeOf = ({ groupId }: SlideElement): ElementId | null =>
@@ -59,12 +59,12 @@ function withGroupBoxes(elements: Elements): SlideElement[] {
     if (known) known.push(box);
     else boxes.set(groupId, [box]);
   };
-  for (const { kind, groupId, box, rotation } of homed) {
-    if (kind !== 'group') note(groupId, boundsOf(box, rotation));
+  for (const one of homed) {
+    if (!holdsMembers(one)) note(one.groupId, boundsOf(one.box, one.rotation));
   }
   // Inner groups first: each hands its box on to the one around it.
   const inner = homed
-    .filter(({ kind }) => kind === 'group')
+    .filter(holdsMembers)
     .sort((one, other) => (depths.get(other.id) ?? 0) - (depths.get(one.id) ?? 0));
   const around = new Map<ElementId, Box>();
   for (const { id, groupId } of inner) {
@@ -74,7 +74,7 @@ function withGroupBoxes(elements: Elements): SlideElement[] {
     note(groupId, box);
   }
   return homed.flatMap((element): SlideElement[] => {
-    if (element.kind !== 'group') return [element];
+    if (!holdsMembers(element)) return [element];
     const box = around.get(element.id);
     return box ? [{ ...element, box, rotation: 0 }] : [];
   });
@@ -121,7 +121,7 @@ export function withMembers(elements: Elements, ids: readonly ElementId[]): Slid
 
 /** What is really drawn of things: themselves, or the members of groups. */
 export const drawnOf = (elements: Elements, ids: readonly ElementId[]): SlideElement[] =>
-  withMembers(elements, ids).filter(({ kind }) => kind !== 'group');
+  withMembers(elements, ids).filter((one) => !holdsMembers(one));
 
 /** The groups that a thing lies in, from the innermost out. */
 export function groupsAround(elements: Elements, id: ElementId): ElementId[] {

@@ -41,6 +41,8 @@ export interface ElementKindOf<E extends OfAKind, N extends keyof E = never> {
   keepsForm?: true;
   /** Its box is as high as the rows of its table. */
   growsWithRows?: true;
+  /** It is drawn as the things that lie in it, and its box is the one around them. */
+  holdsMembers?: true;
   /** It is a region of the slide, with other things in it. */
   isRegion?: true;
   /** What lies in it moves along with it. */

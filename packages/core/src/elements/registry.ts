@@ -135,6 +135,10 @@ export const namingCopies = (
 export const may = ({ kind }: { kind: ElementKind }, what: keyof Abilities): boolean =>
   elementKind(kind).may[what] === true;
 
+/** Whether a thing is drawn as those that lie in it. */
+export const holdsMembers = ({ kind }: SlideElement): boolean =>
+  elementKind(kind).holdsMembers === true;
+
 /** What lists and the tray call it. */
 export function kindName(element: SlideElement): string {
   const { label, labelOf } = elementKind(element.kind);

@@ -1,6 +1,6 @@
 import { asList, asNumber, asRecord, asString } from '../parts/decode.js';
 import { type CreditedAsset, readCreditedAsset } from '../parts/asset.js';
-import { asId, type OptionId, type Id } from '../parts/ids.js';
+import { asId, type Id, type MakeId, type OptionId } from '../parts/ids.js';
 
 /** What several kinds of question are made of. */
 
@@ -13,6 +13,10 @@ export interface Item {
   text: string;
   picture: CreditedAsset | null;
 }
+
+/** Items of words that have just been written. */
+export const newItems = (makeId: MakeId, texts: readonly string[]): Item[] =>
+  texts.map((text) => ({ id: makeId(), text, picture: null }));
 
 /** Items with an identity of their own each, as they stand. */
 export function readItems(value: unknown, most: number): Item[] {

@@ -1,6 +1,7 @@
 import { wordsOf } from '../parts/richText.js';
 import type { QuestionElement } from '../elements/question/question.js';
-import { interactionOf, type Component } from './interactions.js';
+import type { Component } from '../questions/interaction.js';
+import { interactionOf } from '../questions/interactions.js';
 import { markOf, type StudentResult } from './results.js';
 
 export interface XapiStatement {

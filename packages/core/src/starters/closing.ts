@@ -67,7 +67,7 @@ export const CLOSING: readonly Starter[] = [
       const question = choice(kit, ['The right one', 'Nearly', 'Not this one'], {
         isShuffled: true,
       });
-      const [right] = question.kind === 'choice' ? question.options : [];
+      const [right] = question.options;
       return [
         ask('Ask for the heart of the lesson.', question, MIDDLE, {
           key: {

@@ -10,7 +10,8 @@ import { plain } from '../parts/richText.js';
 import { addSlide, setSlideFlag } from '../deck/slides/slideCommands.js';
 import { newId, type SlideId, type MakeId, type ElementId } from '../parts/ids.js';
 
-import type { Item } from '../questions/parts.js';
+import type { ChoiceQuestion } from '../questions/choice/choice.js';
+import { newItems, type Item } from '../questions/parts.js';
 import type { Question, QuestionKey } from '../questions/registry.js';
 import { type NewElement } from '../elements/registry.js';
 
@@ -70,14 +71,13 @@ export const ask = (
   ...rest,
 });
 
-export const items = (kit: StarterKit, ...texts: string[]): Item[] =>
-  texts.map((text) => ({ id: kit.makeId(), text, picture: null }));
+export const items = (kit: StarterKit, ...texts: string[]): Item[] => newItems(kit.makeId, texts);
 
 export const choice = (
   kit: StarterKit,
   texts: string[],
   rest: { isMultiple?: boolean; isShuffled?: boolean; points?: number } = {},
-): Question => ({
+): ChoiceQuestion => ({
   kind: 'choice',
   options: items(kit, ...texts),
   isMultiple: false,

@@ -32,7 +32,7 @@ export const WORKING: readonly Starter[] = [
         ['The right one', 'A likely mistake', 'Another mistake', 'A last one'],
         { isShuffled: true },
       );
-      const [right] = question.kind === 'choice' ? question.options : [];
+      const [right] = question.options;
       return [
         ask('Ask something with one right answer.', question, MIDDLE, {
           key: {
@@ -55,7 +55,7 @@ export const WORKING: readonly Starter[] = [
         isShuffled: true,
         points: 2,
       });
-      const right = question.kind === 'choice' ? question.options.slice(0, 2) : [];
+      const right = question.options.slice(0, 2);
       return [
         ask('Which of these …? Pick all that fit.', question, MIDDLE, {
           key: { kind: 'choice', optionIds: right.map(({ id }) => id), isPartial: true },

@@ -3,7 +3,10 @@ import {
   boundsOf,
   giveLook,
   group,
+  holdsMembers,
   lookOf,
+  middleOf,
+  MOST_STEPS,
   movedBy,
   reorder,
   sameSize,
@@ -13,8 +16,6 @@ import {
   spread,
   stretched,
   turnedBy,
-  middleOf,
-  MOST_STEPS,
   ungroup,
   type Aligning,
   type Layer,
@@ -87,7 +88,7 @@ export function ArrangePop(props: { slide: Slide; edit: StageEdit }): ReactEleme
     onClick: () => keep(places),
   });
   const isLocked = selected.every((element) => element.isLocked);
-  const groups = selected.filter(({ kind }) => kind === 'group').map(({ id }) => id);
+  const groups = selected.filter(holdsMembers).map(({ id }) => id);
   return (
     <>
       <Pop label="Arrange" width={300}>
@@ -221,7 +222,7 @@ function Numbers(props: {
   const { slide, selected, onPlaces } = props;
   const ids = selected.map(({ id }) => id);
   const [one] = selected;
-  const isAlone = selected.length === 1 && one!.kind !== 'group';
+  const isAlone = selected.length === 1 && !holdsMembers(one!);
   const box = isAlone ? one!.box : boxAround(selected);
   if (!box || !one) return null;
   const { elements } = slide;

@@ -9,7 +9,7 @@ import { elementOf, elementsOf, readSlide, slideOf } from '../document.js';
 import { carriedLinks, validOrder, type ElementSettings } from './elementCommands.js';
 
 import { type Box, type Layer } from '../../parts/place.js';
-import { elementKind, may, type SlideElement } from '../../elements/registry.js';
+import { elementKind, holdsMembers, may, type SlideElement } from '../../elements/registry.js';
 
 export const setBox = command(
   'setBox',
@@ -256,7 +256,7 @@ export const ungroup = command(
     const slide = slideOf(doc, slideId);
     if (!slide) return refuse('slide.gone');
     const { elements } = readSlide(slideId, slide);
-    const groups = elements.filter(({ id, kind }) => kind === 'group' && groupIds.includes(id));
+    const groups = elements.filter((one) => holdsMembers(one) && groupIds.includes(one.id));
     if (groups.length === 0) return refuse('group.none');
     if (groups.some(({ isLocked }) => isLocked)) return refuse('thing.locked');
     const freed: ElementId[] = [];

@@ -23,10 +23,11 @@ import type { InkStroke } from '../../parts/ink.js';
 import { relinkWords, writeFragment, type RichText } from '../../parts/richText.js';
 import { withMembers } from '../../elements/groups.js';
 import {
-  type NewElement,
-  type SlideElement,
+  holdsMembers,
   withDecimal,
   writeElement,
+  type NewElement,
+  type SlideElement,
 } from '../../elements/registry.js';
 
 const MOST_STROKES = 600;
@@ -222,8 +223,8 @@ export const removeElements = command(
       }
       // A group that has lost its last member is none any more.
       const left = new Set(all.filter((one) => !going.includes(one)).map(({ groupId }) => groupId));
-      for (const { id, kind } of all) {
-        if (kind === 'group' && !left.has(id)) elementsOf(slide).delete(id);
+      for (const one of all) {
+        if (holdsMembers(one) && !left.has(one.id)) elementsOf(slide).delete(one.id);
       }
     };
   },

@@ -13,6 +13,7 @@ export const group: ElementKindOf<GroupElement> = {
   needs: [],
   may: { bePiece: true, carryLink: true, beGrouped: true, beTurned: true },
   keepsForm: true,
+  holdsMembers: true,
   look: [],
   isInTheWay: () => false,
 };
