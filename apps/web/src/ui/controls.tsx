@@ -217,6 +217,7 @@ export function NumberField(props: {
       <span className="text-soft">{label}</span>
       <input
         inputMode="decimal"
+        data-is-kept={typed === null || undefined}
         value={typed ?? String(Number(value.toFixed(2)))}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={keep}

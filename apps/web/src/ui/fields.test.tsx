@@ -2,6 +2,7 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { AlignStartVertical } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { NumberField, Plain, Sign, Slide } from './controls';
+import { takesBackLetters } from './isTyping';
 import { NoticeProvider } from './Notice';
 import { isNamed, useTyped } from './useTyped';
 
@@ -100,6 +101,20 @@ describe('a number', () => {
     fireEvent.keyDown(field, { key: 'Enter' });
     fireEvent.blur(field);
     expect(kept).toEqual([12.5]);
+  });
+
+  test('while it is typed a press takes back its letters, and the last step of the deck when it is kept', () => {
+    const { field, type } = open();
+    const takesBack: boolean[] = [];
+    const note = (event: KeyboardEvent): void => void takesBack.push(takesBackLetters(event));
+    window.addEventListener('keydown', note);
+    fireEvent.keyDown(field, { key: 'z', ctrlKey: true });
+    type('12');
+    fireEvent.keyDown(field, { key: 'z', ctrlKey: true });
+    fireEvent.keyDown(field, { key: 'Enter' });
+    fireEvent.keyDown(field, { key: 'z', ctrlKey: true });
+    window.removeEventListener('keydown', note);
+    expect(takesBack).toEqual([false, true, true, false]);
   });
 
   test.each(['', 'left', '-1', '1281', 'Infinity'])('“%s” is told and changes nothing', (wrong) => {

@@ -6,3 +6,10 @@ export function isTyping(event: KeyboardEvent): boolean {
     (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
   );
 }
+
+/**
+ * Whether what a press takes back is letters of a text being typed. In a field that says by `data-is-kept` that all in it
+ * is kept, it is the last step of the deck.
+ */
+export const takesBackLetters = (event: KeyboardEvent): boolean =>
+  isTyping(event) && !(event.target as HTMLElement).hasAttribute('data-is-kept');

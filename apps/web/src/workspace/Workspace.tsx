@@ -18,7 +18,7 @@ import { NotYours } from '../ui/NotYours';
 import { Centre, Header } from '../ui/Page';
 import { DeckProvider, useDeck } from '../deck/DeckContext';
 import { Here } from './Here';
-import { isTyping } from '../ui/isTyping';
+import { takesBackLetters } from '../ui/isTyping';
 import { isNamed, useTyped } from '../ui/useTyped';
 import { UndoRedo } from './UndoRedo';
 import { SavedLabel } from '../ui/SavedLabel';
@@ -81,7 +81,8 @@ function Views(): ReactElement {
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (!isOpen || !(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event)) return;
+      if (!isOpen || !(event.ctrlKey || event.metaKey) || event.altKey) return;
+      if (takesBackLetters(event)) return;
       const key = event.key.toLowerCase();
       if (key === 'z' && !event.shiftKey) history.undo();
       else if (key === 'y' || (key === 'z' && event.shiftKey)) history.redo();

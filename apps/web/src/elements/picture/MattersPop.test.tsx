@@ -50,11 +50,14 @@ const side = (name: string): string => screen.getByLabelText<HTMLInputElement>(`
 const sides = (): string[] => ['Left', 'Top', 'Width', 'Height'].map(side);
 
 test('a guess says that it is one, and where it is', () => {
-  open({ seems: SEEMS });
+  const { set } = open({ seems: SEEMS });
   expect(screen.getByRole('button', { name: 'What matters: guessed' })).toBeTruthy();
   expect(screen.getByText(/^Guessed from its colours/)).toBeTruthy();
   expect(sides()).toEqual(['60', '20', '30', '50']);
-  expect(screen.queryByRole('button', { name: 'As guessed' })).toBeNull();
+  const guessed = screen.getByRole('button', { name: 'As guessed', pressed: true });
+  // It is so by now: there is nothing to take back to.
+  fireEvent.click(guessed);
+  expect(set).toEqual([]);
 });
 
 test('one side of a guess is put right, and the others stay', () => {

@@ -50,11 +50,12 @@ export function MattersPop(props: {
         </div>
         <div className="flex flex-wrap">
           <Plain onClick={() => set({ matters: { x: 0, y: 0, w: 1, h: 1 } })}>All of it</Plain>
-          {matters && (
-            <Plain onClick={() => set({ matters: null })}>
-              {seems ? 'As guessed' : 'Nothing in particular'}
-            </Plain>
-          )}
+          <Plain
+            aria-pressed={matters === null}
+            onClick={() => matters !== null && set({ matters: null })}
+          >
+            {seems ? 'As guessed' : 'Nothing in particular'}
+          </Plain>
         </div>
       </div>
     </Pop>
