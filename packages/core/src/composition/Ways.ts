@@ -24,8 +24,6 @@ export interface Arrangement {
   places: Places;
   /** How good it looks, from 0 to about 1; the best first. */
   score: number;
-  /** The best of this name looks like a better one of another: a slide that has the name takes that. */
-  isSecond: boolean;
 }
 
 /** Of more things no arrangement is read by anybody, and trying them all would take long. */
@@ -98,7 +96,7 @@ export class Ways {
         const inSight = hasPicture ? IN_SIGHT_BEHIND : IN_SIGHT;
         const scene = isScene(content, places) ? IN_SIGHT : isInView ? inSight : 0;
         const score = scoreOf(content, places, this.#texts, room.box) + liked + scene;
-        const way = { name, places, score, isSecond: false };
+        const way = { name, places, score };
         if ((best === null || score > best.score) && mayBe(way)) best = way;
       }
       if (isShown && !hasPicture) break;
@@ -111,7 +109,7 @@ export class Ways {
     const least = sure(this.#measures.at(-1), 'there are sizes');
     const places = fitted(this.#parts, this.#content.kept, WHOLE_ROOM.box, least);
     if (!places || !keepsRules(this.#parts, this.#content.kept, places)) return null;
-    return { name: 'fitted', places, score: 0, isSecond: false };
+    return { name: 'fitted', places, score: 0 };
   }
 
   /** What fits into a room; what has left and right changed fits as the other does. */

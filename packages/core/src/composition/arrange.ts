@@ -39,21 +39,29 @@ export function arrangementFor(
   has: Had,
   kin: readonly ArrangementName[] = [],
 ): Arrangement | null {
+  const ways = new Ways(slide, theme, kin);
   // Which of its ways a chosen one shows depends on what the others look like.
-  if (has.isChosen) return takenOf(arrangementsOf(slide, theme, kin), has);
-  const names = ARRANGEMENT_NAMES.filter(
-    (name) => !isLoud(name) || name === has.name || kin.includes(name),
-  );
-  return takenOf(different(new Ways(slide, theme, kin), names, 0), has);
+  const all = has.isChosen
+    ? different(ways, ARRANGEMENT_NAMES, ENOUGH)
+    : different(
+        ways,
+        ARRANGEMENT_NAMES.filter(
+          (name) => !isLoud(name) || name === has.name || kin.includes(name),
+        ),
+        0,
+      );
+  // It may be left out because another looks like it.
+  const own = all.find(({ name }) => name === has.name) ?? (has.name && ways.bestOf(has.name));
+  return takenOf(all, own, has.isChosen);
 }
 
-export function takenOf(all: readonly Arrangement[], has: Had): Arrangement | null {
-  const [best] = all;
-  if (!best) return null;
-  const own = all.find(({ name }) => name === has.name);
-  if (!own) return best;
-  const isGoodEnough = !own.isSecond && own.score >= best.score - STEADY;
-  return has.isChosen || isGoodEnough ? own : best;
+export function takenOf(
+  [best]: readonly Arrangement[],
+  own: Arrangement | null,
+  isChosen: boolean,
+): Arrangement | null {
+  if (!best || !own) return best ?? null;
+  return isChosen || own.score >= best.score - STEADY ? own : best;
 }
 
 /**
@@ -74,7 +82,7 @@ function different(ways: Ways, names: readonly ArrangementName[], enough: number
   for (const { name, score } of alike) {
     if (taken.length >= enough) break;
     const second = ways.bestOf(name, (way) => way.score > score - SECOND && isNewAmong(taken, way));
-    if (second) taken.push({ ...second, isSecond: true });
+    if (second) taken.push(second);
   }
   return taken.sort((a, b) => b.score - a.score);
 }
