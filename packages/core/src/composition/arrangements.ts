@@ -3,7 +3,7 @@ import { formOf } from './cells.js';
 import { lettersIn, type Content } from './content.js';
 import type { TextElement } from '../elements/text/text.js';
 import { wordsOf } from '../parts/richText.js';
-import { alongPicture, onPanel, plates, pointsOnPicture } from './overPicture.js';
+import { alongPicture, onPanel, pointsOnPicture } from './overPicture.js';
 import { acrossAndTwo, beneathWords, besidePanel, flanked, twoSides } from './twoSided.js';
 import {
   above,
@@ -18,6 +18,7 @@ import {
   lists,
   narrow,
   part,
+  plates,
   rows,
   solids,
   tickets,

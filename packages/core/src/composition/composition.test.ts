@@ -39,7 +39,7 @@ import {
   type Slide,
 } from '../index.js';
 import { deck, slide, text } from '../testing/builder.js';
-import { contentBySeed, slideWith, type SlideContent } from '../testing/contents.js';
+import { contentBySeed, EMPTY_CONTENT, slideWith, type SlideContent } from '../testing/contents.js';
 import { takenOf } from './arrange.js';
 import { ARRANGEMENT_NAMES } from './arrangements.js';
 import { largestFree } from './largestFree.js';
@@ -224,15 +224,7 @@ test('in every arrangement things are read in the order in which they were put o
   expect(large).toBeGreaterThan(0);
 });
 
-const PLAIN: SlideContent = {
-  title: 'Who lives here?',
-  texts: [],
-  choices: [],
-  pictures: [],
-  question: null,
-  hasTable: false,
-  hasChart: false,
-};
+const PLAIN: SlideContent = { ...EMPTY_CONTENT, title: 'Who lives here?' };
 const boxIn = (doc: Y.Doc, slideId: string, id: string): Box =>
   readDeck(doc).slides[slideId]!.elements.find((one) => one.id === id)!.box;
 

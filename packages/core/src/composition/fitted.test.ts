@@ -1,7 +1,7 @@
 import { PAPER, readDeck, setBox, setOut, waysToSetOut, idOf, type ElementId } from '../index.js';
 import { meets } from '../geometry/transform.js';
 import { readingOrder } from '../stage/readingOrder.js';
-import { contentBySeed, slideWith } from '../testing/contents.js';
+import { contentBySeed, EMPTY_CONTENT, slideWith } from '../testing/contents.js';
 import type { SlideElement } from '../elements/registry.js';
 import { contentOf, partsOf } from './content.js';
 import { fitted } from './fitted.js';
@@ -33,13 +33,10 @@ test.each([470, 616, 2088, 3173, 9901, 10_640])(
 
 test('around a thing in the middle that was put there by hand, the others find a spot each', () => {
   const { doc, slideId } = slideWith({
+    ...EMPTY_CONTENT,
     title: 'Fog',
-    texts: [],
     choices: ['Home', 'Row out', 'Wait'],
     pictures: [[1600, 1200]],
-    question: null,
-    hasTable: false,
-    hasChart: false,
   });
   setOut(doc, [slideId]);
   setBox(doc, slideId, idOf<ElementId>('picture0'), { x: 170, y: 150, w: 940, h: 420 });

@@ -2,9 +2,8 @@ import type { TextElement } from '../elements/text/text.js';
 import { STAGE, type Box } from '../parts/place.js';
 import { sure } from '../parts/sure.js';
 import { CHOICE_PADDING } from '../themes/themes.js';
-import { finest, formOf, isFittedByHand, type Cell } from './cells.js';
+import { finest, formOf, isFittedByHand } from './cells.js';
 import { lettersIn, type Content } from './content.js';
-import type { Look } from './look.js';
 import {
   all,
   CENTRED,
@@ -13,6 +12,7 @@ import {
   lists,
   narrow,
   part,
+  plates,
   rows,
   tickets,
   type Region,
@@ -30,15 +30,6 @@ function backdrop({ pictures, blocks }: Content, room: Room): Region | null {
   if (finest(picture) < across) return null;
   const box = { x: 0, y: 0, w: STAGE.width, h: STAGE.height };
   return { cell: part(picture, { isUnder: true }), box };
-}
-
-/** What is read, on plates edge to edge; what nobody has written in yet has none. */
-export function plates({ title, texts }: Content, look: Look = {}): Cell[] {
-  const read = [...(title ? [title] : []), ...texts];
-  const written = read.filter((one) => lettersIn(one) > 0);
-  const blank = read.filter((one) => lettersIn(one) === 0);
-  const panel = rows(all(written, { stands: 'plate', ...look }), 'top', 0);
-  return [...(written.length > 0 ? [panel] : []), ...all(blank)];
 }
 
 const stack = (box: Box, count: number): Box[] =>

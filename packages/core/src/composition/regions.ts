@@ -176,3 +176,12 @@ const sharesOf = (parts: readonly Part[]): number[] =>
 
 /** Words on the colour of titles. */
 export const BAND: Look = { stands: 'band' };
+
+/** What is read, on plates edge to edge; what nobody has written in yet has none. */
+export function plates({ title, texts }: Content, look: Look = {}): Cell[] {
+  const read = [...(title ? [title] : []), ...texts];
+  const written = read.filter((one) => lettersIn(one) > 0);
+  const blank = read.filter((one) => lettersIn(one) === 0);
+  const panel = rows(all(written, { stands: 'plate', ...look }), 'top', 0);
+  return [...(written.length > 0 ? [panel] : []), ...all(blank)];
+}

@@ -1,7 +1,6 @@
 import { STAGE, type Box } from '../parts/place.js';
 import { formOf, type Cell } from './cells.js';
 import type { Content, Part } from './content.js';
-import { plates } from './overPicture.js';
 import {
   above,
   all,
@@ -13,6 +12,7 @@ import {
   inside,
   lists,
   MARGIN,
+  plates,
   rows,
   sides,
   solids,

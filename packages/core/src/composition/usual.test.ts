@@ -1,15 +1,7 @@
 import { refOf, themeNamed, THEMES, waysToSetOut } from '../index.js';
-import { slideWith, type SlideContent } from '../testing/contents.js';
+import { EMPTY_CONTENT, slideWith, type SlideContent } from '../testing/contents.js';
 
-const EMPTY: SlideContent = {
-  title: 'The last boat',
-  texts: [],
-  choices: [],
-  pictures: [],
-  question: null,
-  hasTable: false,
-  hasChart: false,
-};
+const EMPTY: SlideContent = { ...EMPTY_CONTENT, title: 'The last boat' };
 const SENTENCE = 'The path forks at the old oak. Mist is coming up.';
 const PASSAGE =
   'Salt, wind and birds: whoever lives here lives with all three. In winter the boat comes once a week, in a storm it does not come at all.';

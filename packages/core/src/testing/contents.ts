@@ -32,6 +32,17 @@ export interface SlideContent {
   hasChart: boolean;
 }
 
+/** Nothing on a slide yet. */
+export const EMPTY_CONTENT: SlideContent = {
+  title: '',
+  texts: [],
+  choices: [],
+  pictures: [],
+  question: null,
+  hasTable: false,
+  hasChart: false,
+};
+
 const SAID = [
   'Lie down, wait, and look. Four animals will show themselves.',
   'The path forks at the old oak. Mist is coming up from the valley.',
