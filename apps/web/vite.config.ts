@@ -3,13 +3,33 @@ import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 
 const core = (path: string): string =>
   fileURLToPath(new URL(`../../packages/core/src/${path}`, import.meta.url));
 
+const routerForUse = fileURLToPath(
+  new URL('../../node_modules/react-router/dist/production/index.mjs', import.meta.url),
+);
+
+/**
+ * The router's forms, scripts and named links are marked so that they are left out where no page uses them: their
+ * names for developers keep them in otherwise.
+ */
+const routerInParts: Plugin = {
+  name: 'router-in-parts',
+  apply: 'build',
+  transform: (code, id) =>
+    id.includes('/react-router/')
+      ? code
+          .replace(/^\w+\.displayName = "\w+";$/gm, '')
+          .replace(/= (React\d*\.(?:forwardRef|createContext)\()/g, '= /* @__PURE__ */ $1')
+      : null,
+};
+
 export default defineConfig({
   plugins: [
+    routerInParts,
     react(),
     tailwindcss(),
     VitePWA({
@@ -35,6 +55,8 @@ export default defineConfig({
     alias: [
       { find: /^@gobrel\/core$/, replacement: core('index.ts') },
       { find: /^@gobrel\/core\/scenery$/, replacement: core('scenery/draw.ts') },
+      // The router's own way in leads to the build with warnings for developers, some kilobytes more.
+      { find: /^react-router$/, replacement: routerForUse },
     ],
     dedupe: ['yjs', 'react', 'react-dom'],
   },
@@ -44,6 +66,7 @@ export default defineConfig({
     // A browser that cannot fetch parts ahead fetches them when they are needed.
     modulePreload: { polyfill: false },
     rolldownOptions: {
+      treeshake: { propertyReadSideEffects: false },
       output: {
         // Small files that a student's page needs together: each by itself would be a download and weigh more.
         codeSplitting: {
@@ -52,7 +75,7 @@ export default defineConfig({
             // What every page with slides needs, packed together: it packs better so.
             {
               name: 'slides',
-              test: /core.src.(parts|geometry|elements|questions|themes|layouts).(?!.*(marking|interaction|interactions|fromLines|luminance|refusalWords|told|snap|marks|anchors|moves|strokes|likening|likeness|normalised|scenes|layouts|readThemes|seeded|mixed|isRightToLeft|scripts|missingScripts)\.)/,
+              test: /core.src.(parts|geometry|elements|questions|themes|layouts).(?!.*(marking|interaction|interactions|fromLines|refusalWords|told|snap|marks|anchors|moves|strokes|likening|likeness|normalised|scenes|layouts|readThemes|seeded|mixed|isRightToLeft|scripts|missingScripts)\.)/,
             },
             { name: 'pieces', test: /core.src.stage.(asked|pieces|zones)\./ },
             {

@@ -109,6 +109,7 @@ export * from './deck/slides/themeCommands.js';
 export { setNumbering, setTurn } from './deck/slides/showCommands.js';
 export { setLayout } from './deck/slides/layoutCommands.js';
 export { isRightToLeft } from './parts/isRightToLeft.js';
+export { inkOn } from './parts/luminance.js';
 export { mirroredMap, mirroredSpot, readsLeftward } from './map/side.js';
 export { titleOf } from './deck/titleOf.js';
 export { promptIn } from './deck/promptIn.js';

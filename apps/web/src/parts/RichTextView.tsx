@@ -9,6 +9,7 @@ import {
   asId,
 } from '@gobrel/core';
 import { Fragment, type CSSProperties, type ReactElement, type ReactNode } from 'react';
+import { highlighted } from './highlighted';
 import { withFormulas } from './withFormulas';
 
 /** What words that carry a link do; without it they are only shown as linked. */
@@ -27,9 +28,7 @@ const MARKS: Record<
   strike: (children) => <s>{children}</s>,
   superscript: (children) => <sup>{children}</sup>,
   subscript: (children) => <sub>{children}</sub>,
-  highlight: (children, mark) => (
-    <mark style={{ background: colourOf(mark) ?? '#f6e3a1', color: 'inherit' }}>{children}</mark>
-  ),
+  highlight: (children, mark) => <mark style={highlighted(colourOf(mark))}>{children}</mark>,
   textStyle: (children, mark, typeSize) => {
     const size = runSize([mark]);
     return (

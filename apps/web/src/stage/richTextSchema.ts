@@ -1,4 +1,4 @@
-import { generateJSON, type Extensions } from '@tiptap/core';
+import { generateJSON, type Attribute, type Extensions } from '@tiptap/core';
 import { Highlight } from '@tiptap/extension-highlight';
 import { Subscript } from '@tiptap/extension-subscript';
 import { Superscript } from '@tiptap/extension-superscript';
@@ -7,6 +7,7 @@ import { TextAlign } from '@tiptap/extension-text-align';
 import { Color, FontSize, TextStyle } from '@tiptap/extension-text-style';
 import StarterKit from '@tiptap/starter-kit';
 import { wordsOf, type RichText } from '@gobrel/core';
+import { highlighted } from '../parts/highlighted';
 import { WayOutMark } from './wayOutMark';
 
 /** The fill of a cell is kept with it. */
@@ -26,6 +27,21 @@ const FilledCell = TableCell.extend({
 const FilledHeader = TableHeader.extend({
   addAttributes() {
     return { ...this.parent?.(), ...background };
+  },
+});
+
+/** Highlighted words are typed in the ink they are read in. */
+const ReadableHighlight = Highlight.extend({
+  addAttributes() {
+    return {
+      color: {
+        ...(this.parent?.() as { color: Attribute }).color,
+        renderHTML({ color }: { color?: string | null }) {
+          const { background, '--ink': ink } = highlighted(color ?? undefined);
+          return { 'data-color': color, style: `background: ${background}; --ink: ${ink}` };
+        },
+      },
+    };
   },
 });
 
@@ -49,7 +65,7 @@ export const EXTENSIONS: Extensions = [
   TextStyle,
   Color,
   FontSize,
-  Highlight.configure({ multicolor: true }),
+  ReadableHighlight.configure({ multicolor: true }),
   Subscript,
   Superscript,
   TextAlign.configure({ types: ['paragraph'], alignments: ['left', 'center', 'right', 'justify'] }),

@@ -33,3 +33,10 @@ export function luminanceOf(hex: string): number {
 /** Contrast ratio of two luminances, 1 to 21 (WCAG 2.2). */
 export const contrast = (a: number, b: number): number =>
   (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+
+/** The luminance from which on dark words stand out better than white ones. */
+const PALE = 0.179;
+
+/** The ink that stands out best on a colour as #rrggbb, 4.5 to 1 or better. */
+export const inkOn = (ground: string): string =>
+  luminanceOf(ground) > PALE ? '#000000' : '#ffffff';
