@@ -11,6 +11,7 @@ import {
 } from './arrangements.js';
 import { lay, leastHeight, type Places } from './cells.js';
 import { contentOf, lettersIn, partsOf, type Content, type Part } from './content.js';
+import { crowded } from './crowded.js';
 import { fitted } from './fitted.js';
 import { largestFree } from './largestFree.js';
 import { MeasuredTexts, Measures } from './Measures.js';
@@ -110,6 +111,14 @@ export class Ways {
     const places = fitted(this.#parts, this.#content.kept, WHOLE_ROOM.box, least);
     if (!places || !keepsRules(this.#parts, this.#content.kept, places)) return null;
     return { name: 'fitted', places, score: 0 };
+  }
+
+  /** What has no room at all, in rows that are too close: no way to offer, but better than a pile. Null where not even that helps. */
+  get tooClose(): Arrangement | null {
+    const room = this.#rooms.at(-1);
+    const least = sure(this.#measures.at(-1), 'there are sizes');
+    const places = room && crowded(this.#content, room, least, this.#texts);
+    return places ? { name: 'crowded', places, score: 0 } : null;
   }
 
   /** What fits into a room; what has left and right changed fits as the other does. */

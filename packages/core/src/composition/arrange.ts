@@ -31,7 +31,8 @@ interface Had {
 
 /**
  * The arrangement that a slide takes: the one chosen for it, the one it has as long as that is good enough, or the best.
- * Only those are looked at that it could be.
+ * Only those are looked at that it could be. Choices for which there is no room lie close together, and rules are
+ * broken; null for a slide on which there is nothing to set out, or nothing that would do.
  */
 export function arrangementFor(
   slide: Slide,
@@ -52,7 +53,7 @@ export function arrangementFor(
       );
   // It may be left out because another looks like it.
   const own = all.find(({ name }) => name === has.name) ?? (has.name && ways.bestOf(has.name));
-  return takenOf(all, own, has.isChosen);
+  return takenOf(all, own, has.isChosen) ?? ways.tooClose;
 }
 
 export function takenOf(

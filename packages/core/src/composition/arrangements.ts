@@ -38,6 +38,9 @@ function isFigureOrSaid(text: TextElement): boolean {
   return /^[“„»«"‘'].*[”“«»"’']$/su.test(words) || /^[^\p{L}]*\d[^\p{L}]*$/u.test(words);
 }
 
+/** Of more choices than this, more stand in a row. */
+const MANY = 8;
+
 /** All arrangements: what each is called, and how it lays a content out. An empty list where it is not for that. */
 export const ARRANGEMENTS = {
   page: {
@@ -174,7 +177,7 @@ export const ARRANGEMENTS = {
       const count = content.choices.length;
       if (count < 2 || solids(content).length > 0) return [];
       const cells = words(content, CENTRED);
-      return [2, 3, 4]
+      return (count > MANY ? [4, 5, 6, 8] : [2, 3, 4])
         .filter((inRow) => inRow <= count && leavesNoHole(count, inRow))
         .map((inRow) => [
           {
@@ -450,6 +453,11 @@ export const ARRANGEMENTS = {
   fitted: {
     label: 'Where there is room',
     // It is no way to cut a page: `fitted.ts` looks for spots when all others fail.
+    set: () => [],
+  },
+  crowded: {
+    label: 'As close as it takes',
+    // `crowded.ts` lays what has no room at all.
     set: () => [],
   },
 } as const satisfies Record<string, Kind<string>>;
