@@ -13,6 +13,7 @@ const BENCHES = [
   'planText',
   'setOut',
   'mapPan',
+  'scenery',
   'stage',
   'largeDeck',
   'tallies',
@@ -21,11 +22,16 @@ const BENCHES = [
   'heavyTallies',
   'hostileClass',
 ];
+const wanted = process.argv.slice(2);
+const unknown = wanted.filter((name) => !BENCHES.includes(name));
+if (unknown.length > 0) {
+  say(`There is no benchmark ${unknown.join(', ')}: ${BENCHES.join(', ')}.`);
+  process.exit(1);
+}
 checkNode();
 checkPackages();
 checkModules();
 build();
-const wanted = process.argv.slice(2);
 const cluster = await startCluster(join(workFolder, 'bench-postgres'), { fresh: true });
 try {
   for (const name of BENCHES.filter((bench) => wanted.length === 0 || wanted.includes(bench))) {
