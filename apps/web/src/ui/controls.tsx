@@ -268,7 +268,10 @@ export function Slide(props: {
   );
 }
 
-/** Any colour. The browser tells of every colour passed over; kept is the one that is chosen. */
+/**
+ * Any colour. The browser tells of every colour passed over; kept is the one that is chosen, and shown is what was made of
+ * it.
+ */
 export function AnyColour(props: {
   label: string;
   value: string;
@@ -276,22 +279,29 @@ export function AnyColour(props: {
 }): ReactElement {
   const input = useRef<HTMLInputElement>(null);
   const onKeep = useRef(props.onKeep);
+  const [kept, setKept] = useState(0);
   useEffect(() => {
     onKeep.current = props.onKeep;
   });
   useEffect(() => {
     const field = input.current;
-    const keep = (): unknown => field && onKeep.current(field.value);
+    const keep = (): void => {
+      if (field) onKeep.current(field.value);
+      setKept((before) => before + 1);
+    };
     field?.addEventListener('change', keep);
     return () => field?.removeEventListener('change', keep);
   }, []);
+  const shown = props.value || '#ffffff';
+  useEffect(() => {
+    if (input.current) input.current.value = shown;
+  }, [shown, kept]);
   return (
     <input
       ref={input}
-      key={props.value}
       type="color"
       aria-label={props.label}
-      defaultValue={props.value || '#ffffff'}
+      defaultValue={shown}
       className="h-7 w-9 rounded-[4px] border border-line bg-sheet"
     />
   );

@@ -1,7 +1,7 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { AlignStartVertical } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { NumberField, Plain, Sign, Slide } from './controls';
+import { AnyColour, NumberField, Plain, Sign, Slide } from './controls';
 import { takesBackLetters } from './isTyping';
 import { NoticeProvider } from './Notice';
 import { isNamed, useTyped } from './useTyped';
@@ -181,4 +181,37 @@ describe('what cannot be pressed now says why', () => {
   });
   let count = 0;
   const pressed = (): void => void (count += 1);
+});
+
+describe('any colour', () => {
+  function Colour(props: { made?: (chosen: string) => string }): ReactElement {
+    const [value, setValue] = useState('#112233');
+    const { made = (chosen) => chosen } = props;
+    return (
+      <>
+        <AnyColour label="Paper" value={value} onKeep={(chosen) => setValue(made(chosen))} />
+        <output>{value}</output>
+      </>
+    );
+  }
+  /** As a browser tells it: `change` once, when one has been chosen. */
+  function choose(colour: string): void {
+    const field = screen.getByLabelText<HTMLInputElement>('Paper');
+    field.value = colour;
+    act(() => void field.dispatchEvent(new Event('change', { bubbles: true })));
+  }
+
+  it('is kept as often as one is chosen', () => {
+    render(<Colour />);
+    choose('#445566');
+    expect(screen.getByRole('status').textContent).toBe('#445566');
+    choose('#778899');
+    expect(screen.getByRole('status').textContent).toBe('#778899');
+  });
+
+  it('shows what was made of it, also when that is what it was', () => {
+    render(<Colour made={() => '#112233'} />);
+    choose('#ffffff');
+    expect(screen.getByLabelText<HTMLInputElement>('Paper').value).toBe('#112233');
+  });
 });

@@ -277,15 +277,9 @@ function Well(props: {
   value: string;
   onKeep: (value: string) => void;
 }): ReactElement {
-  // What is shown is what was made of it: the same repair twice is a field that starts anew.
-  const [kept, setKept] = useState(0);
-  const keep = (value: string): void => {
-    props.onKeep(value);
-    setKept((before) => before + 1);
-  };
   return (
     <label className="flex flex-col items-stretch gap-0.5 text-[12px] leading-tight [&>input]:w-full">
-      <AnyColour key={kept} label={props.label} value={props.value} onKeep={keep} />
+      <AnyColour {...props} />
       <span aria-hidden>{props.label}</span>
     </label>
   );
