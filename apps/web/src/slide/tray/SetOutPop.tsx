@@ -7,10 +7,12 @@ import {
   takeUp,
   waysToSetOut,
   wasMovedByHand,
+  type Arrangement,
+  type DeckTheme,
   type Slide,
   themeOn,
 } from '@gobrel/core';
-import { useMemo, type ReactElement } from 'react';
+import { memo, useDeferredValue, useMemo, type ReactElement } from 'react';
 import { useDeck } from '../../deck/DeckContext';
 import { SlideView } from '../../stage/SlideView';
 import { InTurn } from './InTurn';
@@ -35,11 +37,25 @@ export function SetOutPop({ slide }: { slide: Slide }): ReactElement {
   );
 }
 
+const Arranged = memo(function Arranged(props: {
+  slide: Slide;
+  way: Arrangement;
+  theme: DeckTheme;
+}): ReactElement {
+  const { slide, way, theme } = props;
+  return <SlideView slide={arranged(slide, way)} theme={theme} width={WIDTH} label="" />;
+});
+
 function Ways({ slide }: { slide: Slide }): ReactElement {
   const { deck, run, setOutMany } = useDeck();
   const { tell } = useNotices();
-  const theme = themeOn(slide, deck.theme);
-  const ways = useMemo(() => waysToSetOut(slide, theme).slice(0, MOST_SHOWN), [slide, theme]);
+  // The page shows what was chosen first, then what else there is.
+  const seen = useDeferredValue(slide);
+  const deckTheme = useDeferredValue(deck.theme);
+  const ways = useMemo(
+    () => waysToSetOut(seen, themeOn(seen, deckTheme)).slice(0, MOST_SHOWN),
+    [seen, deckTheme],
+  );
   const moved = slide.setOut
     ? slide.elements.filter((element) => element.setOut && wasMovedByHand(element))
     : [];
@@ -66,16 +82,7 @@ function Ways({ slide }: { slide: Slide }): ReactElement {
               onClick={() => run(setOut, [slide.id], way.name)}
               className="rounded-[4px] border border-line p-1 text-left text-[12px] hover:border-petrol aria-pressed:border-petrol aria-pressed:bg-petrol-mist"
             >
-              <InTurn at={at}>
-                {() => (
-                  <SlideView
-                    slide={arranged(slide, way)}
-                    theme={deck.theme}
-                    width={WIDTH}
-                    label=""
-                  />
-                )}
-              </InTurn>
+              <InTurn at={at}>{() => <Arranged slide={seen} way={way} theme={deckTheme} />}</InTurn>
               <span className="block truncate px-1 pt-1">{ARRANGEMENTS[way.name].label}</span>
             </button>
           ))}

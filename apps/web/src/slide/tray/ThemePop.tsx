@@ -24,7 +24,15 @@ import {
   type ThemeRef,
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useMemo, useState, type ReactElement } from 'react';
+import {
+  lazy,
+  memo,
+  Suspense,
+  useDeferredValue,
+  useMemo,
+  useState,
+  type ReactElement,
+} from 'react';
 import { http, sentenceOf } from '../../api/http';
 import { useChange } from '../../api/teacher';
 import { useNotices } from '../../ui/Notice';
@@ -193,8 +201,10 @@ function Look(props: {
   isNow: boolean;
   onChoose: () => void;
 }): ReactElement {
-  const { slide, isNow, onChoose } = props;
+  const { isNow, onChoose } = props;
   const { ref, amount, own } = props.theme;
+  // The page shows what was chosen first, then the pictures to choose from, which hardly change.
+  const slide = useDeferredValue(props.slide);
   return (
     <button
       type="button"
@@ -212,7 +222,7 @@ function Look(props: {
   );
 }
 
-function Shown(props: {
+const Shown = memo(function Shown(props: {
   slide: Slide;
   themeRef: ThemeRef;
   amount: Amount;
@@ -224,7 +234,7 @@ function Shown(props: {
     return { theme, shown: inTheme({ ...slide, theme: null, scenery: null }, theme) };
   }, [slide, themeRef, amount, own]);
   return <SlideView slide={shown} theme={theme} width={WIDTH} label="" />;
-}
+});
 
 /** A slide as it lies in a theme: those that set themselves out make room for its scenery. */
 function inTheme(slide: Slide, deckTheme: DeckTheme): Slide {
