@@ -1,6 +1,7 @@
 import {
   DocumentReader,
   followTo,
+  run,
   stopAfter,
   voteFor,
   wayTo,
@@ -39,6 +40,7 @@ import { Centre, Main } from '../ui/Page';
 import { SavedLabel } from '../ui/SavedLabel';
 import { useLiveElements } from './LiveSlide';
 import { useSlideWork, useWalk } from './useFolio';
+import { gateToFolio } from './gate';
 import { FolioButtons } from './FolioButtons';
 import { useIsNarrow } from './useIsNarrow';
 import { part } from '../offline/part';
@@ -134,11 +136,11 @@ function AtWork(props: {
   const { doc } = document;
   const folio = useReader(doc, (doc) => new DocumentReader(doc, readFolio));
   const state = useReader(props.stateDoc, (doc) => new DocumentReader(doc, readLessonState));
-  const walk = useWalk(doc, folio);
   const { tell, trouble } = useNotices();
   const [spotId, setSpotId] = useState<ElementId>();
   const [leaves, setLeaves] = useState<'closed' | 'open'>('closed');
   const isClosed = lesson.handedInAt !== null || state?.isEnded === true;
+  const walk = useWalk(doc, folio, gateToFolio(isClosed));
   const isHeld = isClosed || state?.isHeld === true;
   const { pace = 'own', slideId: classSlide = null, renewed = 0 } = state ?? {};
   const queries = useQueryClient();
@@ -194,7 +196,7 @@ function AtWork(props: {
     const link = edition.links[linkId];
     if (!link || isHeld) return;
     if (vote && link.from === vote.slideId) {
-      voteFor(doc, vote.slideId, linkId);
+      run(gateToFolio(isHeld), doc, voteFor, vote.slideId, linkId);
       return tell(`Your vote: ${link.wording || 'on'}. You can still change it.`);
     }
     if (openBeside(link.target)) return;

@@ -7,11 +7,13 @@ import {
   place,
   questionsOn,
   readDraft,
+  run,
   standing,
   visit,
   type Answer,
   type ElementId,
   type Folio,
+  type Gate,
   type Link,
   type LinkId,
   type QuestionElement,
@@ -23,6 +25,7 @@ import { useMemo } from 'react';
 import type * as Y from 'yjs';
 import { serverNow } from '../api/clock';
 import type { Done } from '../questions/DoneButton';
+import { gateToFolio } from './gate';
 import { usePieces, type PieceWork } from '../stage/usePieces';
 
 /** What a student does on a slide, for the wide and the narrow view alike. */
@@ -56,6 +59,7 @@ export function useSlideWork(args: {
   onRefused: (reason: string) => void;
 }): SlideWork {
   const { doc, folio, slide, links, seed, marks, done, isHeld, onFollow, onRefused } = args;
+  const gate = gateToFolio(isHeld);
   const placements = useMemo(() => folio.placements[slide.id] ?? {}, [folio, slide.id]);
   // Where pieces lie is the answer to a sort: once that stands, they do.
   const stands = questionsOn(slide).some(
@@ -66,7 +70,7 @@ export function useSlideWork(args: {
     placements,
     isHeld: isHeld || stands,
     onRefused,
-    onChange: (changed) => void place(doc, slide.id, changed, serverNow()),
+    onChange: (changed) => void run(gate, doc, place, slide.id, changed, serverNow()),
   });
   return {
     ...pieces,
@@ -79,11 +83,11 @@ export function useSlideWork(args: {
     answerOf: (question) =>
       answerGiven(question.question, slide, { answer: folio.answers[question.id], placements }),
     onAnswer: (question, given) => {
-      if (!isHeld) answer(doc, question.id, given, serverNow());
+      run(gate, doc, answer, question.id, given, serverNow());
     },
     draftOf: (question) => readDraft(question.question, folio.drafts[question.id]),
     onDraft: (question, given) => {
-      if (!isHeld) draft(doc, question.id, given, serverNow());
+      run(gate, doc, draft, question.id, given, serverNow());
     },
   };
 }
@@ -96,13 +100,13 @@ export interface Walk {
   back: () => void;
 }
 
-export function useWalk(doc: Y.Doc, folio: Folio): Walk {
+export function useWalk(doc: Y.Doc, folio: Folio, gate: Gate): Walk {
   const { here, back } = standing(folio.walk);
   return {
     here,
     canGoBack: back !== null,
     steps: new Set(folio.walk.map((step) => step.slideId)).size,
-    goTo: (slideId, via) => void visit(doc, slideId, via, serverNow()),
-    back: () => void goBack(doc, serverNow()),
+    goTo: (slideId, via) => void run(gate, doc, visit, slideId, via, serverNow()),
+    back: () => void run(gate, doc, goBack, serverNow()),
   };
 }

@@ -9,6 +9,7 @@ import {
   clipElements,
   clipSlides,
   createHistory,
+  gateFor,
   gateOf,
   plain,
   readDeck,
@@ -387,6 +388,15 @@ describe.each(COMMANDS.map((command) => [command.name, command] as const))(
         expect(run(gate, doc, command, ...given)).toEqual(refuse('role.no'));
       }
       expect(state(doc)).toBe(before);
+    });
+
+    test('a gate of one ability lets through what needs that and nothing else', () => {
+      const doc = harbour();
+      const given = good(doc);
+      const mayPass = command.needs === 'folio:write';
+      const asked = refusalOf(gateFor('folio:write'), doc, command, ...given);
+      expect(asked).toEqual(mayPass ? null : refuse('role.no'));
+      expect(refusalOf(gateFor(), doc, command, ...given)).toEqual(refuse('role.no'));
     });
 
     test('what is refused is refused alike when it is asked and when it is run, and changes nothing', () => {

@@ -58,6 +58,11 @@ export interface Gate {
 
 export const gateOf = (roles: readonly Role[]): Gate => ({ may: (needs) => can(roles, needs) });
 
+/** The gate of somebody who may just this, without the table of roles: what a student's device carries. */
+export const gateFor = (...abilities: readonly Capability[]): Gate => ({
+  may: (needs) => abilities.includes(needs),
+});
+
 /** The one gate for change: whoever may not is refused, whoever may is told whether it applies. */
 export function run<Args extends unknown[], T extends object>(
   gate: Gate,
