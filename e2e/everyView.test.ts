@@ -122,6 +122,16 @@ test('decks, classes, map, slide, check and lessons: nothing serious on any view
   await button('Trails').click();
   await looking.open(page, 'trails', 'aside');
 
+  const letter = { email: 'somebody@gobrel.example', role: 'viewer' };
+  await page.context().request.post(`/api${LAMP.replace('deck', 'decks')}/invitations`, {
+    data: letter,
+    headers: { origin: new URL(page.url()).origin },
+  });
+  await page.goto('/stand-ins/outbox');
+  await looking.at(page, 'outbox');
+  await page.getByRole('article').first().getByRole('link').click();
+  await looking.at(page, 'an invitation');
+
   await page.goto(`${LAMP}/slide/keeper-sees`);
   await looking.at(page, 'slide');
   const tray = trayOf(page);

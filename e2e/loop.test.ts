@@ -4,6 +4,7 @@ import {
   COAUTHOR,
   drag,
   isSaved,
+  invite,
   joinAs,
   newDeck,
   PNG,
@@ -18,12 +19,8 @@ test('from an empty map to a leaf on the big screen', async ({ browser }) => {
   const deckAddress = await test.step('a deck grows on the map', () => growDeck(teacher));
   await test.step('slides are built and walked', () => buildSlide(teacher, deckAddress));
   await test.step('a co-author sees it live', async () => {
-    await teacher.getByRole('button', { name: 'Share' }).click();
-    await teacher.getByLabel('E-mail of a co-author').fill(COAUTHOR.email);
-    await teacher.getByRole('button', { name: 'Add', exact: true }).click();
-    await expect(teacher.getByText('Tomas Maren')).toBeVisible();
-    await teacher.keyboard.press('Escape');
     const coauthor = await signIn(await someone(browser), COAUTHOR);
+    await invite(teacher, coauthor, COAUTHOR);
     await coauthor.goto(`${deckAddress}/slide`);
     await expect(coauthor.getByRole('button', { name: 'Text: Down to the boat' })).toBeVisible();
     await expect(

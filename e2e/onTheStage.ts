@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Browser, type Locator, type Page } from '@playwright/test';
-import { COAUTHOR, newDeck, signIn, someone } from './people';
+import { COAUTHOR, invite, newDeck, signIn, someone } from './people';
 
 /** A new deck with one slide, opened in the slide editor. */
 export async function openSlide(page: Page, name: string): Promise<void> {
@@ -22,11 +22,7 @@ export async function twoOnSlide(
     someone(browser).then((page) => signIn(page, COAUTHOR)),
   ]);
   await openSlide(ines, name);
-  await ines.getByRole('button', { name: 'Share' }).click();
-  await ines.getByLabel('E-mail of a co-author').fill(COAUTHOR.email);
-  await ines.getByRole('button', { name: 'Add', exact: true }).click();
-  await expect(ines.getByRole('dialog')).toContainText('Tomas Maren');
-  await ines.keyboard.press('Escape');
+  await invite(ines, tomas, COAUTHOR);
   await tomas.goto(ines.url());
   await expect(stageOf(tomas)).toBeVisible();
   return { ines, tomas };

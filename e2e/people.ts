@@ -306,3 +306,33 @@ export async function gather(desk: Page, lessonId: string, slideId: string): Pro
   });
   expect(moved.status()).toBe(200);
 }
+
+/** Somebody invites somebody else to the deck that is open, who follows the letter in the outbox and accepts. */
+export async function invite(
+  owner: Page,
+  guest: Page,
+  { email }: { email: string },
+  role: 'may look' | 'may build' = 'may build',
+): Promise<void> {
+  await owner.getByRole('button', { name: 'Share' }).click();
+  const sheet = owner.getByRole('dialog', { name: 'Share' });
+  await sheet.getByLabel('E-mail of whom to invite').fill(email);
+  await sheet.getByLabel('What they may do', { exact: true }).selectOption(role);
+  await sheet.getByRole('button', { name: 'Invite' }).click();
+  await expect(sheet.getByText(`A letter to ${email} is on its way.`)).toBeVisible();
+  await owner.keyboard.press('Escape');
+  await followLetter(guest, email);
+  await guest.getByRole('button', { name: 'Accept' }).click();
+  await expect(guest.getByRole('application', { name: 'Map of the deck' })).toBeVisible();
+}
+
+/** Opens the newest letter to somebody, in the outbox, and follows the address in it. */
+export async function followLetter(page: Page, email: string): Promise<void> {
+  await page.goto('/stand-ins/outbox');
+  const letter = page
+    .getByRole('article')
+    .filter({ hasText: `To ${email}` })
+    .first();
+  await letter.getByRole('link').click();
+  await expect(page.getByRole('heading', { name: /invites you/ })).toBeVisible();
+}

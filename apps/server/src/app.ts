@@ -25,9 +25,11 @@ import { HealthController } from './HealthController.js';
 import { LessonsModule } from './lessons/lessons.module.js';
 import { MediaModule } from './media/media.module.js';
 import { NestLog } from './NestLog.js';
+import { OutboxModule } from './outbox/outbox.module.js';
 import { PictureBoxModule } from './pictureBox/pictureBox.module.js';
 import { ProblemFilter } from './problems/ProblemFilter.js';
 import { validation } from './problems/validation.js';
+import { SharingModule } from './sharing/sharing.module.js';
 import { StartersModule } from './starters/starters.module.js';
 import { ThemesModule } from './themes/themes.module.js';
 import { SyncModule } from './sync/sync.module.js';
@@ -51,7 +53,9 @@ class AppModule {
         AccessModule,
         SyncModule,
         AccountsModule,
+        OutboxModule,
         DecksModule,
+        SharingModule,
         AssetsModule,
         MediaModule,
         StartersModule,

@@ -38,6 +38,10 @@ test.each([
   [{ DATABASE_URL: url, GOBREL_PROXIES: '-1' }, 'GOBREL_PROXIES'],
   [{ DATABASE_URL: url, REDIS_URL: 'localhost' }, 'REDIS_URL'],
   [{ DATABASE_URL: url, LOG_LEVEL: 'loud' }, 'LOG_LEVEL'],
+  [{ DATABASE_URL: url, SMTP_URL: 'mail.example' }, 'SMTP_URL'],
+  [{ DATABASE_URL: url, SMTP_URL: 'smtp://mail.example' }, 'GOBREL_ADDRESS'],
+  [{ DATABASE_URL: url, GOBREL_ADDRESS: 'https://a.example/x' }, 'GOBREL_ADDRESS'],
+  [{ DATABASE_URL: url, GOBREL_OUTBOX: 'everybody' }, 'GOBREL_OUTBOX'],
 ])('%j is said to be wrong, by its name', (env, name) => {
   expect(() => configFromEnvironment('/x', env)).toThrow(name);
 });
@@ -45,7 +49,7 @@ test.each([
 test('every setting stands in the table of docs/running.md', () => {
   const source = readFileSync('apps/server/src/config.ts', 'utf8');
   const table = readFileSync('docs/running.md', 'utf8');
-  const names = [...source.matchAll(/^ {2}([A-Z_]+) = /gm)].map(([, name]) => name!);
-  expect(names).toHaveLength(9);
+  const names = [...source.matchAll(/^ {2}([A-Z_]+)(?:: .+)? = /gm)].map(([, name]) => name!);
+  expect(names).toHaveLength(13);
   for (const name of names) expect(table).toContain(`| \`${name}\``);
 });

@@ -16,6 +16,8 @@ const DeskPage = part(() => import('./desk/DeskPage'));
 const ResultsPage = part(() => import('./results/ResultsPage'));
 const PairedScreenPage = part(() => import('./screen/PairedScreenPage'));
 const BigScreenPage = part(() => import('./screen/BigScreenPage'));
+const InvitationPage = part(() => import('./sharing/InvitationPage'));
+const OutboxPage = part(() => import('./sharing/OutboxPage'));
 const JoinPage = part(() => import('./student/JoinPage'));
 const StudentPage = part(() => import('./student/StudentPage'));
 
@@ -41,6 +43,8 @@ export function App(): ReactElement {
                 <Route path="/results/:lessonId" element={<ResultsPage />} />
                 <Route path="/screen" element={<PairedScreenPage />} />
                 <Route path="/screen/:lessonId" element={<BigScreenPage />} />
+                <Route path="/invited/:token" element={<InvitationPage />} />
+                <Route path="/stand-ins/outbox" element={<OutboxPage />} />
                 <Route path="/join" element={<JoinPage />} />
                 <Route path="/lesson" element={<StudentPage />} />
                 <Route

@@ -262,7 +262,7 @@ export { xapiStatements, type XapiStatement } from './results/xapi.js';
 export type * from './wire/classes.js';
 export type * from './wire/decks.js';
 export type * from './wire/lessons.js';
-export type * from './wire/people.js';
+export * from './wire/people.js';
 export type * from './wire/pictures.js';
 export type * from './wire/screens.js';
 export type * from './wire/student.js';

@@ -2,7 +2,14 @@ import { clipSlides, readDeck, readFolio, visit, type Deck } from '@gobrel/core'
 import { choiceQuestion, deck, slide } from '@gobrel/core/testing';
 import { DecksService } from '../decks/DecksService.js';
 import { openClassroom, type Classroom } from '../testing/classroom.js';
-import { signUp, startServer, until, Visitor, type TestServer } from '../testing/testServer.js';
+import {
+  share,
+  signUp,
+  startServer,
+  until,
+  Visitor,
+  type TestServer,
+} from '../testing/testServer.js';
 
 let server: TestServer;
 let room: Classroom;
@@ -16,7 +23,7 @@ afterAll(() => server.stop());
 
 test('a co-author who is taken out hears nothing more, of the deck or of its lessons', async () => {
   const tomas = await signUp(server.url, 'Tomas');
-  await room.ines.post(`decks/${room.deckId}/people`, { email: tomas.email });
+  await share(room.ines, room.deckId, tomas);
   const desk = await tomas.open(`desk:${room.lessonId}`);
   const deck = await tomas.open(`deck:${room.deckId}`);
   const ada = await room.join('Ada');

@@ -5,6 +5,7 @@ import { RequestMethod } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { addElement, can, thingOf, type Role, type Thing } from '@gobrel/core';
 import { DecksService } from '../decks/DecksService.js';
+import { SharingService } from '../sharing/SharingService.js';
 import { secretDeck } from '../testing/classroom.js';
 import { signUp, startServer, Visitor, type TestServer } from '../testing/testServer.js';
 import { AccessService } from './AccessService.js';
@@ -154,14 +155,10 @@ async function makeWorld(hash: string): Promise<World> {
   const deckId = await decks.adopt(ines.id, doc);
   const trashed = await decks.adopt(ines.id, secretDeck());
   for (const id of [deckId, trashed]) {
-    await must(ines, 'POST', `decks/${id}/people`, { email: tomas.email });
-    // The interface does not offer these roles yet.
-    await server.app
-      .get(DataSource)
-      .query(
-        `INSERT INTO deck_person (deck_id, teacher_id, role) VALUES ($1, $2, 'commenter'), ($1, $3, 'viewer')`,
-        [id, kari.id, vera.id],
-      );
+    const sharing = server.app.get(SharingService);
+    await sharing.give(id, tomas.id, 'coauthor');
+    await sharing.give(id, kari.id, 'commenter');
+    await sharing.give(id, vera.id, 'viewer');
   }
   await must(ines, 'DELETE', `decks/${trashed}`);
   const start = async (teacher: Teacher, deck: string, settings: object = {}) => {
@@ -236,7 +233,9 @@ const addressOf = ({ path, need }: Route, ids: World['ids']): string =>
     .replace(/:(\w+)/g, (_, name: string) => {
       if (name === need!.param) return ids[thingOf(need!.capability)]!;
       if (name === 'folioId') return ids.folio!;
-      return { questionId: 'q', number: '1', personId: nora.id }[name] ?? 'x';
+      return (
+        { questionId: 'q', number: '1', personId: nora.id, invitationId: nora.id }[name] ?? 'x'
+      );
     })
     .replace(/^picture-box\/x$/, 'picture-box/lighthouse');
 

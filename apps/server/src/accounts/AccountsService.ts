@@ -76,9 +76,4 @@ export class AccountsService {
     await this.#sessions.delete({ tokenHash: session });
     this.sync.hangUpOn({ session });
   }
-
-  async findByEmail(email: string): Promise<Teacher | null> {
-    const row = await this.#teachers.findOneBy({ email: email.toLowerCase() });
-    return row && { id: row.id, name: row.name, email: row.email };
-  }
 }

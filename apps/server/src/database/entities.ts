@@ -5,6 +5,8 @@ import * as decks from '../decks/decks.entities.js';
 import * as folios from '../folios/folios.entities.js';
 import * as lessons from '../lessons/lessons.entities.js';
 import * as media from '../media/media.entities.js';
+import * as outbox from '../outbox/outbox.entities.js';
+import * as sharing from '../sharing/sharing.entities.js';
 import * as starters from '../starters/starters.entities.js';
 import * as themes from '../themes/themes.entities.js';
 import * as sync from '../sync/sync.entities.js';
@@ -19,6 +21,8 @@ export const ENTITIES = [
   folios,
   lessons,
   media,
+  outbox,
+  sharing,
   starters,
   sync,
   themes,

@@ -304,6 +304,41 @@ export class KeptThemes1700000000012 implements MigrationInterface {
   }
 }
 
+/** Decks are offered by letter, and letters that are not sent are kept. */
+export class Invitations1700000000013 implements MigrationInterface {
+  name = 'Invitations1700000000013';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      CREATE TABLE invitation (
+        id uuid PRIMARY KEY DEFAULT gen_random_uuid(),
+        deck_id uuid NOT NULL REFERENCES deck ON DELETE CASCADE,
+        teacher_id uuid NOT NULL REFERENCES teacher ON DELETE CASCADE,
+        email text NOT NULL,
+        role text NOT NULL CONSTRAINT invitation_role_check
+          CHECK (role IN ('coauthor', 'commenter', 'viewer')),
+        token_hash text NOT NULL,
+        answer text CONSTRAINT invitation_answer_check
+          CHECK (answer IN ('accepted', 'declined', 'withdrawn')),
+        ends_at timestamptz NOT NULL,
+        created_at timestamptz NOT NULL DEFAULT now(),
+        UNIQUE (deck_id, email)
+      );
+      CREATE UNIQUE INDEX invitation_by_token ON invitation (token_hash);
+      CREATE TABLE mail (
+        id uuid PRIMARY KEY DEFAULT gen_random_uuid(),
+        address text NOT NULL,
+        subject text NOT NULL,
+        words text NOT NULL,
+        created_at timestamptz NOT NULL DEFAULT now()
+      )`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE invitation; DROP TABLE mail');
+  }
+}
+
 /** From the first to the last. */
 export const MIGRATIONS = [
   FirstSchema1700000000000,
@@ -319,6 +354,7 @@ export const MIGRATIONS = [
   MoreRoles1700000000010,
   FailureIds1700000000011,
   KeptThemes1700000000012,
+  Invitations1700000000013,
 ];
 
 /** Reads off all that is stored what it uses. */

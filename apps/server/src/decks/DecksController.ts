@@ -1,16 +1,7 @@
-import type { DeckCard, DeckPeople, Role, Walks } from '@gobrel/core';
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  HttpCode,
-  Param,
-  ParseUUIDPipe,
-  Post,
-} from '@nestjs/common';
-import { CurrentRole, CurrentTeacher, type Teacher } from '../access/guards.js';
-import { NewDeckDto, PersonDto } from './decks.dto.js';
+import type { DeckCard, Walks } from '@gobrel/core';
+import { Body, Controller, Delete, Get, HttpCode, Param, Post } from '@nestjs/common';
+import { CurrentTeacher, type Teacher } from '../access/guards.js';
+import { NewDeckDto } from './decks.dto.js';
 import { DecksService } from './DecksService.js';
 import { Needs } from '../access/needs.js';
 
@@ -35,13 +26,6 @@ export class DecksController {
     @Body() body: NewDeckDto,
   ): Promise<{ id: string }> {
     return { id: await this.decks.create(teacher.id, body) };
-  }
-
-  /** Names and addresses are for those who work on it together. */
-  @Get(':id')
-  @Needs('deck:write', 'id')
-  async open(@CurrentRole() role: Role, @Param('id') id: string): Promise<DeckPeople> {
-    return { id, role, people: await this.decks.people(id) };
   }
 
   /** What a link from another deck can lead to, in the order of the map. */
@@ -82,22 +66,5 @@ export class DecksController {
   @HttpCode(204)
   async restore(@Param('id') id: string): Promise<void> {
     await this.decks.setTrashed(id, false);
-  }
-
-  @Post(':id/people')
-  @Needs('deck:own', 'id')
-  @HttpCode(204)
-  async invite(@Param('id') id: string, @Body() body: PersonDto): Promise<void> {
-    await this.decks.addCoauthor(id, body.email);
-  }
-
-  @Delete(':id/people/:personId')
-  @Needs('deck:own', 'id')
-  @HttpCode(204)
-  async removePerson(
-    @Param('id') id: string,
-    @Param('personId', ParseUUIDPipe) personId: string,
-  ): Promise<void> {
-    await this.decks.removePerson(id, personId);
   }
 }

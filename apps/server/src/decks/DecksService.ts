@@ -9,7 +9,6 @@ import {
   type DeckSummary,
   growFrom,
   type LinkId,
-  type Person,
   plant,
   readDeck,
   renameDeck,
@@ -22,9 +21,8 @@ import {
   summarise,
   type Walks,
 } from '@gobrel/core';
-import { DataSource, Not } from 'typeorm';
+import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
-import { AccountsService } from '../accounts/AccountsService.js';
 import { id, moment, number, oneOf, orNull, rowsOf, text, written } from '../database/rows.js';
 import { refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
@@ -40,7 +38,6 @@ export class DecksService implements OnModuleInit {
     private readonly database: DataSource,
     private readonly store: UpdateStore,
     private readonly sync: SyncService,
-    private readonly accounts: AccountsService,
   ) {}
 
   onModuleInit(): void {
@@ -159,37 +156,5 @@ export class DecksService implements OnModuleInit {
       .getRepository(DeckRow)
       .update({ id: deckId }, { trashedAt: isTrashed ? new Date() : null });
     if (isTrashed) this.sync.hocuspocus.closeConnections(`deck:${deckId}`);
-  }
-
-  async people(deckId: string): Promise<Person[]> {
-    const people = await this.database.getRepository(DeckPersonRow).find({
-      where: { deckId },
-      relations: { teacher: true },
-      order: { role: 'DESC', teacher: { name: 'ASC' } },
-    });
-    return people.flatMap(({ teacher, role }) =>
-      teacher ? [{ id: teacher.id, name: teacher.name, email: teacher.email, role }] : [],
-    );
-  }
-
-  async addCoauthor(deckId: string, email: string): Promise<void> {
-    const teacher = await this.accounts.findByEmail(email);
-    if (!teacher) throw refused('Nobody with this e-mail address has an account here.');
-    await this.database.query(
-      `INSERT INTO deck_person (deck_id, teacher_id, role) VALUES ($1, $2, 'coauthor')
-       ON CONFLICT (deck_id, teacher_id) DO UPDATE SET role = 'coauthor'
-       WHERE deck_person.role <> 'owner'`,
-      [deckId, teacher.id],
-    );
-    // Who has it open already, to look at it, may write from now on.
-    this.sync.hangUpOn({ teacherId: teacher.id });
-  }
-
-  /** Their open connections close at once. The owner stays. */
-  async removePerson(deckId: string, teacherId: string): Promise<void> {
-    await this.database
-      .getRepository(DeckPersonRow)
-      .delete({ deckId, teacherId, role: Not('owner') });
-    this.sync.hangUpOn({ teacherId });
   }
 }

@@ -1,5 +1,5 @@
 import { Transform } from 'class-transformer';
-import { IsEmail, IsOptional, IsString, Length, MaxLength } from 'class-validator';
+import { IsOptional, IsString, Length, MaxLength } from 'class-validator';
 
 const trim = ({ value }: { value: unknown }): unknown =>
   typeof value === 'string' ? value.trim() : value;
@@ -21,10 +21,4 @@ export class NewDeckDto {
   @IsString()
   @MaxLength(150_000, { message: 'A plan has 150,000 signs at the most' })
   plan?: string;
-}
-
-export class PersonDto {
-  @Transform(trim)
-  @IsEmail({}, { message: 'That is not an e-mail address' })
-  email: string;
 }

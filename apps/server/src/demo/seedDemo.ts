@@ -25,6 +25,7 @@ import { FoliosService } from '../folios/FoliosService.js';
 import { JoiningService } from '../folios/JoiningService.js';
 import { LessonsService } from '../lessons/LessonsService.js';
 import { PracticeService } from '../practice/PracticeService.js';
+import { SharingService } from '../sharing/SharingService.js';
 import { SyncService } from '../sync/SyncService.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
 
@@ -45,7 +46,7 @@ export async function seedDemo(app: INestApplication): Promise<boolean> {
   await decks.adopt(ines.id, almanacDeck(pictures), uuid(3));
   await decks.adopt(ines.id, weatherDeck(pictures), uuid(4));
   await decks.adopt(ines.id, fogBankDeck(pictures), uuid(5));
-  await decks.addCoauthor(lamp, tomas.email);
+  await app.get(SharingService).give(lamp, tomas.id, 'coauthor');
 
   const classListId = await app.get(ClassesService).create(ines.id, CLASS_NAME, GROUPED);
   await finishedLesson(app, lamp, classListId);

@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { resolve } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { HocuspocusProvider, HocuspocusProviderWebsocket } from '@hocuspocus/provider';
+import type { GivenRole, Mail } from '@gobrel/core';
 import { Client } from 'pg';
 import WebSocket from 'ws';
 import * as Y from 'yjs';
@@ -40,6 +41,10 @@ export async function startServer(settings: Partial<Config> = {}): Promise<TestS
     seedsDemo: false,
     livesDemo: false,
     // As built: a process of its own cannot be run from sources.
+    smtpUrl: '',
+    mailFrom: 'Gobrel <gobrel@localhost>',
+    outbox: 'here',
+    publicAddress: '',
     practiceWorker: resolve('apps/server/dist/practice/worker.js'),
     pictureWorker: resolve('apps/server/dist/assets/pictureProcess.js'),
     cuttingWorker: resolve('apps/server/dist/sync/cuttingWorker.js'),
@@ -209,4 +214,22 @@ export async function signUp(
   });
   if (status !== 201) throw new Error(JSON.stringify(body));
   return Object.assign(visitor, { id: body.id, email });
+}
+
+/** Invites somebody to a deck by letter, and has them accept. */
+export async function share(
+  owner: Visitor,
+  deckId: string,
+  guest: Visitor & { email: string },
+  role: GivenRole = 'coauthor',
+): Promise<void> {
+  await owner.post(`decks/${deckId}/invitations`, { email: guest.email, role });
+  await guest.post(`invitations/${await letterTo(owner, guest.email)}/accept`);
+}
+
+/** What stands in the newest letter to somebody: the token of its address. */
+export async function letterTo(reader: Visitor, email: string): Promise<string> {
+  const { body } = await reader.get<Mail[]>('outbox');
+  const letter = body.find(({ address }) => address === email);
+  return /\/invited\/([\w-]+)/.exec(letter?.words ?? '')?.[1] ?? '';
 }

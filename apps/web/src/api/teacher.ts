@@ -27,11 +27,13 @@ export const useDecks = (from: 'decks' | 'trash'): UseQueryResult<DeckCard[]> =>
     queryFn: () => http.get<DeckCard[]>(from === 'trash' ? 'decks/trash' : 'decks'),
   });
 
-export const useDeckPeople = (deckId: string): UseQueryResult<DeckPeople> =>
+/** Asked for again while they are looked at: others answer invitations and leave. */
+export const useDeckPeople = (deckId: string, isWatched = false): UseQueryResult<DeckPeople> =>
   useQuery({
     queryKey: ['deck', deckId],
     queryFn: () => http.get(`decks/${deckId}`),
     retry: false,
+    ...(isWatched ? { staleTime: 0, refetchInterval: 3000 } : {}),
   });
 
 export const useClasses = (): UseQueryResult<ClassList[]> =>

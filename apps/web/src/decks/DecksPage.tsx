@@ -1,4 +1,4 @@
-import type { DeckCard, Teacher } from '@gobrel/core';
+import type { DeckCard, Role, Teacher } from '@gobrel/core';
 import { DropdownMenu } from 'radix-ui';
 import { useQueryClient } from '@tanstack/react-query';
 import { MoreHorizontal } from 'lucide-react';
@@ -113,6 +113,12 @@ function Decks({ teacher }: { teacher: Teacher }): ReactElement {
   );
 }
 
+const BADGES: Partial<Record<Role, string>> = {
+  coauthor: 'shared with you',
+  commenter: 'to comment on',
+  viewer: 'to look at',
+};
+
 function Card({ deck }: { deck: DeckCard }): ReactElement {
   const notices = useNotices();
   const change = useChange((run: () => Promise<unknown>) => run(), ['decks']);
@@ -155,7 +161,7 @@ function Card({ deck }: { deck: DeckCard }): ReactElement {
           {deck.lessonNow !== null ? (
             <Badge tone="brass">lesson now · {deck.lessonNow}</Badge>
           ) : (
-            <Badge>{deck.role === 'owner' ? 'private' : 'shared with you'}</Badge>
+            <Badge>{BADGES[deck.role] ?? 'private'}</Badge>
           )}
           <span>
             {count(summary.slides, 'slide')}
@@ -202,6 +208,19 @@ function CardMenu({
           >
             Duplicate
           </DropdownMenu.Item>
+          {deck.role !== 'owner' && (
+            <DropdownMenu.Item
+              className={line}
+              onSelect={() =>
+                onAct(
+                  () => http.remove(`decks/${deck.id}/membership`),
+                  `You have left “${deck.title}”. Its owner can invite you again.`,
+                )
+              }
+            >
+              Leave
+            </DropdownMenu.Item>
+          )}
           {deck.role === 'owner' && (
             <DropdownMenu.Item
               className={line}

@@ -22,7 +22,6 @@ import { takesBackLetters } from '../ui/isTyping';
 import { isNamed, useTyped } from '../ui/useTyped';
 import { UndoRedo } from './UndoRedo';
 import { SavedLabel } from '../ui/SavedLabel';
-import { ShareDialog } from './ShareDialog';
 import { part } from '../offline/part';
 
 const BRING = {
@@ -35,6 +34,7 @@ const MapView = part(BRING.map);
 const SlideEditor = part(BRING.slide);
 const CheckView = part(BRING.check);
 const LessonsView = part(BRING.lessons);
+const ShareDialog = part(() => import('./ShareDialog'));
 
 /** The view that an address asks for is fetched along with the deck, not after it. */
 function bringAlong(path: string): void {
@@ -153,7 +153,11 @@ function Views(): ReactElement {
           </Routes>
         </Suspense>
       </div>
-      <ShareDialog isOpen={isSharing} onClose={() => setIsSharing(false)} />
+      {isSharing && (
+        <Suspense>
+          <ShareDialog onClose={() => setIsSharing(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }

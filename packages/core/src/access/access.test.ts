@@ -15,9 +15,9 @@ const MAY: Record<Role, Capability[]> = {
     ] as const),
     ...(['trash:restore', 'lesson:remove', 'class:keep', 'starter:keep', 'theme:keep'] as const),
   ],
-  coauthor: ['deck:read', 'deck:comment', 'deck:write', 'deck:copy', 'deck:teach'],
-  commenter: ['deck:read', 'deck:comment', 'deck:copy'],
-  viewer: ['deck:read', 'deck:copy'],
+  coauthor: ['deck:read', 'deck:comment', 'deck:write', 'deck:copy', 'deck:teach', 'deck:leave'],
+  commenter: ['deck:read', 'deck:comment', 'deck:copy', 'deck:leave'],
+  viewer: ['deck:read', 'deck:copy', 'deck:leave'],
   link: ['deck:read'],
   teaches: ['lesson:teach', 'lesson:watch', 'folio:read'],
   student: [

@@ -38,6 +38,7 @@ export const CAPABILITIES = [
   'deck:copy',
   'deck:teach',
   'deck:own',
+  'deck:leave',
   'trash:restore',
   'lesson:teach',
   'lesson:remove',
@@ -77,6 +78,8 @@ const TABLE: Readonly<Record<Capability, readonly Role[]>> = {
   'deck:teach': ['owner', 'coauthor'],
   /** Share it, throw it away. */
   'deck:own': ['owner'],
+  /** Give up what one is to it. */
+  'deck:leave': ['coauthor', 'commenter', 'viewer'],
   'trash:restore': ['owner'],
   'lesson:teach': ['teaches'],
   'lesson:remove': ['owner'],

@@ -2,7 +2,7 @@ import type { ThemeData } from '../themes/kind.js';
 import type { Role } from '../access/access.js';
 import type { SlideClip } from '../deck/slides/slideClip.js';
 import type { LinkId, SlideId } from '../parts/ids.js';
-import type { Person } from './people.js';
+import type { OpenInvitation, Person } from './people.js';
 
 /** What a deck's card on the Decks page shows: its small map and a few counts. */
 export interface DeckSummary {
@@ -28,10 +28,12 @@ export interface DeckCard<Time = string> {
 }
 
 /** Who a deck is shared with, and what one is to it oneself. */
-export interface DeckPeople {
+export interface DeckPeople<Time = string> {
   id: string;
   role: Role;
   people: Person[];
+  /** Those that wait for an answer; for the owner alone. */
+  invitations: OpenInvitation<Time>[];
 }
 
 /** How often students have come to each slide, and followed each link. */
