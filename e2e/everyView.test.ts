@@ -122,8 +122,9 @@ test('decks, classes, map, slide, check and lessons: nothing serious on any view
   await button('Trails').click();
   await looking.open(page, 'trails', 'aside');
 
+  const decks = `/api${LAMP.replace('deck', 'decks')}`;
   const letter = { email: 'somebody@gobrel.example', role: 'viewer' };
-  await page.context().request.post(`/api${LAMP.replace('deck', 'decks')}/invitations`, {
+  await page.context().request.post(`${decks}/invitations`, {
     data: letter,
     headers: { origin: new URL(page.url()).origin },
   });
@@ -131,6 +132,12 @@ test('decks, classes, map, slide, check and lessons: nothing serious on any view
   await looking.at(page, 'outbox');
   await page.getByRole('article').first().getByRole('link').click();
   await looking.at(page, 'an invitation');
+  await page.context().request.post(`${decks}/copies`, {
+    headers: { origin: new URL(page.url()).origin },
+  });
+  const shared = await page.context().request.get(decks);
+  await page.goto(`/copy/${((await shared.json()) as { copyToken: string }).copyToken}`);
+  await looking.at(page, 'a copy to take');
 
   await page.goto(`${LAMP}/slide/keeper-sees`);
   await looking.at(page, 'slide');

@@ -53,6 +53,33 @@ test('somebody without an account is invited by letter, makes one, builds, is lo
   await expect(nora.getByRole('heading', { name: 'Not yours to open' })).toBeVisible();
 });
 
+test('a colleague takes a copy from an address, until it is given no more', async ({ browser }) => {
+  const ines = await signIn(await someone(browser));
+  await newDeck(ines, 'To be copied');
+  await ines.getByRole('button', { name: 'Share' }).click();
+  const sheet = ines.getByRole('dialog', { name: 'Share' });
+  await sheet.getByRole('button', { name: 'Make an address' }).click();
+  const address = await sheet.getByLabel('Address for copies').inputValue();
+  const tomas = await someone(browser, { viewport: { width: 390, height: 844 }, hasTouch: true });
+  await tomas.goto(address);
+  await expect(tomas.getByRole('heading', { name: 'Ines Okafor gives you a deck' })).toBeVisible();
+  await tomas.getByRole('button', { name: 'Sign in to take a copy' }).tap();
+  await tomas.getByLabel('E-mail').fill(COAUTHOR.email);
+  await tomas.getByLabel('Password').fill(COAUTHOR.password);
+  await tomas.getByRole('button', { name: 'Sign in' }).tap();
+  await tomas.getByRole('button', { name: 'Take a copy' }).tap();
+  await expect(tomas.getByRole('status', { name: 'Saved state' })).toHaveText('saved');
+  await tomas.goto('/');
+  const card = tomas.getByRole('article').filter({ hasText: 'To be copied' });
+  await expect(card).toContainText('after “To be copied” by Ines Okafor');
+  await expect(card).toContainText('private');
+
+  await sheet.getByRole('button', { name: 'Give no more' }).click();
+  await expect(sheet.getByRole('button', { name: 'Make an address' })).toBeVisible();
+  await tomas.goto(address);
+  await expect(tomas.getByText(/No deck is given at this address/)).toBeVisible();
+});
+
 test('an invitation is taken back, or declined; a deck is handed over, and given back by whom it was shared with', async ({
   browser,
 }) => {

@@ -17,6 +17,7 @@ const ResultsPage = part(() => import('./results/ResultsPage'));
 const PairedScreenPage = part(() => import('./screen/PairedScreenPage'));
 const BigScreenPage = part(() => import('./screen/BigScreenPage'));
 const InvitationPage = part(() => import('./sharing/InvitationPage'));
+const CopyPage = part(() => import('./sharing/CopyPage'));
 const OutboxPage = part(() => import('./sharing/OutboxPage'));
 const JoinPage = part(() => import('./student/JoinPage'));
 const StudentPage = part(() => import('./student/StudentPage'));
@@ -44,6 +45,7 @@ export function App(): ReactElement {
                 <Route path="/screen" element={<PairedScreenPage />} />
                 <Route path="/screen/:lessonId" element={<BigScreenPage />} />
                 <Route path="/invited/:token" element={<InvitationPage />} />
+                <Route path="/copy/:token" element={<CopyPage />} />
                 <Route path="/stand-ins/outbox" element={<OutboxPage />} />
                 <Route path="/join" element={<JoinPage />} />
                 <Route path="/lesson" element={<StudentPage />} />

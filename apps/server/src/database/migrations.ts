@@ -339,6 +339,21 @@ export class Invitations1700000000013 implements MigrationInterface {
   }
 }
 
+/** Copies of a deck can be taken by whoever has an address, and know what they were made from. */
+export class Copies1700000000014 implements MigrationInterface {
+  name = 'Copies1700000000014';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      ALTER TABLE deck ADD COLUMN origins jsonb NOT NULL DEFAULT '[]', ADD COLUMN copy_token text;
+      CREATE UNIQUE INDEX deck_by_copy_token ON deck (copy_token)`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE deck DROP COLUMN origins, DROP COLUMN copy_token');
+  }
+}
+
 /** From the first to the last. */
 export const MIGRATIONS = [
   FirstSchema1700000000000,
@@ -355,6 +370,7 @@ export const MIGRATIONS = [
   FailureIds1700000000011,
   KeptThemes1700000000012,
   Invitations1700000000013,
+  Copies1700000000014,
 ];
 
 /** Reads off all that is stored what it uses. */

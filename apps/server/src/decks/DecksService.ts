@@ -9,6 +9,7 @@ import {
   type DeckSummary,
   growFrom,
   type LinkId,
+  type Origin,
   plant,
   readDeck,
   renameDeck,
@@ -23,6 +24,7 @@ import {
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
+import type { TeacherRow } from '../accounts/accounts.entities.js';
 import { id, moment, number, oneOf, orNull, rowsOf, text, written } from '../database/rows.js';
 import { refused } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
@@ -31,6 +33,9 @@ import { DeckPersonRow, DeckRow } from './decks.entities.js';
 
 /** The most slides of a written plan that a deck is made with at once. */
 const MOST_GROWN = 300;
+
+/** Decks that a copy remembers having come through. */
+const MOST_ORIGINS = 20;
 
 @Injectable()
 export class DecksService implements OnModuleInit {
@@ -59,8 +64,9 @@ export class DecksService implements OnModuleInit {
         changedAt: moment,
         trashedAt: orNull(moment),
         lessonNow: orNull(number),
+        origins: written<Origin[]>(),
       },
-      `SELECT d.id, d.title, p.role, d.summary, d.changed_at AS "changedAt", d.trashed_at AS "trashedAt",
+      `SELECT d.id, d.title, p.role, d.summary, d.changed_at AS "changedAt", d.trashed_at AS "trashedAt", d.origins,
          (SELECT count(f.id)::int FROM lesson l LEFT JOIN folio f ON f.lesson_id = l.id
           WHERE l.deck_id = d.id AND l.ended_at IS NULL GROUP BY l.id
           ORDER BY l.started_at DESC LIMIT 1) AS "lessonNow"
@@ -101,10 +107,15 @@ export class DecksService implements OnModuleInit {
   }
 
   /** Takes a finished document in as a deck of this teacher. */
-  async adopt(teacherId: string, doc: Y.Doc, id?: string): Promise<string> {
+  async adopt(teacherId: string, doc: Y.Doc, id?: string, origins: Origin[] = []): Promise<string> {
     const deck = readDeck(doc);
     const deckId = await this.database.transaction(async (rows) => {
-      const row = rows.create(DeckRow, { id, title: deck.title, summary: summarise(deck) });
+      const row = rows.create(DeckRow, {
+        id,
+        title: deck.title,
+        summary: summarise(deck),
+        origins,
+      });
       await rows.insert(DeckRow, row);
       await rows.insert(DeckPersonRow, { deckId: row.id, teacherId, role: 'owner' });
       return row.id;
@@ -113,11 +124,25 @@ export class DecksService implements OnModuleInit {
     return deckId;
   }
 
+  /** All that is in the document, and nothing of its lessons. A copy of somebody else's deck knows whose that was. */
   async duplicate(teacherId: string, deckId: string): Promise<string> {
+    const { title, origins } = await this.database
+      .getRepository(DeckRow)
+      .findOneByOrFail({ id: deckId });
+    const owner = await this.ownerOf(deckId);
     const copy = new Y.Doc();
     Y.applyUpdate(copy, Y.encodeStateAsUpdate(await this.sync.read(`deck:${deckId}`)));
-    renameDeck(copy, `${String(deckMap(copy).get('title'))} (copy)`);
-    return this.adopt(teacherId, copy);
+    const isOwn = owner?.id === teacherId;
+    if (isOwn) renameDeck(copy, `${String(deckMap(copy).get('title'))} (copy)`);
+    const from = isOwn || !owner ? origins : [...origins, { title, by: owner.name }];
+    return this.adopt(teacherId, copy, undefined, from.slice(-MOST_ORIGINS));
+  }
+
+  async ownerOf(deckId: string): Promise<TeacherRow | null> {
+    const row = await this.database
+      .getRepository(DeckPersonRow)
+      .findOne({ where: { deckId, role: 'owner' }, relations: { teacher: true } });
+    return row?.teacher ?? null;
   }
 
   async walks(deckId: string): Promise<Walks> {

@@ -1,4 +1,4 @@
-import type { DeckSummary, Role } from '@gobrel/core';
+import type { DeckSummary, Origin, Role } from '@gobrel/core';
 import {
   Check,
   Column,
@@ -12,6 +12,7 @@ import { TeacherRow } from '../accounts/accounts.entities.js';
 
 /** A deck as lists show it; what it holds is the document `deck:<id>`. */
 @Entity('deck')
+@Index('deck_by_copy_token', ['copyToken'], { unique: true })
 export class DeckRow {
   @PrimaryGeneratedColumn('uuid')
   id: string;
@@ -30,6 +31,14 @@ export class DeckRow {
 
   @Column('timestamptz', { nullable: true })
   trashedAt: Date | null;
+
+  /** What it was copied from, the newest last. */
+  @Column('jsonb', { default: () => "'[]'" })
+  origins: Origin[];
+
+  /** Whoever has it may take a copy; null while nobody may. */
+  @Column('text', { nullable: true })
+  copyToken: string | null;
 }
 
 /** What a teacher is to a deck. */

@@ -1,4 +1,4 @@
-import type { DeckPeople, Invitation, Role } from '@gobrel/core';
+import type { CopyOffer, DeckPeople, Invitation, Role } from '@gobrel/core';
 import {
   Body,
   Controller,
@@ -31,11 +31,13 @@ export class SharingController {
   @Get()
   @Needs('deck:write', 'id')
   async people(@CurrentRole() role: Role, @Param('id') id: string): Promise<DeckPeople<Date>> {
-    const [people, invitations] = await Promise.all([
+    const isOwner = role === 'owner';
+    const [people, invitations, copyToken] = await Promise.all([
       this.sharing.people(id),
-      role === 'owner' ? this.sharing.open(id) : [],
+      isOwner ? this.sharing.open(id) : [],
+      isOwner ? this.sharing.copyTokenOf(id) : null,
     ]);
-    return { id, role, people, invitations };
+    return { id, role, people, invitations, copyToken };
   }
 
   @Post('invitations')
@@ -82,6 +84,21 @@ export class SharingController {
     await this.sharing.takeOut(id, personId);
   }
 
+  /** From now on whoever has the address may take a copy. */
+  @Post('copies')
+  @Needs('deck:own', 'id')
+  @HttpCode(204)
+  async offerCopies(@Param('id') id: string): Promise<void> {
+    await this.sharing.offerCopies(id);
+  }
+
+  @Delete('copies')
+  @Needs('deck:own', 'id')
+  @HttpCode(204)
+  async offerNoCopies(@Param('id') id: string): Promise<void> {
+    await this.sharing.offerNoCopies(id);
+  }
+
   /** Hands the deck over; who had it builds on together with the new owner. */
   @Post('owner')
   @Needs('deck:own', 'id')
@@ -100,6 +117,27 @@ export class SharingController {
   @HttpCode(204)
   async leave(@CurrentTeacher() teacher: Teacher, @Param('id') id: string): Promise<void> {
     await this.sharing.takeOut(id, teacher.id);
+  }
+}
+
+/** The other end of an address from which copies are taken. */
+@Controller('api/copies/:token')
+@Needs('site:visit')
+export class CopiesController {
+  constructor(private readonly sharing: SharingService) {}
+
+  @Get()
+  show(@Param('token') token: string): Promise<CopyOffer> {
+    return this.sharing.copyOffer(token);
+  }
+
+  @Post()
+  @Needs('site:teach')
+  async take(
+    @CurrentTeacher() teacher: Teacher,
+    @Param('token') token: string,
+  ): Promise<{ id: string }> {
+    return { id: await this.sharing.takeCopy(token, teacher.id) };
   }
 }
 

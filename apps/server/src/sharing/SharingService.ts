@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import {
   SERVER_LIMITS,
+  type CopyOffer,
   type GivenRole,
   type Invitation,
   type OpenInvitation,
@@ -11,6 +12,7 @@ import type { Teacher } from '../access/guards.js';
 import { Throttle } from '../access/Throttle.js';
 import { hashToken, makeToken } from '../access/tokens.js';
 import { DeckPersonRow, DeckRow } from '../decks/decks.entities.js';
+import { DecksService } from '../decks/DecksService.js';
 import { Outbox } from '../outbox/Outbox.js';
 import { Problem, refused, tooMuch } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
@@ -31,6 +33,7 @@ const GONE = new Problem(
 /** Who is what to a deck, and how one becomes it. */
 @Injectable()
 export class SharingService {
+  readonly #decks: Repository<DeckRow>;
   readonly #people: Repository<DeckPersonRow>;
   readonly #invitations: Repository<InvitationRow>;
 
@@ -39,7 +42,9 @@ export class SharingService {
     private readonly sync: SyncService,
     private readonly outbox: Outbox,
     private readonly throttle: Throttle,
+    private readonly decks: DecksService,
   ) {
+    this.#decks = database.getRepository(DeckRow);
     this.#people = database.getRepository(DeckPersonRow);
     this.#invitations = database.getRepository(InvitationRow);
   }
@@ -90,7 +95,7 @@ export class SharingService {
     await this.throttle.record(key);
     const token = makeToken();
     const endsAt = new Date(Date.now() + days * DAY);
-    const { title } = await this.database.getRepository(DeckRow).findOneByOrFail({ id: deckId });
+    const { title } = await this.#decks.findOneByOrFail({ id: deckId });
     const row = { teacherId: by.id, role, tokenHash: hashToken(token), answer: null, endsAt };
     const letter = {
       address: email,
@@ -185,6 +190,48 @@ export class SharingService {
       await people.update({ deckId, teacherId: from }, { role: 'coauthor' });
     });
     for (const teacherId of [from, to]) this.sync.hangUpOn({ teacherId });
+  }
+
+  async copyTokenOf(deckId: string): Promise<string | null> {
+    return (await this.#decks.findOneByOrFail({ id: deckId })).copyToken;
+  }
+
+  /** An address that is there already stays. */
+  async offerCopies(deckId: string): Promise<void> {
+    await this.#decks.update({ id: deckId, copyToken: IsNull() }, { copyToken: makeToken() });
+  }
+
+  async offerNoCopies(deckId: string): Promise<void> {
+    await this.#decks.update({ id: deckId }, { copyToken: null });
+  }
+
+  /** @throws Problem when there is no deck at that address, or not any more */
+  async copyOffer(copyToken: string): Promise<CopyOffer> {
+    const { id, title, summary } = await this.#offered(copyToken);
+    const owner = await this.decks.ownerOf(id);
+    return { title, by: owner?.name ?? '', summary };
+  }
+
+  /** The teacher's own deck, made from it. */
+  async takeCopy(copyToken: string, teacherId: string): Promise<string> {
+    const { id } = await this.#offered(copyToken);
+    const { within, perPerson } = SERVER_LIMITS.copies;
+    const key = `copy:${teacherId}`;
+    if ((await this.throttle.count(key, within)) >= perPerson) throw tooMuch(within);
+    await this.throttle.record(key);
+    return this.decks.duplicate(teacherId, id);
+  }
+
+  async #offered(copyToken: string): Promise<DeckRow> {
+    const deck = await this.#decks.findOneBy({ copyToken, trashedAt: IsNull() });
+    if (!deck) {
+      throw new Problem(
+        404,
+        'Not found',
+        'No deck is given at this address, or not any more. Ask whoever gave it to you.',
+      );
+    }
+    return deck;
   }
 
   /** Answers an invitation, once, and only by the person whom it was sent to. */

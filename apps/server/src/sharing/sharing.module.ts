@@ -1,11 +1,12 @@
 import { Module } from '@nestjs/common';
+import { DecksModule } from '../decks/decks.module.js';
 import { OutboxModule } from '../outbox/outbox.module.js';
-import { InvitationsController, SharingController } from './SharingController.js';
+import { CopiesController, InvitationsController, SharingController } from './SharingController.js';
 import { SharingService } from './SharingService.js';
 
 @Module({
-  imports: [OutboxModule],
-  controllers: [SharingController, InvitationsController],
+  imports: [OutboxModule, DecksModule],
+  controllers: [SharingController, CopiesController, InvitationsController],
   providers: [SharingService],
 })
 export class SharingModule {}

@@ -1,4 +1,12 @@
-import { addChoice, readDeck, type DeckPeople, type Invitation, type Mail } from '@gobrel/core';
+import {
+  addChoice,
+  readDeck,
+  type CopyOffer,
+  type DeckCard,
+  type DeckPeople,
+  type Invitation,
+  type Mail,
+} from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import {
   letterTo,
@@ -192,6 +200,53 @@ test('what is no address or no role is told; somebody who has the deck is not in
   for (let at = 0; at < 58; at += 1) await invite(`w${at}@gobrel.example`);
   await invite('w59@gobrel.example');
   expect(await invite('w60@gobrel.example')).toMatch(/^429/);
+});
+
+test('a copy is taken from an address, with all that is in the deck, its line of origin and nothing of its lessons', async () => {
+  const { ines, id } = await withDeck();
+  const [tomas, nora] = [await signUp(server.url, 'Tomas'), await signUp(server.url, 'Nora')];
+  const deck = await ines.open(`deck:${id}`);
+  addChoice(deck.doc, readDeck(deck.doc).startSlideId!, 'Row out');
+  await deck.acknowledged();
+  await ines.post(`decks/${id}/lessons`, { allowsTypedNames: true });
+  const offer = async (who: Visitor, deckId: string) => {
+    await who.post(`decks/${deckId}/copies`);
+    return (await people(who, deckId)).copyToken!;
+  };
+  const token = await offer(ines, id);
+  // Asked for twice it is the same address.
+  expect(await offer(ines, id)).toBe(token);
+  const stranger = new Visitor(server.url);
+  const offered = async () => (await stranger.get<CopyOffer>(`copies/${token}`)).body;
+  // The card of a deck follows a moment later.
+  await until(async () => (await offered()).summary.slides === 2);
+  expect(await offered()).toMatchObject({ title: 'Tides', by: 'Ines' });
+  expect((await stranger.post(`copies/${token}`)).status).toBe(401);
+  const taken = await tomas.post<{ id: string }>(`copies/${token}`);
+  expect(taken.status).toBe(201);
+  const copy = await tomas.open(`deck:${taken.body.id}`);
+  expect(readDeck(copy.doc).links).toEqual(readDeck(deck.doc).links);
+  expect(await roles(tomas, taken.body.id)).toEqual(['Tomas: owner']);
+  expect((await tomas.get<unknown[]>(`decks/${taken.body.id}/lessons`)).body).toEqual([]);
+  // A copy of the copy has come through both.
+  const further = await nora.post<{ id: string }>(`copies/${await offer(tomas, taken.body.id)}`);
+  const [card] = (await nora.get<DeckCard[]>('decks')).body;
+  expect(card).toMatchObject({
+    id: further.body.id,
+    title: 'Tides',
+    origins: [
+      { title: 'Tides', by: 'Ines' },
+      { title: 'Tides', by: 'Tomas' },
+    ],
+  });
+  // The address of a deck is its owner's to give and to take back.
+  expect((await tomas.post(`decks/${id}/copies`)).status).toBe(404);
+  await ines.request('DELETE', `decks/${id}/copies`);
+  for (const gone of [token, 'null', '']) {
+    expect((await nora.post(`copies/${gone}`)).status).toBe(404);
+  }
+  expect(await offer(ines, id)).not.toBe(token);
+  for (const who of [ines, tomas]) who.close();
 });
 
 test('the outbox is read on the computer of the server, by somebody who is signed in', async () => {

@@ -128,6 +128,7 @@ function Card({ deck }: { deck: DeckCard }): ReactElement {
       onError: (error) => notices.trouble(sentenceOf(error)),
     });
   const { summary } = deck;
+  const from = deck.origins.at(-1);
   return (
     <article className="relative overflow-hidden rounded-[6px] border border-line bg-sheet focus-within:border-petrol hover:border-petrol">
       <div className="h-[150px] bg-[#f3eee3] p-2">
@@ -157,6 +158,11 @@ function Card({ deck }: { deck: DeckCard }): ReactElement {
             <CardMenu deck={deck} onAct={act} />
           )}
         </div>
+        {from && (
+          <p className="truncate text-[13px] text-soft">
+            after “{from.title}” by {from.by}
+          </p>
+        )}
         <div className="mt-2 flex items-center gap-2 text-[13px] text-soft">
           {deck.lessonNow !== null ? (
             <Badge tone="brass">lesson now · {deck.lessonNow}</Badge>

@@ -45,6 +45,7 @@ export default function ShareDialog({ onClose }: { onClose: () => void }): React
         <>
           <Waiting invitations={people.data?.invitations ?? []} />
           <Invite />
+          <Copies token={people.data?.copyToken ?? null} />
         </>
       ) : (
         <Leave />
@@ -239,6 +240,60 @@ function Invite(): ReactElement {
         )}
       </p>
     </form>
+  );
+}
+
+/** An address from which colleagues take copies of their own. */
+function Copies({ token }: { token: string | null }): ReactElement {
+  const { deckId } = useDeck();
+  const share = useSharing();
+  const { tell, trouble } = useNotices();
+  const at = `decks/${deckId}/copies`;
+  const address = `${location.origin}/copy/${token ?? ''}`;
+  const copy = async (): Promise<void> => {
+    try {
+      await navigator.clipboard.writeText(address);
+      tell('The address is copied.');
+    } catch {
+      trouble('The browser does not let us copy. Mark the address and copy it.');
+    }
+  };
+  return (
+    <section className="mt-3 border-t border-line pt-4" aria-label="Give a copy">
+      <h3 className="text-[14px] font-semibold">Give a copy</h3>
+      <p className="text-[14px] text-soft">
+        {token
+          ? 'Whoever has this address, and an account, takes a copy of their own. What you change later is not in it.'
+          : 'An address from which colleagues take a copy of their own. They see nothing of your lessons.'}
+      </p>
+      {token ? (
+        <div className="mt-2 flex flex-wrap items-center gap-2">
+          <input
+            readOnly
+            aria-label="Address for copies"
+            value={address}
+            onFocus={(event) => event.target.select()}
+            className="min-h-[34px] min-w-[220px] flex-1 rounded-[6px] border border-line bg-sheet px-3 text-[14px]"
+          />
+          <Button onClick={() => void copy()}>Copy the address</Button>
+          <Button
+            look="quiet"
+            onClick={() =>
+              share(
+                () => http.remove(at),
+                'The address is good no more. Copies that were taken stay.',
+              )
+            }
+          >
+            Give no more
+          </Button>
+        </div>
+      ) : (
+        <Button className="mt-2" onClick={() => share(() => http.post(at))}>
+          Make an address
+        </Button>
+      )}
+    </section>
   );
 }
 

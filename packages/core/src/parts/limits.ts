@@ -112,6 +112,8 @@ export const SERVER_LIMITS = {
   signUps: { within: 3600, perAddress: 200 },
   /** Letters of invitation that one teacher may have sent in an hour, and days that an invitation is good for. */
   invitations: { within: 3600, perPerson: 60, days: 14 },
+  /** Copies of others' decks that one teacher may take in an hour. */
+  copies: { within: 3600, perPerson: 60 },
   /** Passwords that are checked, made, or wait for it, of all and of all at one address: a school. */
   passwords: { atOnce: 60, waiting: 0, perPerson: 30 },
   /** Practice classes that run at the same time on one server. */

@@ -16,6 +16,18 @@ export interface DeckSummary {
   isLeftward?: boolean;
 }
 
+/** A deck that another one was made from. */
+export interface Origin {
+  title: string;
+  /** Whose it was. */
+  by: string;
+}
+
+/** A deck of which whoever has the address may take a copy. */
+export interface CopyOffer extends Origin {
+  summary: DeckSummary;
+}
+
 export interface DeckCard<Time = string> {
   id: string;
   title: string;
@@ -25,6 +37,8 @@ export interface DeckCard<Time = string> {
   trashedAt: Time | null;
   /** Students in a lesson that runs now; null when none runs. */
   lessonNow: number | null;
+  /** What it was copied from, the newest last. */
+  origins: Origin[];
 }
 
 /** Who a deck is shared with, and what one is to it oneself. */
@@ -34,6 +48,8 @@ export interface DeckPeople<Time = string> {
   people: Person[];
   /** Those that wait for an answer; for the owner alone. */
   invitations: OpenInvitation<Time>[];
+  /** What stands in the address from which others take copies; null while there is none, and for all but the owner. */
+  copyToken: string | null;
 }
 
 /** How often students have come to each slide, and followed each link. */
