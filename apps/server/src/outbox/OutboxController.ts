@@ -17,8 +17,8 @@ export class OutboxController {
 
   @Get()
   list(@Req() request: Request): Promise<Mail<Date>[]> {
-    const { outbox } = this.config;
-    if (outbox === 'none' || (outbox === 'here' && !isFromHere(request))) {
+    const { outbox, proxies } = this.config;
+    if (outbox === 'none' || (outbox === 'here' && !isFromHere(request, proxies))) {
       throw new Problem(
         409,
         'Not shown',
@@ -30,8 +30,7 @@ export class OutboxController {
 }
 
 /** Whether a request was made on this very computer, as far as can be told: a proxy of which nobody was told hides that. */
-function isFromHere(request: Request): boolean {
+function isFromHere(request: Request, proxies: number): boolean {
   const isPassedOn = 'x-forwarded-for' in request.headers || 'forwarded' in request.headers;
-  const isTold = request.app.get('trust proxy') !== 0;
-  return (!isPassedOn || isTold) && /^(::ffff:)?127\.|^::1$/.test(request.ip ?? '');
+  return (!isPassedOn || proxies > 0) && /^(::ffff:)?127\.|^::1$/.test(request.ip ?? '');
 }

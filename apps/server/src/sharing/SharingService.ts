@@ -181,13 +181,18 @@ export class SharingService {
   async handOver(deckId: string, from: string, to: string): Promise<void> {
     await this.database.transaction(async (within) => {
       const people = within.getRepository(DeckPersonRow);
+      // Who hands it over twice at once has given it away by the second time.
+      const given = await people.update(
+        { deckId, teacherId: from, role: 'owner' },
+        { role: 'coauthor' },
+      );
       const taken = await people.update(
         { deckId, teacherId: to, role: Not('owner') },
         { role: 'owner' },
       );
-      if (taken.affected !== 1)
-        throw refused('A deck is handed over to somebody who has it already.');
-      await people.update({ deckId, teacherId: from }, { role: 'coauthor' });
+      if (given.affected !== 1 || taken.affected !== 1 || from === to) {
+        throw refused('A deck is handed over by its owner, to somebody who has it already.');
+      }
     });
     for (const teacherId of [from, to]) this.sync.hangUpOn({ teacherId });
   }
