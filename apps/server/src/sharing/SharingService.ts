@@ -106,16 +106,12 @@ export class SharingService {
         `It is good once, for ${days} days, and only for ${email}. Whoever did not expect this letter can throw it away.`,
       ].join('\n\n'),
     };
-    // Where the letter cannot be sent nobody is invited.
-    await this.database.transaction(async (within) => {
-      await within
-        .getRepository(InvitationRow)
-        .upsert(
-          { deckId, email, ...row, createdAt: new Date() },
-          { conflictPaths: ['deckId', 'email'] },
-        );
-      await this.outbox.send(letter);
-    });
+    // Where the letter cannot be sent nobody is invited. It may take long: the database is not held meanwhile.
+    await this.outbox.send(letter);
+    await this.#invitations.upsert(
+      { deckId, email, ...row, createdAt: new Date() },
+      { conflictPaths: ['deckId', 'email'] },
+    );
     return this.outbox.isShown;
   }
 
