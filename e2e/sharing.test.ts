@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { COAUTHOR, followLetter, invite, newDeck, signIn, someone, test } from './people';
+import { COAUTHOR, followLetter, invite, newDeck, signIn, someone, TEACHER, test } from './people';
 
 test('somebody without an account is invited by letter, makes one, builds, is lowered and taken out under the open page', async ({
   browser,
@@ -120,4 +120,13 @@ test('an invitation is taken back, or declined; a deck is handed over, and given
   await expect(ines.getByRole('link', { name: 'Handed on' })).toHaveCount(0);
   await tomas.goto('/');
   await expect(tomas.getByRole('link', { name: 'Handed on' })).toBeVisible();
+
+  // And left from among the decks, after a question.
+  await tomas.getByRole('link', { name: 'Handed on' }).click();
+  await invite(tomas, ines, TEACHER, 'may look');
+  await ines.goto('/');
+  await ines.getByRole('button', { name: 'More for Handed on' }).click();
+  await ines.getByRole('menuitem', { name: 'Leave …' }).click();
+  await ines.getByRole('dialog').getByRole('button', { name: 'Leave the deck' }).click();
+  await expect(ines.getByRole('link', { name: 'Handed on' })).toHaveCount(0);
 });

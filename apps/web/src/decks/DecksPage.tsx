@@ -9,6 +9,7 @@ import { useChange, useDecks } from '../api/teacher';
 import { forgetKept } from '../sync/kept.js';
 import { forgetSocket } from '../sync/pageSocket';
 import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
 import { useNotices } from '../ui/Notice';
 import { Badge, Header, Initials } from '../ui/Page';
 import { DeckMapPicture } from './DeckMapPicture';
@@ -129,6 +130,7 @@ function Card({ deck }: { deck: DeckCard }): ReactElement {
     });
   const { summary } = deck;
   const from = deck.origins.at(-1);
+  const [isLeaving, setIsLeaving] = useState(false);
   return (
     <article className="relative overflow-hidden rounded-[6px] border border-line bg-sheet focus-within:border-petrol hover:border-petrol">
       <div className="h-[150px] bg-[#f3eee3] p-2">
@@ -155,7 +157,7 @@ function Card({ deck }: { deck: DeckCard }): ReactElement {
               Restore
             </Button>
           ) : (
-            <CardMenu deck={deck} onAct={act} />
+            <CardMenu deck={deck} onAct={act} onLeave={() => setIsLeaving(true)} />
           )}
         </div>
         {from && (
@@ -180,6 +182,21 @@ function Card({ deck }: { deck: DeckCard }): ReactElement {
           <span className="ml-auto">{when(deck.changedAt)}</span>
         </div>
       </div>
+      <Dialog
+        title={`Leave “${deck.title}”?`}
+        description="You will not have this deck any more, unless you are invited again."
+        isOpen={isLeaving}
+        onClose={() => setIsLeaving(false)}
+      >
+        <Button
+          look="ember"
+          onClick={() =>
+            act(() => http.remove(`decks/${deck.id}/membership`), `You have left “${deck.title}”.`)
+          }
+        >
+          Leave the deck
+        </Button>
+      </Dialog>
     </article>
   );
 }
@@ -187,8 +204,10 @@ function Card({ deck }: { deck: DeckCard }): ReactElement {
 function CardMenu({
   deck,
   onAct,
+  onLeave,
 }: {
   deck: DeckCard;
+  onLeave: () => void;
   onAct: (run: () => Promise<unknown>, said: string) => void;
 }): ReactElement {
   const line =
@@ -215,16 +234,8 @@ function CardMenu({
             Duplicate
           </DropdownMenu.Item>
           {deck.role !== 'owner' && (
-            <DropdownMenu.Item
-              className={line}
-              onSelect={() =>
-                onAct(
-                  () => http.remove(`decks/${deck.id}/membership`),
-                  `You have left “${deck.title}”. Its owner can invite you again.`,
-                )
-              }
-            >
-              Leave
+            <DropdownMenu.Item className={line} onSelect={onLeave}>
+              Leave …
             </DropdownMenu.Item>
           )}
           {deck.role === 'owner' && (
