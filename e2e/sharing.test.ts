@@ -19,6 +19,13 @@ test('somebody without an account is invited by letter, makes one, builds, is lo
   const waiting = sheet.getByRole('region', { name: 'Invited' });
   await expect(waiting).toContainText(`${email}may build, until`);
   await expect(sheet.getByRole('link', { name: 'See it in the outbox' })).toBeVisible();
+  // Without a network it waits, and says so.
+  await ines.context().setOffline(true);
+  await address.fill(`later.${email}`);
+  await address.press('Enter');
+  await expect(sheet.getByText(/sent as soon as there is one/)).toBeVisible();
+  await ines.context().setOffline(false);
+  await expect(sheet.getByText(`A letter to later.${email} is on its way.`)).toBeVisible();
 
   // The letter is followed by somebody whom the server does not know.
   const reader = await signIn(await someone(browser));
@@ -46,7 +53,7 @@ test('somebody without an account is invited by letter, makes one, builds, is lo
 
   await ines.keyboard.press('Escape');
   await ines.getByRole('button', { name: 'Share' }).click();
-  await expect(waiting).toHaveCount(0);
+  await expect(waiting.getByText(email, { exact: true })).toHaveCount(0);
   await sheet.getByLabel('What Nora Sund may do').selectOption('may look');
   await expect(saved).toHaveText('to look at');
   await sheet.getByRole('button', { name: 'Take out' }).click();

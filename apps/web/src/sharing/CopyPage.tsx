@@ -7,6 +7,7 @@ import { useChange, useTeacher } from '../api/teacher';
 import { DeckMapPicture } from '../decks/DeckMapPicture';
 import { Button } from '../ui/Button';
 import { Centre, Mark } from '../ui/Page';
+import { NothingHere } from './NothingHere';
 import { count } from '../ui/when';
 
 /** A deck of which one may take a copy of one’s own. */
@@ -20,7 +21,7 @@ export default function CopyPage(): ReactElement {
   const teacher = useTeacher();
   const navigate = useNavigate();
   const take = useChange(() => http.post<{ id: string }>(`copies/${token}`), ['decks']);
-  if (offer.error) return <Centre title="No deck here">{sentenceOf(offer.error)}</Centre>;
+  if (offer.error) return <NothingHere title="No deck here" error={offer.error} />;
   if (!offer.data || teacher.isPending) return <Centre>Opening …</Centre>;
   const { title, by, summary } = offer.data;
   const begin = (): void => {

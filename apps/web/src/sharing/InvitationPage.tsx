@@ -6,6 +6,7 @@ import { http, sentenceOf } from '../api/http';
 import { useChange, useTeacher } from '../api/teacher';
 import { Button } from '../ui/Button';
 import { Centre, Mark } from '../ui/Page';
+import { NothingHere } from './NothingHere';
 
 const TO: Record<GivenRole, string> = {
   viewer: 'to look at a deck',
@@ -32,8 +33,7 @@ export default function InvitationPage(): ReactElement {
   const navigate = useNavigate();
   const accept = useChange(() => http.post<{ deckId: string }>(`${at}/accept`), ['decks']);
   const decline = useChange(() => http.post(`${at}/decline`), ['invitation', token]);
-  if (invitation.error)
-    return <Centre title="No invitation">{sentenceOf(invitation.error)}</Centre>;
+  if (invitation.error) return <NothingHere title="No invitation" error={invitation.error} />;
   if (!invitation.data || teacher.isPending) return <Centre>Opening …</Centre>;
   const isOther = teacher.data !== undefined && teacher.data.email !== invitation.data.email;
   const isMine = teacher.data !== undefined && !isOther;

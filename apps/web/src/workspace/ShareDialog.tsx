@@ -223,6 +223,7 @@ function Invite(): ReactElement {
         </Button>
       </div>
       <p role="status" className="mt-2 min-h-5 text-[13px] text-soft">
+        {invite.isPaused && 'There is no network. The letter is sent as soon as there is one.'}
         {invite.isSuccess && (
           <>
             A letter to {invite.variables.email.trim()} is on its way.{' '}
