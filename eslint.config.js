@@ -32,14 +32,15 @@ const WEB = [
   ['elements/**/!(Settings|Adding)'],
   ['stage'],
   ['cards', 'editing'],
-  ['links', 'lesson', 'starters'],
+  ['links', 'lesson', 'starters', 'walking'],
   ['settings'],
   ['elements/*/{Settings,Adding}'],
   [
     ...['check', 'classes', 'decks', 'desk', 'lessons', 'map', 'results', 'screen', 'show'],
-    ...['slide', 'student'],
+    ...['published', 'sharing', 'slide', 'student'],
   ],
   ['workspace'],
+  ['Teaching'],
   ['App'],
   ['main'],
 ];

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Browser, type Page } from '@playwright/test';
 import { stageOf, trayOf } from './onTheStage';
-import { joinAs, LAMP, RUNNING, signIn, someone, test } from './people';
+import { copyOfLamp, joinAs, LAMP, RUNNING, signIn, someone, test } from './people';
 
 const ENDED = '00000000-0000-4000-8000-000000000101';
 
@@ -229,7 +229,14 @@ test('show, desk, results, screens and a student’s page: nothing serious on an
   await page.goto(`/screen/${RUNNING}`);
   await looking.at(page, 'big screen');
   const paired = looking.watch(await someone(browser));
-  for (const view of ['/screen', '/sign-in', '/join']) {
+  await page.goto(`${await copyOfLamp(page)}/map`);
+  await button('Share').click();
+  await page.getByRole('radio', { name: 'With anyone' }).click();
+  await button('Publish').click();
+  const address = page.getByLabel('Address of the published deck');
+  await expect(address).toBeVisible();
+  await looking.at(page, 'share with anyone');
+  for (const view of [await address.inputValue(), '/screen', '/sign-in', '/join']) {
     await paired.goto(view);
     await looking.at(paired, view);
   }

@@ -312,7 +312,7 @@ export async function invite(
   owner: Page,
   guest: Page,
   { email }: { email: string },
-  role: 'may look' | 'may build' = 'may build',
+  role: 'may look' | 'may comment' | 'may build' = 'may build',
 ): Promise<void> {
   await owner.getByRole('button', { name: 'Share' }).click();
   const sheet = owner.getByRole('dialog', { name: 'Share' });

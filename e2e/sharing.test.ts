@@ -1,5 +1,21 @@
-import { expect } from '@playwright/test';
-import { COAUTHOR, followLetter, invite, newDeck, signIn, someone, TEACHER, test } from './people';
+import { expect, type Locator, type Page } from '@playwright/test';
+import {
+  COAUTHOR,
+  followLetter,
+  invite,
+  isSaved,
+  LAMP,
+  newDeck,
+  signIn,
+  someone,
+  TEACHER,
+  test,
+} from './people';
+
+const card = (page: Page, title: string): Locator =>
+  page
+    .getByRole('application', { name: 'Map of the deck' })
+    .getByRole('group', { name: title, exact: true });
 
 test('somebody without an account is invited by letter, makes one, builds, is lowered and taken out under the open page', async ({
   browser,
@@ -136,4 +152,41 @@ test('an invitation is taken back, or declined; a deck is handed over, and given
   await ines.getByRole('menuitem', { name: 'Leave …' }).click();
   await ines.getByRole('dialog').getByRole('button', { name: 'Leave the deck' }).click();
   await expect(ines.getByRole('link', { name: 'Handed on' })).toHaveCount(0);
+});
+
+test('slides, and a section, are copied into another deck: beside what is there, with their links, and one undo away', async ({
+  browser,
+}) => {
+  const ines = await signIn(await someone(browser));
+  await newDeck(ines, 'Takes slides in');
+  const into = ines.url();
+  await ines.goto(`${LAMP}/map`);
+  await card(ines, 'Copper holds').click();
+  await ines.getByRole('button', { name: 'More', exact: true }).click();
+  await ines.getByRole('menuitem', { name: 'Copy into another deck …' }).click();
+  const dialog = ines.getByRole('dialog', { name: 'Copy 1 slide into …' });
+  await dialog.getByLabel('Find a deck').fill('takes slides');
+  await dialog.getByRole('button', { name: /Takes slides in/ }).click();
+  await expect(ines).toHaveURL(into);
+  await expect(ines.getByText(/^One slide pasted\./)).toBeVisible();
+  await expect(card(ines, 'Copper holds')).toBeVisible();
+  await isSaved(ines);
+  // It comes once.
+  await ines.reload();
+  await expect(card(ines, 'Copper holds')).toHaveCount(1);
+
+  await ines.goto(`${LAMP}/map`);
+  await ines
+    .getByRole('button', { name: /The lamp room/ })
+    .last()
+    .click();
+  await ines.getByRole('button', { name: 'Into another deck …' }).click();
+  const section = ines.getByRole('dialog', { name: 'Copy “The lamp room” into …' });
+  await section.getByRole('button', { name: /Takes slides in/ }).click();
+  await expect(ines.getByText(/^3 slides pasted/)).toBeVisible();
+  await expect(ines.getByText('The lamp room', { exact: true }).first()).toBeVisible();
+  await expect(card(ines, 'A wire has burnt through')).toBeVisible();
+  await isSaved(ines);
+  await ines.keyboard.press('Control+z');
+  await expect(card(ines, 'A wire has burnt through')).toHaveCount(0);
 });

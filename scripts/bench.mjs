@@ -21,6 +21,7 @@ const BENCHES = [
   'classSizes',
   'heavyTallies',
   'hostileClass',
+  'readers',
 ];
 const wanted = process.argv.slice(2);
 const unknown = wanted.filter((name) => !BENCHES.includes(name));

@@ -142,9 +142,13 @@ await shoot(teacher, 'results');
 await teacher.goto(`${LAMP}/map`);
 await teacher.getByRole('application', { name: 'Map of the deck' }).waitFor();
 await teacher.waitForTimeout(800);
-await teacher.mouse.click(640, 720);
-await teacher.getByRole('button', { name: 'From a starter' }).click();
-await shoot(teacher, 'starters');
+await teacher.getByRole('button', { name: 'Share' }).click();
+await teacher.getByRole('radio', { name: 'With anyone' }).click();
+await teacher.getByRole('radio', { name: 'On all' }).click();
+await teacher.getByRole('button', { name: 'Publish', exact: true }).click();
+await teacher.getByLabel('Address of the published deck').waitFor();
+await teacher.waitForTimeout(800);
+await shoot(teacher, 'share');
 // A lesson of its own, with a practice class in it.
 await teacher.goto(`${LAMP}/lessons`);
 await teacher.getByRole('button', { name: 'Start a lesson' }).click();

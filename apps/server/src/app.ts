@@ -15,6 +15,7 @@ import { originCheck } from './access/originCheck.js';
 import { AccountsModule } from './accounts/accounts.module.js';
 import { AssetsModule } from './assets/assets.module.js';
 import { ClassesModule } from './classes/classes.module.js';
+import { CommentsModule } from './comments/comments.module.js';
 import { CONFIG, type Config } from './config.js';
 import { serveInterface } from './serveInterface.js';
 import { MIGRATIONS } from './database/migrations.js';
@@ -27,6 +28,10 @@ import { MediaModule } from './media/media.module.js';
 import { NestLog } from './NestLog.js';
 import { OutboxModule } from './outbox/outbox.module.js';
 import { PictureBoxModule } from './pictureBox/pictureBox.module.js';
+import { PublishingModule } from './publishing/publishing.module.js';
+import { PublishingService } from './publishing/PublishingService.js';
+import { publishedPage } from './publishing/publishedPage.js';
+import { schoolSite } from './publishing/schoolSite.js';
 import { ProblemFilter } from './problems/ProblemFilter.js';
 import { validation } from './problems/validation.js';
 import { SharingModule } from './sharing/sharing.module.js';
@@ -56,6 +61,8 @@ class AppModule {
         OutboxModule,
         DecksModule,
         SharingModule,
+        PublishingModule,
+        CommentsModule,
         AssetsModule,
         MediaModule,
         StartersModule,
@@ -115,7 +122,11 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.useGlobalPipes(validation);
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
-  if (config.webFolder) app.use(serveInterface(config.webFolder));
+  if (config.webFolder) {
+    app.use('/stand-ins/school-site', schoolSite(config));
+    app.use('/at/:code', publishedPage(config, app.get(PublishingService)));
+    app.use(serveInterface(config.webFolder));
+  }
   app.get(SyncService).attach(app.getHttpServer());
   await app.init();
   return app;

@@ -60,8 +60,14 @@ test('a version that is laid down while the server runs is served whole', async 
   expect((await get('/static/index-number-two.js')).status).toBe(200);
 });
 
+test('a part of a newer page that somebody else has handed out is found', async () => {
+  build('newer', 4);
+  expect((await get('/static/index-newer.js')).text).toBe('// newer');
+  expect((await get('/static/index-none.js')).status).toBe(404);
+});
+
 test('a file that goes while it is asked for ends that answer, not the server', async () => {
-  build('three', 3);
+  build('three', 5);
   await get('/');
   rmSync(join(folder, 'static', 'index-three.js'));
   await expect(get('/static/index-three.js')).rejects.toThrow();

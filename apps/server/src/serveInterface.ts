@@ -21,14 +21,19 @@ export function serveInterface(folder: string): RequestHandler {
     // A file that goes while it is being read ends this answer, not the server.
     response.once('pipe', (file) => file.once('error', () => response.destroy()));
     const isPart = request.path.startsWith('/static/');
-    if (!isPart) {
+    const listAnew = (): boolean => {
       const now = versionNow();
-      if (now !== version && now !== 0) [version, files] = [now, listed(folder)];
-    }
+      if (now === version || now === 0) return false;
+      [version, files] = [now, listed(folder)];
+      return true;
+    };
+    if (!isPart) listAnew();
     files(request, response, () => {
-      // A file that is gone is told, not answered with the page: an old page would take that for a script.
+      // A file that is gone is told, not answered with the page: an old page would take that for a script. One of a newer
+      // page, which others may have handed out, is looked for once more.
       if (isPart) {
-        next();
+        if (listAnew()) files(request, response, next);
+        else next();
         return;
       }
       request.url = '/';

@@ -4,6 +4,7 @@ import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config.js';
 import { isAny, oneOf, rowOf, rowsOf, text } from '../database/rows.js';
 import { cookieIn } from './cookies.js';
+import { IS_LIVE, passesIn } from './livePublication.js';
 import { OPEN_SCREEN } from './openScreen.js';
 import { hashToken, SCREEN_COOKIE, SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
 
@@ -42,6 +43,11 @@ const READ_ON_SCREEN = `${USED}, paired AS (
     SELECT l.* FROM ${OPEN_SCREEN} JOIN lesson l ON l.id = s.lesson_id WHERE s.token_hash = $2)
   SELECT 1 FROM used JOIN paired USING (edition_id) WHERE used.name LIKE '%#student' UNION ALL
   SELECT 1 FROM used JOIN paired l ON l.state->'presenting'->>'folioId' = folio_id::text LIMIT 1`;
+/** What readers get of a published deck, by the pass words that they have told. */
+const READ_BY_READER = `${USED}
+  SELECT 1 FROM used JOIN publication b USING (edition_id) JOIN deck d ON d.id = b.deck_id
+    WHERE used.name LIKE '%#student' AND ${IS_LIVE}
+      AND (b.pass_token IS NULL OR b.pass_token = ANY ($2::text[])) LIMIT 1`;
 
 /** What a teacher is to a lesson: it belongs to those who may teach with the deck, its end to the owner of one that is there. */
 const LESSON = `SELECT unnest(CASE WHEN p.role = 'owner' AND d.trashed_at IS NULL
@@ -188,7 +194,8 @@ export class AccessService {
     // On a big screen: what the lesson's edition shows, and the leaves that are presented on it.
     if (screen && (await this.#isFound(READ_ON_SCREEN, [hash, hashToken(screen)])))
       return ['reader'];
-    return [];
+    const passes = passesIn(cookieHeader, this.config);
+    return (await this.#isFound(READ_BY_READER, [hash, passes])) ? ['reader'] : [];
   }
 
   #isFound(statement: string, given: unknown[]): Promise<boolean> {

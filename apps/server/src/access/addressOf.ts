@@ -1,4 +1,6 @@
 import type { IncomingMessage } from 'node:http';
+import type { Request } from 'express';
+import type { Config } from '../config.js';
 
 /**
  * Where a request comes from. Behind `proxies` reverse proxies of our own that is as many places from the end of
@@ -10,3 +12,7 @@ export function addressOf(request: IncomingMessage, proxies: number): string {
   const forwarded = proxies > 0 ? told.at(-proxies)?.trim() : '';
   return forwarded || request.socket.remoteAddress || '';
 }
+
+/** The address that people reach this server by: as it is set, or as this request has come. */
+export const ownAddress = (config: Config, request: Request): string =>
+  config.publicAddress || `${request.protocol}://${request.get('host') ?? ''}`;

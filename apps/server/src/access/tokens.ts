@@ -12,4 +12,6 @@ export const SESSION_COOKIE = 'gobrel_session';
 export const SCREEN_COOKIE = 'gobrel_screen';
 /** Tells devices behind one address apart, so that one that guesses does not shut out the others. */
 export const DEVICE_COOKIE = 'gobrel_device';
+/** Pass words of published decks that this device has told. */
+export const READER_COOKIE = 'gobrel_reader';
 export const STUDENT_COOKIE = 'gobrel_student';

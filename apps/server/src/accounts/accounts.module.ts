@@ -6,6 +6,6 @@ import { Passwords } from './Passwords.js';
 @Module({
   controllers: [AccountsController],
   providers: [AccountsService, Passwords],
-  exports: [AccountsService],
+  exports: [AccountsService, Passwords],
 })
 export class AccountsModule {}

@@ -1,11 +1,13 @@
 import * as accounts from '../accounts/accounts.entities.js';
 import * as assets from '../assets/assets.entities.js';
 import * as classes from '../classes/classes.entities.js';
+import * as comments from '../comments/comments.entities.js';
 import * as decks from '../decks/decks.entities.js';
 import * as folios from '../folios/folios.entities.js';
 import * as lessons from '../lessons/lessons.entities.js';
 import * as media from '../media/media.entities.js';
 import * as outbox from '../outbox/outbox.entities.js';
+import * as publishing from '../publishing/publishing.entities.js';
 import * as sharing from '../sharing/sharing.entities.js';
 import * as starters from '../starters/starters.entities.js';
 import * as themes from '../themes/themes.entities.js';
@@ -17,11 +19,13 @@ export const ENTITIES = [
   accounts,
   assets,
   classes,
+  comments,
   decks,
   folios,
   lessons,
   media,
   outbox,
+  publishing,
   sharing,
   starters,
   sync,

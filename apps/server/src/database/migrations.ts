@@ -2,6 +2,12 @@ import { noteUses, hashesIn } from '../assets/uses.js';
 import { readPlainDeck, studentView, sure } from '@gobrel/core';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { FirstSchema1700000000000 } from './FirstSchema.js';
+import {
+  Comments1700000000016,
+  Copies1700000000014,
+  Invitations1700000000013,
+  Publications1700000000015,
+} from './SharingSchema.js';
 
 /** Files that decks link to, and the trails and sections that decks have since. */
 export class FilesAndTrails1700000000001 implements MigrationInterface {
@@ -304,56 +310,6 @@ export class KeptThemes1700000000012 implements MigrationInterface {
   }
 }
 
-/** Decks are offered by letter, and letters that are not sent are kept. */
-export class Invitations1700000000013 implements MigrationInterface {
-  name = 'Invitations1700000000013';
-
-  async up(runner: QueryRunner): Promise<void> {
-    await runner.query(`
-      CREATE TABLE invitation (
-        id uuid PRIMARY KEY DEFAULT gen_random_uuid(),
-        deck_id uuid NOT NULL REFERENCES deck ON DELETE CASCADE,
-        teacher_id uuid NOT NULL REFERENCES teacher ON DELETE CASCADE,
-        email text NOT NULL,
-        role text NOT NULL CONSTRAINT invitation_role_check
-          CHECK (role IN ('coauthor', 'commenter', 'viewer')),
-        token_hash text NOT NULL,
-        answer text CONSTRAINT invitation_answer_check
-          CHECK (answer IN ('accepted', 'declined', 'withdrawn')),
-        ends_at timestamptz NOT NULL,
-        created_at timestamptz NOT NULL DEFAULT now(),
-        UNIQUE (deck_id, email)
-      );
-      CREATE UNIQUE INDEX invitation_by_token ON invitation (token_hash);
-      CREATE TABLE mail (
-        id uuid PRIMARY KEY DEFAULT gen_random_uuid(),
-        address text NOT NULL,
-        subject text NOT NULL,
-        words text NOT NULL,
-        created_at timestamptz NOT NULL DEFAULT now()
-      )`);
-  }
-
-  async down(runner: QueryRunner): Promise<void> {
-    await runner.query('DROP TABLE invitation; DROP TABLE mail');
-  }
-}
-
-/** Copies of a deck can be taken by whoever has an address, and know what they were made from. */
-export class Copies1700000000014 implements MigrationInterface {
-  name = 'Copies1700000000014';
-
-  async up(runner: QueryRunner): Promise<void> {
-    await runner.query(`
-      ALTER TABLE deck ADD COLUMN origins jsonb NOT NULL DEFAULT '[]', ADD COLUMN copy_token text;
-      CREATE UNIQUE INDEX deck_by_copy_token ON deck (copy_token)`);
-  }
-
-  async down(runner: QueryRunner): Promise<void> {
-    await runner.query('ALTER TABLE deck DROP COLUMN origins, DROP COLUMN copy_token');
-  }
-}
-
 /** From the first to the last. */
 export const MIGRATIONS = [
   FirstSchema1700000000000,
@@ -371,6 +327,8 @@ export const MIGRATIONS = [
   KeptThemes1700000000012,
   Invitations1700000000013,
   Copies1700000000014,
+  Publications1700000000015,
+  Comments1700000000016,
 ];
 
 /** Reads off all that is stored what it uses. */

@@ -14,6 +14,7 @@ import {
   readDeck,
   renameDeck,
   ROLES,
+  SERVER_LIMITS,
   setOut,
   setScenery,
   type SlideId,
@@ -24,9 +25,21 @@ import {
 } from '@gobrel/core';
 import { DataSource } from 'typeorm';
 import * as Y from 'yjs';
+import { IS_LIVE } from '../access/livePublication.js';
+import { Throttle } from '../access/Throttle.js';
 import type { TeacherRow } from '../accounts/accounts.entities.js';
-import { id, moment, number, oneOf, orNull, rowsOf, text, written } from '../database/rows.js';
-import { refused } from '../problems/problem.js';
+import {
+  flag,
+  id,
+  moment,
+  number,
+  oneOf,
+  orNull,
+  rowsOf,
+  text,
+  written,
+} from '../database/rows.js';
+import { refused, tooMuch } from '../problems/problem.js';
 import { SyncService } from '../sync/SyncService.js';
 import { UpdateStore } from '../sync/UpdateStore.js';
 import { DeckPersonRow, DeckRow } from './decks.entities.js';
@@ -43,6 +56,7 @@ export class DecksService implements OnModuleInit {
     private readonly database: DataSource,
     private readonly store: UpdateStore,
     private readonly sync: SyncService,
+    private readonly throttle: Throttle,
   ) {}
 
   onModuleInit(): void {
@@ -64,12 +78,14 @@ export class DecksService implements OnModuleInit {
         changedAt: moment,
         trashedAt: orNull(moment),
         lessonNow: orNull(number),
+        isPublished: flag,
         origins: written<Origin[]>(),
       },
       `SELECT d.id, d.title, p.role, d.summary, d.changed_at AS "changedAt", d.trashed_at AS "trashedAt", d.origins,
          (SELECT count(f.id)::int FROM lesson l LEFT JOIN folio f ON f.lesson_id = l.id
           WHERE l.deck_id = d.id AND l.ended_at IS NULL GROUP BY l.id
-          ORDER BY l.started_at DESC LIMIT 1) AS "lessonNow"
+          ORDER BY l.started_at DESC LIMIT 1) AS "lessonNow",
+         EXISTS (SELECT 1 FROM publication b WHERE b.deck_id = d.id AND ${IS_LIVE}) AS "isPublished"
        FROM deck d JOIN deck_person p ON p.deck_id = d.id AND p.teacher_id = $1
        WHERE (d.trashed_at IS NOT NULL) = $2
        ORDER BY d.changed_at DESC, d.title`,
@@ -124,18 +140,31 @@ export class DecksService implements OnModuleInit {
     return deckId;
   }
 
-  /** All that is in the document, and nothing of its lessons. A copy of somebody else's deck knows whose that was. */
-  async duplicate(teacherId: string, deckId: string): Promise<string> {
+  /**
+   * All that is in the document, and nothing of its lessons. A copy of somebody else's deck knows whose that was.
+   * @param frozen the document as it was published; otherwise as it is now
+   */
+  async duplicate(teacherId: string, deckId: string, frozen?: Uint8Array): Promise<string> {
     const { title, origins } = await this.database
       .getRepository(DeckRow)
       .findOneByOrFail({ id: deckId });
     const owner = await this.ownerOf(deckId);
     const copy = new Y.Doc();
-    Y.applyUpdate(copy, Y.encodeStateAsUpdate(await this.sync.read(`deck:${deckId}`)));
+    const state = frozen ?? Y.encodeStateAsUpdate(await this.sync.read(`deck:${deckId}`));
+    Y.applyUpdate(copy, state);
     const isOwn = owner?.id === teacherId;
     if (isOwn) renameDeck(copy, `${String(deckMap(copy).get('title'))} (copy)`);
     const from = isOwn || !owner ? origins : [...origins, { title, by: owner.name }];
     return this.adopt(teacherId, copy, undefined, from.slice(-MOST_ORIGINS));
+  }
+
+  /** As `duplicate`, for somebody to whom the deck is offered: so many in a time. */
+  async takeCopy(teacherId: string, deckId: string, frozen?: Uint8Array): Promise<string> {
+    const { within, perPerson } = SERVER_LIMITS.copies;
+    const key = `copy:${teacherId}`;
+    if ((await this.throttle.count(key, within)) >= perPerson) throw tooMuch(within);
+    await this.throttle.record(key);
+    return this.duplicate(teacherId, deckId, frozen);
   }
 
   async ownerOf(deckId: string): Promise<TeacherRow | null> {

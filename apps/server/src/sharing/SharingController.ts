@@ -13,6 +13,7 @@ import {
   Req,
 } from '@nestjs/common';
 import type { Request } from 'express';
+import { ownAddress } from '../access/addressOf.js';
 import { CurrentRole, CurrentTeacher, type Teacher } from '../access/guards.js';
 import { Needs } from '../access/needs.js';
 import { CONFIG, type Config } from '../config.js';
@@ -49,7 +50,7 @@ export class SharingController {
     @Body() body: InvitationDto,
     @Req() request: Request,
   ): Promise<{ isInOutbox: boolean }> {
-    const here = this.config.publicAddress || `${request.protocol}://${request.get('host') ?? ''}`;
+    const here = ownAddress(this.config, request);
     return { isInOutbox: await this.sharing.invite(teacher, id, body, here) };
   }
 

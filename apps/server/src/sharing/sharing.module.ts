@@ -8,5 +8,6 @@ import { SharingService } from './SharingService.js';
   imports: [OutboxModule, DecksModule],
   controllers: [SharingController, CopiesController, InvitationsController],
   providers: [SharingService],
+  exports: [SharingService],
 })
 export class SharingModule {}

@@ -193,6 +193,11 @@ export class SyncService implements BeforeApplicationShutdown {
     this.#guard.hangUpOn(key);
   }
 
+  /** Says something to everybody who has the document open on this server. */
+  tell(name: string, message: string): void {
+    this.hocuspocus.documents.get(name)?.broadcastStateless(message);
+  }
+
   /** Its students' devices connect anew, and write again if they may by now. */
   reopen(name: string): void {
     this.hocuspocus.closeConnections(name);

@@ -52,6 +52,30 @@ export function useOthers(): readonly Presence[] {
   return others;
 }
 
+type Place = Pick<Presence, 'slideId' | 'selected'>;
+
+/** Where one is oneself, and what one has in hand. */
+export function useOwnPlace(): Place {
+  const { awareness } = useDeck().document;
+  const [place, setPlace] = useState<Place>({ slideId: null, selected: [] });
+  useEffect(() => {
+    if (!awareness) return;
+    const read = (): void => {
+      const [now] = readPresence(0, awareness.getLocalState() ?? {});
+      const { slideId = null, selected = [] } = now ?? {};
+      setPlace((old) =>
+        old.slideId === slideId && old.selected.join() === selected.join()
+          ? old
+          : { slideId, selected },
+      );
+    };
+    read();
+    awareness.on('change', read);
+    return () => awareness.off('change', read);
+  }, [awareness]);
+  return place;
+}
+
 /** Tells the others what is in hand on the open slide. */
 export function useTellHand(ids: readonly ElementId[]): void {
   const { awareness } = useDeck().document;

@@ -29,7 +29,7 @@ import { Field } from '../ui/Field';
 import { useSize } from '../ui/useSize';
 import { count } from '../ui/when';
 import { BeginningDialog } from './BeginningDialog';
-import { DeckMapPicture } from './DeckMapPicture';
+import { DeckMapPicture } from '../cards/DeckMapPicture';
 
 /** What a new deck is made of. */
 interface Wanted {

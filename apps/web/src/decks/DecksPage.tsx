@@ -12,7 +12,7 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { useNotices } from '../ui/Notice';
 import { Badge, Header, Initials } from '../ui/Page';
-import { DeckMapPicture } from './DeckMapPicture';
+import { DeckMapPicture } from '../cards/DeckMapPicture';
 import { RequireTeacher } from '../ui/RequireTeacher';
 import { count, when } from '../ui/when';
 import { part } from '../offline/part';
@@ -169,7 +169,7 @@ function Card({ deck }: { deck: DeckCard }): ReactElement {
           {deck.lessonNow !== null ? (
             <Badge tone="brass">lesson now · {deck.lessonNow}</Badge>
           ) : (
-            <Badge>{BADGES[deck.role] ?? 'private'}</Badge>
+            <Badge>{BADGES[deck.role] ?? (deck.isPublished ? 'open by address' : 'private')}</Badge>
           )}
           <span>
             {count(summary.slides, 'slide')}

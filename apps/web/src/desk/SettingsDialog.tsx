@@ -1,7 +1,8 @@
-import { type EditionChanges, type Lesson, type LessonSettings, titleOf } from '@gobrel/core';
+import { type EditionChanges, type Lesson, type LessonSettings } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactElement } from 'react';
 import { http } from '../api/http';
+import { Changes } from '../lesson/Changes';
 import { SettingsFields, TimesFields } from '../lesson/LessonFields';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -70,29 +71,5 @@ export default function SettingsDialog(props: {
         </section>
       )}
     </Dialog>
-  );
-}
-
-const WHAT: Record<EditionChanges['questions'][number]['what'], string> = {
-  new: 'is new',
-  gone: 'is gone, with its answers',
-  asks: 'asks something else: answers that do not fit are let go',
-  key: 'has another key: marks are given anew',
-};
-
-function Changes({ changes }: { changes: EditionChanges }): ReactElement {
-  const slides = (list: EditionChanges['added']): string =>
-    list.map(({ title }) => titleOf({ title })).join(', ');
-  return (
-    <ul className="list-disc pl-5 text-[14px]">
-      {changes.added.length > 0 && <li>New slides: {slides(changes.added)}</li>}
-      {changes.gone.length > 0 && <li>Slides that are gone: {slides(changes.gone)}</li>}
-      {changes.changed.length > 0 && <li>Changed slides: {slides(changes.changed)}</li>}
-      {changes.questions.map(({ questionId, prompt, what }) => (
-        <li key={questionId}>
-          “{prompt}” {WHAT[what]}.
-        </li>
-      ))}
-    </ul>
   );
 }

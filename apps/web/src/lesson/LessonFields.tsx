@@ -2,6 +2,7 @@ import { MARKS_SEEN, type LessonSettings } from '@gobrel/core';
 import type { ReactElement } from 'react';
 import { Check, Select, Setting } from '../ui/controls';
 import { Field } from '../ui/Field';
+import { fromLocal, toLocal } from '../ui/when';
 
 const MARKS: Record<(typeof MARKS_SEEN)[number], string> = {
   never: 'never',
@@ -108,13 +109,4 @@ export function TimesFields(props: {
       />
     </div>
   );
-}
-
-const fromLocal = (local: string): string | null => (local ? new Date(local).toISOString() : null);
-
-/** As the browser's field for date and time has it: local, to the minute. */
-function toLocal(iso: string | null): string {
-  if (!iso) return '';
-  const date = new Date(iso);
-  return new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 }

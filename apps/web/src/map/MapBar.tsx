@@ -33,6 +33,8 @@ export interface MapActions {
   duplicate(): void;
   duplicateBelow(slideId: SlideId): void;
   copy(): void;
+  /** Into another deck. */
+  copyInto(): void;
   setFlag(slides: Slide[], flag: SlideFlag, value: boolean): void;
   makeStart(slideId: SlideId): void;
   open(slideId: SlideId): void;
@@ -174,6 +176,7 @@ function OneSlide(props: { slide: Slide; isStart: boolean; act: MapActions }): R
         <MoreAct keys="Ctrl+C" onPick={act.copy}>
           Copy
         </MoreAct>
+        <MoreAct onPick={act.copyInto}>Copy into another deck …</MoreAct>
         <MoreAct onPick={act.openStarters}>A starter beside it</MoreAct>
         <MoreAct onPick={() => act.keepAsStarter(slide)}>Keep as a starter</MoreAct>
         <DropdownMenu.Separator className="my-1 border-t border-line" />
@@ -219,6 +222,7 @@ function ManySlides({ slides, act }: { slides: Slide[]; act: MapActions }): Reac
       <Act keys="Ctrl+C" onClick={act.copy}>
         Copy
       </Act>
+      <Act onClick={act.copyInto}>Into another deck …</Act>
       {slides.some(({ sectionId }) => sectionId) && (
         <Act onClick={act.leaveSection}>Out of the section</Act>
       )}

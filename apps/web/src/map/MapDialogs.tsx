@@ -4,6 +4,7 @@ import {
   retarget,
   toSlide,
   type LinkId,
+  type Section,
   type SectionId,
   type SlideId,
   entryAt,
@@ -15,13 +16,15 @@ import { CutDialog } from './CutDialog';
 import { SectionDialog } from './SectionDialog';
 import { part } from '../offline/part';
 
+const IntoDeckDialog = part(() => import('./IntoDeckDialog'));
 const StartersDialog = part(() => import('../starters/StartersDialog'));
 
 /** What is asked over the map. */
 export type MapDialog =
   | { kind: 'lead' | 'cut'; linkId: LinkId }
   | { kind: 'section'; sectionId: SectionId }
-  | { kind: 'starters' };
+  | { kind: 'starters' }
+  | { kind: 'into'; slideIds: SlideId[]; section: string | null };
 
 /** Where a way leads, how it is cut, a section, and starters. */
 export function MapDialogs(props: {
@@ -32,6 +35,7 @@ export function MapDialogs(props: {
   /** Picks slides, and goes to where they are. */
   onShow: (slideIds: SlideId[]) => void;
   onSelect: (slideIds: SlideId[]) => void;
+  onCopySection: (section: Section) => void;
 }): ReactElement {
   const { dialog, onClose, onSelect } = props;
   const { deck, run } = useDeck();
@@ -72,10 +76,14 @@ export function MapDialogs(props: {
             onClose={onClose}
           />
         )}
+        {dialog?.kind === 'into' && (
+          <IntoDeckDialog slideIds={dialog.slideIds} section={dialog.section} onClose={onClose} />
+        )}
       </Suspense>
       <SectionDialog
         section={section ?? null}
         onClose={onClose}
+        onCopy={props.onCopySection}
         onSelect={(of) =>
           onSelect(
             Object.values(deck.slides)

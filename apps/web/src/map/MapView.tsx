@@ -12,6 +12,7 @@ import {
   type TrailId,
   type Walks,
   idOf,
+  sectionPath,
 } from '@gobrel/core';
 import { useQuery } from '@tanstack/react-query';
 import {
@@ -52,6 +53,7 @@ import { MapDialogs, type MapDialog } from './MapDialogs';
 import { onMapKey } from './mapKeys';
 import { useMapSettings } from './mapSettings';
 import { MapTools } from './MapTools';
+import { CommentsHere } from './CommentsHere';
 import { OthersHere } from './OthersHere';
 import { PlanPanel } from './PlanPanel';
 import { useFolding } from './useFolding';
@@ -168,6 +170,7 @@ function DeckMap(): ReactElement {
     cut: (linkId) => setDialog({ kind: 'cut', linkId }),
     editSection: ({ id }) => setDialog({ kind: 'section', sectionId: id }),
     openStarters: () => setDialog({ kind: 'starters' }),
+    copyInto: (slideIds) => setDialog({ kind: 'into', slideIds, section: null }),
     linkFrom: (from, to) => {
       if (to) return linkTo(from, to);
       setLinkingFrom(from);
@@ -395,6 +398,7 @@ function DeckMap(): ReactElement {
               <DotGrid />
               {shownTrails.length > 0 && <TrailLines deck={deck} trails={shownTrails} />}
               <OthersHere />
+              <CommentsHere />
               <SmallMap spots={spots} />
             </ReactFlow>
             <MapBar
@@ -423,6 +427,15 @@ function DeckMap(): ReactElement {
         }}
         onShow={show}
         onSelect={(ids) => setSelection(onlyCards(ids))}
+        onCopySection={({ id, name }) =>
+          setDialog({
+            kind: 'into',
+            section: name,
+            slideIds: Object.values(deck.slides)
+              .filter(({ sectionId }) => sectionPath(deck, sectionId).some((one) => one.id === id))
+              .map((slide) => slide.id),
+          })
+        }
       />
     </MapDoing>
   );

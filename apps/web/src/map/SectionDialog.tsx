@@ -19,6 +19,8 @@ export function SectionDialog(props: {
   section: Section | null;
   onClose: () => void;
   onSelect: (sectionId: SectionId) => void;
+  /** Copies it into another deck. */
+  onCopy: (section: Section) => void;
 }): ReactElement {
   return (
     <Dialog title="Section" isOpen={props.section !== null} onClose={props.onClose}>
@@ -31,6 +33,8 @@ function Settings(props: {
   section: Section;
   onClose: () => void;
   onSelect: (sectionId: SectionId) => void;
+  /** Copies it into another deck. */
+  onCopy: (section: Section) => void;
 }): ReactElement {
   const { section, onClose } = props;
   const { deck, run } = useDeck();
@@ -67,7 +71,8 @@ function Settings(props: {
         >
           Dissolve it
         </Button>
-        <span className="flex gap-2">
+        <span className="flex flex-wrap gap-2">
+          <Button onClick={() => props.onCopy(section)}>Into another deck …</Button>
           <Button
             onClick={() => {
               props.onSelect(section.id);

@@ -12,6 +12,8 @@ export interface PaintOrder {
   links: Link[];
   /** Parts of fonts for letters that no family has. */
   faces: readonly FarFace[];
+  /** Pixels across, where it is no card. */
+  width?: number;
 }
 /** What it answers. */
 export interface Painted {

@@ -2,6 +2,7 @@ import {
   addChoice,
   addSection,
   addSlide,
+  CARD,
   clipSlides,
   duplicateSlides,
   hangingBelow,
@@ -20,17 +21,36 @@ import {
   entryAt,
   titleOf,
 } from '@gobrel/core';
+import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import { useChange } from '../api/teacher';
 import { useNotices } from '../ui/Notice';
 import { useClipboard } from '../ui/useClipboard';
+import { useStable } from '../ui/useStable';
 import { useDeck } from '../deck/DeckContext';
 import { LOOK_ONLY } from '../deck/LookOnly';
+import { carriedTo } from './carried';
 import type { MapActions, Prompt } from './MapBar';
 
 /** The clipboard's name for slides; only this program writes and reads it. */
 const CLIP_TYPE = 'application/x-gobrel-slides+json';
+
+/** Cards that come from elsewhere stand to the right of those that are here, at their height. */
+function besideAll(
+  here: readonly Pick<Slide, 'x' | 'y'>[],
+  come: readonly Pick<Slide, 'x' | 'y'>[],
+): { dx: number; dy: number } {
+  if (here.length === 0 || come.length === 0) return { dx: 0, dy: 0 };
+  const right = Math.max(...here.map(({ x }) => x)) + CARD.width + CARD_GAP;
+  const top = Math.min(...here.map(({ y }) => y));
+  return {
+    dx: right - Math.min(...come.map(({ x }) => x)),
+    dy: top - Math.min(...come.map(({ y }) => y)),
+  };
+}
+/** In units of the map. */
+const CARD_GAP = 90;
 
 /** Everything that is done on the map with keys, buttons or the clipboard. */
 export function useMapActions(args: {
@@ -44,6 +64,7 @@ export function useMapActions(args: {
   cut: (linkId: LinkId) => void;
   editSection: (section: Section) => void;
   openStarters: () => void;
+  copyInto: (slideIds: SlideId[]) => void;
   linkFrom: (from: SlideId, to?: SlideId) => void;
 }): MapActions {
   const { deckId, doc, deck, graph, run, refusalOf, isOpen, setOutMany } = useDeck();
@@ -93,16 +114,18 @@ export function useMapActions(args: {
     data.setData('text/plain', titles());
     notices.tell(slideIds.length === 1 ? 'One slide copied.' : `${slideIds.length} slides copied.`);
   };
-  const pasteFrom = (data: DataTransfer): boolean => {
-    const text = data.getData(CLIP_TYPE);
-    if (!text) return false;
+  /** False for what are no slides. */
+  const paste = (text: string, section: string | null = null): boolean => {
     const clip = readClip(text);
-    if (!clip) {
-      notices.trouble('What was copied are no slides.');
-      return true;
-    }
+    if (!clip) return false;
     const isHere = clip.slides.every(({ id }) => deck.slides[id]);
-    const pasted = run(pasteSlides, clip, deckId, isHere ? { dx: 40, dy: 170 } : { dx: 0, dy: 0 });
+    const by = isHere ? { dx: 40, dy: 170 } : besideAll(Object.values(deck.slides), clip.slides);
+    // One step, that is undone as one.
+    const pasted = doc.transact(() => {
+      const come = run(pasteSlides, clip, deckId, by);
+      if (come && section !== null) run(addSection, { name: section, slideIds: come.slideIds });
+      return come;
+    }, 'command');
     if (!pasted) return true;
     show(pasted.slideIds);
     const { length } = pasted.slideIds;
@@ -114,6 +137,20 @@ export function useMapActions(args: {
     );
     return true;
   };
+  const pasteFrom = (data: DataTransfer): boolean => {
+    const text = data.getData(CLIP_TYPE);
+    if (!text) return false;
+    if (!paste(text)) notices.trouble('What was copied are no slides.');
+    return true;
+  };
+  // What was carried here comes once.
+  const pasteCarried = useStable(() => {
+    const carried = carriedTo(deckId);
+    if (carried) paste(carried.clip, carried.section);
+  });
+  useEffect(() => {
+    if (isOpen) pasteCarried();
+  }, [isOpen, pasteCarried]);
   const hasSlides = slideIds.length > 0;
   useClipboard({
     onCopy: hasSlides ? copyTo : undefined,
@@ -163,6 +200,7 @@ export function useMapActions(args: {
       if (copy) show(copy.slideIds);
     },
     copy: () => void document.execCommand('copy'),
+    copyInto: () => args.copyInto(slideIds),
     setOut: () => {
       if (setOutMany(slideIds))
         notices.tell(
@@ -209,5 +247,10 @@ export function useMapActions(args: {
   // Whoever may only look words, picks and leads nothing that would be refused in the end.
   const refused = (): void => notices.trouble(LOOK_ONLY);
   const none = Object.fromEntries(Object.keys(actions).map((name) => [name, refused]));
-  return { ...(none as unknown as MapActions), open: actions.open, copy: actions.copy };
+  return {
+    ...(none as unknown as MapActions),
+    open: actions.open,
+    copy: actions.copy,
+    copyInto: actions.copyInto,
+  };
 }

@@ -4,7 +4,7 @@ import type { ReactElement } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import { useChange, useTeacher } from '../api/teacher';
-import { DeckMapPicture } from '../decks/DeckMapPicture';
+import { DeckMapPicture } from '../cards/DeckMapPicture';
 import { Button } from '../ui/Button';
 import { Centre, Mark } from '../ui/Page';
 import { NothingHere } from './NothingHere';

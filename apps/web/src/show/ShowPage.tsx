@@ -1,50 +1,38 @@
 import {
-  arriveAt,
+  asId,
   DeckReader,
-  defaultTrail,
-  followTo,
-  onlyWayOut,
+  entryAt,
+  hasNestedSections,
+  readPace,
   routeGraph,
-  stopTo,
-  waitsForChoice,
+  slideNumbers,
+  titleOf,
+  trailToWalk,
   whatStudentsMeet,
   type Deck,
-  type SlideElement,
-  type ElementId,
   type LinkId,
   type SlideId,
-  stepsOn,
-  entryAt,
-  asId,
-  titleOf,
 } from '@gobrel/core';
-import { useCallback, useLayoutEffect, useMemo, useState, type ReactElement } from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { RequireTeacher } from '../ui/RequireTeacher';
-import { SlideCard } from '../cards/SlideCard';
-import { useTouchWalk } from './useTouchWalk';
+import { useTouchWalk } from '../walking/useTouchWalk';
 import { openBeside } from '../links/openTarget';
 import { WithinDeck } from '../stage/WithinDeck';
 import { PlayingSlides } from '../elements/media/Playing';
 import { Spot } from '../stage/Spot';
 import { Turning } from '../stage/Turning';
 import { useFlight } from '../stage/useFlight';
+import { useWalking, useWalkKeys } from '../walking/useWalking';
 import { FittedSlide, SlideView } from '../stage/SlideView';
 import type { OpenDocument } from '../sync/openDocument';
 import { useDocument, useReader } from '../sync/useDocument';
+import { part } from '../offline/part';
 import { Button } from '../ui/Button';
-import { Dialog } from '../ui/Dialog';
+import { useNotices } from '../ui/Notice';
+import { usePlaying } from './usePlaying';
 import { NotYours } from '../ui/NotYours';
 import { Centre } from '../ui/Page';
-
-interface Step {
-  slideId: SlideId;
-  /** Where on the trail this is; none beside it. */
-  stop?: number;
-  spotId?: ElementId;
-  /** How many of the things that come one by one have come. */
-  shown?: number;
-}
 
 export default function ShowPage(): ReactElement {
   const { deckId = '' } = useParams();
@@ -61,114 +49,158 @@ function Opened({ deckId, keepAs }: { deckId: string; keepAs: string }): ReactEl
   const opening = useDocument(`deck:${deckId}`, { keepAs });
   if (opening.state === 'opening') return <Centre>Opening …</Centre>;
   if (opening.state === 'failed') return <NotYours>{opening.reason}</NotYours>;
-  return <Show deckId={deckId} document={opening.document} />;
+  return <Show deckId={deckId} opened={opening.document} />;
 }
+
+// What a show needs when it is asked for.
+const ShowMap = part(() => import('./ShowMap'));
+const PlayDialog = part(() => import('./PlayDialog'));
+const Strip = part(() => import('./Strip'));
+
+/** No slide: the numbers begin with the first one of the map. */
+const NO_FIRST = '' as SlideId;
+
+/** Where sections lie in one another, arrows go across them and within. */
+const BESIDE: Readonly<Record<string, ['across' | 'within', 1 | -1]>> = {
+  ArrowRight: ['across', 1],
+  ArrowLeft: ['across', -1],
+  ArrowDown: ['within', 1],
+  ArrowUp: ['within', -1],
+};
+
+/** Milliseconds that a slide stays until the address leads to it. */
+const ADDRESS_AFTER = 150;
 
 /** How near the lower edge, in pixels, a pointer brings the band. */
 const AT_THE_EDGE = 90;
 
-/** What arrow keys, and the clickers that teachers hold, send. */
-const BACK_KEYS = ['ArrowLeft', 'Backspace', 'PageUp'];
-const ON_KEYS = ['ArrowRight', 'PageDown'];
-
-function Show({ deckId, document }: { deckId: string; document: OpenDocument }): ReactElement {
-  const whole: Deck = useReader(document.doc, (doc) => new DeckReader(doc));
+function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
+  const { deckId, opened } = props;
+  const whole: Deck = useReader(opened.doc, (doc) => new DeckReader(doc));
   const navigate = useNavigate();
-  const [query] = useSearchParams();
+  const [query, setQuery] = useSearchParams();
+  const [from] = useState(() => asId<SlideId>(query.get('from')));
   // What is left out is not come to; who begins on such a slide wants to see it all the same.
-  const isApart = entryAt(whole.slides, asId(query.get('from')))?.isLeftOut === true;
+  const isApart = entryAt(whole.slides, from)?.isLeftOut === true;
   const deck = useMemo(
     () => (isApart ? whole : whatStudentsMeet(whole, 'show').deck),
     [whole, isApart],
   );
   const graph = useMemo(() => routeGraph(deck), [deck]);
-  const trail = deck.trails.find(({ id }) => id === query.get('trail')) ?? defaultTrail(deck);
-  const [walk, setWalk] = useState<Step[]>(() => {
-    const from = asId<SlideId>(query.get('from'));
-    const slideId = from && deck.slides[from] ? from : deck.startSlideId;
-    return slideId ? [{ slideId, stop: arriveAt(trail, slideId, undefined) }] : [];
-  });
+  const chosen = query.get('trail');
+  const ground = useMemo(
+    () => ({ deck, graph, trail: trailToWalk(deck, chosen), isLed: chosen !== null }),
+    [deck, graph, chosen],
+  );
   const [isBandShown, setIsBandShown] = useState(false);
-  const [isMapOpen, setIsMapOpen] = useState(false);
-  const last = walk.at(-1);
-  const here = last?.slideId ?? null;
+  const [hasStrip, setHasStrip] = useState(false);
+  const [open, setOpen] = useState<'map' | 'play' | null>(null);
+  const [isBlack, setIsBlack] = useState(false);
+  const [digits, setDigits] = useState('');
   // Left out while it is shown: it stays until the show goes on.
+  const walking = useWalking(ground, (id) => entryAt(whole.slides, id), {
+    from,
+    onStopped: useCallback(() => setIsBandShown(true), []),
+  });
+  const { walk, here, last, back, on, shown, toCome, isWaiting, isStillToCome, jumpTo } = walking;
   const slide = entryAt(whole.slides, here);
-  const stop = last?.stop === undefined ? undefined : trail?.stops[last.stop];
-  const { camera, way } = useFlight(slide, last?.spotId ?? stop?.closeUpId, walk.length);
-  const isWaiting = here !== null && waitsForChoice(graph, here) && !slide?.runsOn;
-  const goTo = useCallback(
-    (slideId: SlideId, spotId?: ElementId, stop?: number) =>
-      setWalk((old) => [
-        ...old,
-        { slideId, stop: stop ?? arriveAt(trail, slideId, old.at(-1)?.stop), spotId },
-      ]),
-    [trail],
+  const { camera, way } = useFlight(slide, walking.closeUpId, walk.length);
+  /** What the address says of the show, so that a page that is loaded anew is the same. */
+  const setQuestion = useCallback(
+    (changes: Record<string, string | null>) =>
+      setQuery(
+        (old) => {
+          for (const [name, value] of Object.entries(changes)) {
+            if (value === null) old.delete(name);
+            else old.set(name, value);
+          }
+          return old;
+        },
+        { replace: true },
+      ),
+    [setQuery],
   );
-  const steps = slide ? stepsOn(slide) : 0;
-  const shown = Math.min(last?.shown ?? 0, steps);
-  const isStillToCome = useCallback(({ comes }: SlideElement) => comes > shown, [shown]);
-  const back = useCallback(
-    () =>
-      setWalk((old) => {
-        const now = old.at(-1);
-        if (now?.shown) return [...old.slice(0, -1), { ...now, shown: now.shown - 1 }];
-        return old.length > 1 ? old.slice(0, -1) : old;
-      }),
-    [],
-  );
-  const follow = useCallback(
-    (linkId: LinkId) => {
-      const link = deck.links[linkId];
-      if (!link || openBeside(link.target)) return;
-      const { target } = link;
-      if (target.kind === 'step' && target.step === 'back') return back();
-      if (target.kind === 'deck') {
-        const from = target.slideId ? `?from=${target.slideId}` : '';
-        return void navigate(`/deck/${target.deckId}/show${from}`);
-      }
-      const along = { trail, stop: last?.stop, meetsCloseUps: true };
-      const goal = followTo(deck, link, along);
-      const spotId = target.kind === 'slide' ? target.spotId : undefined;
-      if (goal) goTo(goal, spotId, stopTo(deck, link, along));
-    },
-    [deck, goTo, back, navigate, trail, last],
-  );
-  /** Arrows go along the trail, or along the only way out; at a choice they stop. */
-  const goOn = useCallback(() => {
-    if (shown < steps) {
-      return setWalk((old) =>
-        old.map((step, at) => (at === old.length - 1 ? { ...step, shown: shown + 1 } : step)),
-      );
+  useEffect(() => {
+    if (here === null) return;
+    // Browsers take only so many changes of an address in a while: of a fast walk the last one is enough.
+    const timer = setTimeout(() => setQuestion({ from: here }), ADDRESS_AFTER);
+    return () => clearTimeout(timer);
+  }, [here, setQuestion]);
+  const first = ground.trail?.stops[0]?.slideId ?? deck.startSlideId;
+  const final = ground.trail?.stops.at(-1)?.slideId ?? null;
+  const played = query.get('play');
+  const pace = useMemo(() => readPace(played), [played]);
+  usePlaying({
+    pace: open === null ? pace : null,
+    isLooped: query.has('loop'),
+    slide,
+    walking,
+    onRestart: useCallback(() => first && jumpTo(first), [first, jumpTo]),
+    onStop: useCallback(() => {
+      setQuestion({ play: null, loop: null });
+      setIsBandShown(true);
+    }, [setQuestion]),
+  });
+  const { trouble } = useNotices();
+  const fill = (): void => {
+    const change = document.fullscreenElement
+      ? document.exitFullscreen()
+      : document.documentElement.requestFullscreen();
+    change.catch(() => trouble('The browser does not let the show fill the screen.'));
+  };
+  const isNested = useMemo(() => hasNestedSections(ground), [ground]);
+  /** Keys of a show: to the ends, to a number, across and within sections, a black page, full screen. */
+  const onOther = (event: KeyboardEvent): boolean => {
+    const { key } = event;
+    if (isBlack) {
+      setIsBlack(false);
+      return true;
     }
-    const next = last?.stop === undefined ? undefined : trail?.stops[last.stop + 1];
-    // A close-up on this slide is no step away from its choices.
-    if (isWaiting && next?.slideId !== here) return setIsBandShown(true);
-    const way = here ? onlyWayOut(graph, here) : undefined;
-    if (next) goTo(next.slideId);
-    else if (way) follow(way.id);
-    else setIsBandShown(true);
-  }, [isWaiting, last, trail, graph, here, goTo, follow, shown, steps]);
-
-  // Before it is painted: whoever sees a slide may press a key.
-  useLayoutEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (isMapOpen) return;
-      if (event.key === 'Escape') return void navigate(`/deck/${deckId}/map`);
-      // A link or button that has the focus takes Space and Enter for itself.
-      const isFocused = (event.target as HTMLElement).closest?.('a, button, input, [role=link]');
-      const isPress = (event.key === ' ' || event.key === 'Enter') && !isFocused;
-      if (BACK_KEYS.includes(event.key)) back();
-      else if (ON_KEYS.includes(event.key) || isPress) goOn();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [goOn, back, navigate, deckId, isMapOpen]);
+    const typed = digits;
+    if (/^\d$/.test(key)) {
+      setDigits((typed + key).slice(-4));
+      return true;
+    }
+    if (typed !== '') setDigits('');
+    if (key === 'Enter' && typed !== '') {
+      const numbers = slideNumbers({ ...deck, numbering: deck.numbering ?? NO_FIRST });
+      const [found] = [...numbers].find(([, number]) => number === Number(typed)) ?? [];
+      if (found) jumpTo(found);
+      else trouble(`There is no slide ${Number(typed)}.`);
+      return true;
+    }
+    if (typed !== '' && key === 'Escape') return true;
+    const beside = isNested ? BESIDE[key] : undefined;
+    if (beside) walking.beside(...beside);
+    else if (key === 'ArrowDown') on();
+    else if (key === 'ArrowUp') back();
+    else if (key === 'Home' && first) jumpTo(first);
+    else if (key === 'End' && final) jumpTo(final);
+    else if (key === 'b' || key === '.') setIsBlack(true);
+    else if (key === 'f') fill();
+    else return false;
+    return true;
+  };
+  const follow = (linkId: LinkId): void => {
+    const target = entryAt(deck.links, linkId)?.target;
+    if (!target || openBeside(target)) return;
+    if (target.kind === 'deck') {
+      const at = target.slideId ? `?from=${target.slideId}` : '';
+      return void navigate(`/deck/${target.deckId}/show${at}`);
+    }
+    walking.follow(linkId);
+  };
+  const leave = useCallback(() => void navigate(`/deck/${deckId}/map`), [navigate, deckId]);
+  useWalkKeys({ isOff: open !== null, onBack: back, onOn: on, onLeave: leave, onOther });
 
   const touch = useTouchWalk({
-    isOff: isMapOpen,
-    onTap: () => setIsBandShown(!isBandShown),
-    onSwipe: (way) => (way === 'on' ? goOn() : back()),
+    isOff: open !== null,
+    onTap: (edge) => {
+      if (edge === null) setIsBandShown(!isBandShown);
+      else if (edge === 'right') on();
+      else back();
+    },
+    onSwipe: (way) => (way === 'on' ? on() : back()),
   });
 
   if (!slide) return <Centre title="Nothing to show">This deck has no slide to start on.</Centre>;
@@ -177,8 +209,9 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
       data-shows
       className="relative h-full touch-none bg-[#10191d]"
       onPointerMove={(event) => {
-        if (event.pointerType !== 'touch')
-          setIsBandShown(event.clientY > window.innerHeight - AT_THE_EDGE);
+        if (event.pointerType === 'touch') return;
+        const isAtFoot = event.clientY > window.innerHeight - AT_THE_EDGE;
+        setIsBandShown(isAtFoot || (event.target as Element).closest('[data-band]') !== null);
       }}
       {...touch}
     >
@@ -204,76 +237,118 @@ function Show({ deckId, document }: { deckId: string; document: OpenDocument }):
       </WithinDeck>
       {way}
       <div
+        data-band
         // What is not seen is not pressed by mistake; keys still come to it.
-        className={`absolute inset-x-0 bottom-0 flex items-center gap-3 bg-paper/95 px-6 py-3 transition-opacity focus-within:pointer-events-auto focus-within:opacity-100 ${isBandShown ? 'opacity-100' : 'pointer-events-none opacity-0'}`}
+        className={`absolute inset-x-0 bottom-0 transition-opacity focus-within:pointer-events-auto focus-within:opacity-100 ${isBandShown ? 'opacity-100' : 'pointer-events-none opacity-0'}`}
       >
-        <Button onClick={back} disabled={walk.length < 2 && shown === 0}>
-          Back
-        </Button>
-        <span className="text-[13px] text-soft">The walk so far</span>
-        <ol className="flex items-center gap-2 overflow-hidden">
-          {walk.slice(-6).map(({ slideId }, index, last6) => {
-            const walked = whole.slides[slideId];
-            return walked ? (
-              <li key={index} className="flex items-center gap-2">
-                {index > 0 && <span className="text-ember">→</span>}
-                <span
-                  className="block overflow-hidden rounded-[3px] border border-line"
-                  aria-hidden
-                  inert
-                >
-                  <SlideView
-                    slide={walked}
-                    theme={deck.theme}
-                    links={graph.waysOut.get(slideId)}
-                    isHidden={index === last6.length - 1 ? isStillToCome : undefined}
-                    width={72}
-                  />
-                </span>
-              </li>
-            ) : null;
-          })}
-        </ol>
-        <span className="ml-auto text-[13px] font-semibold text-ember-deep">
-          {shown < steps
-            ? `${steps - shown} more to come`
-            : slide.isEnding
-              ? 'An ending'
-              : isWaiting
-                ? 'Waiting for a choice'
-                : ''}
-        </span>
-        <Button onClick={() => setIsMapOpen(true)}>Map</Button>
-        <Button look="quiet" onClick={() => void navigate(`/deck/${deckId}/map`)}>
-          Leave the show
-        </Button>
+        {hasStrip && isBandShown && (
+          <Suspense>
+            <Strip deck={deck} graph={graph} here={here} onJump={jumpTo} />
+          </Suspense>
+        )}
+        <div className="flex items-center gap-3 overflow-x-auto bg-paper/95 px-6 py-3">
+          <Button onClick={back} disabled={walk.length < 2 && shown === 0}>
+            Back
+          </Button>
+          <span className="text-[13px] text-soft">The walk so far</span>
+          <ol className="flex items-center gap-2 overflow-hidden">
+            {walk.slice(-6).map(({ slideId }, index, last6) => {
+              const walked = whole.slides[slideId];
+              return walked ? (
+                <li key={index} className="flex items-center gap-2">
+                  {index > 0 && <span className="text-ember">→</span>}
+                  <span
+                    className="block overflow-hidden rounded-[3px] border border-line"
+                    aria-hidden
+                    inert
+                  >
+                    <SlideView
+                      slide={walked}
+                      theme={deck.theme}
+                      links={graph.waysOut.get(slideId)}
+                      isHidden={index === last6.length - 1 ? isStillToCome : undefined}
+                      width={72}
+                    />
+                  </span>
+                </li>
+              ) : null;
+            })}
+          </ol>
+          <span className="ml-auto text-[13px] font-semibold text-ember-deep">
+            {toCome > 0
+              ? `${toCome} more to come`
+              : slide.isEnding
+                ? 'An ending'
+                : isWaiting
+                  ? 'Waiting for a choice'
+                  : ''}
+          </span>
+          {deck.trails.length > 0 && (
+            <select
+              aria-label="The trail that is followed"
+              value={chosen ?? ''}
+              onChange={(event) => setQuestion({ trail: event.target.value || null })}
+              className="h-9 max-w-[200px] rounded-[6px] border border-line bg-sheet px-2"
+            >
+              <option value="">No trail chosen</option>
+              {deck.trails.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  Trail: {name}
+                </option>
+              ))}
+            </select>
+          )}
+          <Button onClick={() => setHasStrip(!hasStrip)} aria-pressed={hasStrip}>
+            Slides
+          </Button>
+          <Button onClick={() => setOpen('map')}>Map</Button>
+          <Button onClick={() => setOpen('play')}>Play</Button>
+          {document.fullscreenEnabled && <Button onClick={fill}>Full screen</Button>}
+          <Button look="quiet" onClick={leave}>
+            Leave the show
+          </Button>
+        </div>
       </div>
-      <Dialog title="Jump to a slide" isOpen={isMapOpen} onClose={() => setIsMapOpen(false)} isWide>
-        <ul className="grid grid-cols-[repeat(auto-fill,150px)] gap-3">
-          {Object.values(deck.slides)
-            .sort((a, b) => a.x - b.x || a.y - b.y)
-            .map((candidate) => (
-              <li key={candidate.id}>
-                <button
-                  type="button"
-                  className="block text-left"
-                  aria-label={titleOf(candidate)}
-                  onClick={() => {
-                    goTo(candidate.id);
-                    setIsMapOpen(false);
-                  }}
-                >
-                  <SlideCard
-                    slide={candidate}
-                    theme={deck.theme}
-                    links={graph.waysOut.get(candidate.id) ?? []}
-                    isSelected={candidate.id === here}
-                  />
-                </button>
-              </li>
-            ))}
-        </ul>
-      </Dialog>
+      {isBlack && (
+        <div
+          role="status"
+          aria-label="The page is black. Any key or touch brings the slide back."
+          className="absolute inset-0 z-20 bg-black"
+          onPointerDown={() => setIsBlack(false)}
+        />
+      )}
+      {digits !== '' && (
+        <p
+          role="status"
+          className="absolute left-6 top-6 rounded-[6px] bg-paper/95 px-4 py-2 font-head text-[28px]"
+        >
+          {digits}
+        </p>
+      )}
+      <Suspense>
+        {open === 'map' && (
+          <ShowMap
+            deck={deck}
+            walk={walk}
+            here={here}
+            onJump={(slideId) => {
+              jumpTo(slideId);
+              setOpen(null);
+            }}
+            onClose={() => setOpen(null)}
+          />
+        )}
+        {open === 'play' && (
+          <PlayDialog
+            onPlay={(pace, isLooped) => {
+              setOpen(null);
+              setIsBandShown(false);
+              setQuestion({ play: pace, loop: isLooped ? '1' : null });
+            }}
+            onClose={() => setOpen(null)}
+          />
+        )}
+      </Suspense>
     </main>
   );
 }

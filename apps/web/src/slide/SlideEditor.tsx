@@ -28,6 +28,7 @@ import { Sign } from '../ui/controls';
 import { useStable } from '../ui/useStable';
 import { useTyped } from '../ui/useTyped';
 import { useTellHand } from '../deck/presence';
+import { CommentMarks } from './CommentMarks';
 import { OthersHands } from './OthersHands';
 import { SlotGhosts } from './SlotGhosts';
 import { EditingStage } from '../editing/EditingStage';
@@ -217,6 +218,7 @@ function OpenSlide({ slide }: { slide: Slide }): ReactElement {
               >
                 <SlotGhosts slide={slide} edit={edit} scale={control.view.scale} />
                 <OthersHands slide={slide} scale={control.view.scale} />
+                <CommentMarks slide={slide} scale={control.view.scale} />
               </EditingStage>
             )}
             {isListed && <ThingList slide={slide} edit={edit} onClose={() => setIsListed(false)} />}

@@ -41,7 +41,7 @@ import { SlideView } from '../stage/SlideView';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
 import { useSize } from '../ui/useSize';
-import { useIsNarrow } from './useIsNarrow';
+import { useIsNarrow } from '../walking/useIsNarrow';
 
 /** Of a leaf its student is the author, until the folio is handed in. */
 const OPEN = gateOf(['owner', 'student']);

@@ -16,7 +16,6 @@ import {
   entryAt,
 } from '@gobrel/core';
 import { useQueryClient } from '@tanstack/react-query';
-import type { Turning } from '../stage/Turning';
 import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { Navigate } from 'react-router';
 import * as Y from 'yjs';
@@ -38,36 +37,24 @@ import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
 import { Centre, Main } from '../ui/Page';
 import { SavedLabel } from '../ui/SavedLabel';
-import { useLiveElements } from './LiveSlide';
+import { useLiveElements } from '../walking/LiveSlide';
 import { useSlideWork, useWalk } from './useFolio';
 import { gateToFolio } from './gate';
 import { FolioButtons } from './FolioButtons';
-import { useIsNarrow } from './useIsNarrow';
+import { useIsNarrow } from '../walking/useIsNarrow';
+import { useTurning } from '../walking/useTurning';
 import { part } from '../offline/part';
 
 const ClassAnswers = part(() => import('./ClassAnswers'));
 const LeavesPanel = part(() => import('./LeavesPanel'));
 // A wide screen needs none of it.
-const PhoneSlide = part(() => import('./PhoneSlide'));
+const PhoneSlide = part(() => import('../walking/PhoneSlide'));
 const StateNote = part(() => import('./StateNote'));
 const DoneKeeper = part(() => import('./DoneKeeper'));
 const Presenting = part(() => import('./Presenting'));
 
 /** Milliseconds until what is needed only later is fetched. */
 const AFTER_FIRST_SLIDE = 4000;
-
-const slidesTurn = ({ turn, slides }: Deck): boolean =>
-  turn !== 'cut' || Object.values(slides).some((slide) => (slide.turn ?? 'cut') !== 'cut');
-
-/** What turns slides, once it is there and where they turn. It is nothing that anybody has to wait for, or to miss. */
-function useTurning(edition: Deck): typeof Turning | null {
-  const [found, setFound] = useState<{ Turning: typeof Turning } | null>(null);
-  const isWanted = slidesTurn(edition);
-  useEffect(() => {
-    if (isWanted) void import('../stage/Turning').then(setFound, () => undefined);
-  }, [isWanted]);
-  return isWanted && found ? found.Turning : null;
-}
 
 export default function StudentPage(): ReactElement {
   const lesson = useStudentLesson();

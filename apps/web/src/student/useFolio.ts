@@ -10,13 +10,11 @@ import {
   run,
   standing,
   visit,
-  type Answer,
   type ElementId,
   type Folio,
   type Gate,
   type Link,
   type LinkId,
-  type QuestionElement,
   type Slide,
   type SlideId,
   type StudentMark,
@@ -24,27 +22,9 @@ import {
 import { useMemo } from 'react';
 import type * as Y from 'yjs';
 import { serverNow } from '../api/clock';
-import type { Done } from '../questions/DoneButton';
 import { gateToFolio } from './gate';
-import { usePieces, type PieceWork } from '../stage/usePieces';
-
-/** What a student does on a slide, for the wide and the narrow view alike. */
-export interface SlideWork extends PieceWork {
-  slide: Slide;
-  links: readonly Link[];
-  /** The student's own: what shuffled options are shuffled by. */
-  seed: string;
-  /** Marks that may be seen by now. */
-  marks: Record<ElementId, StudentMark>;
-  /** Where marks come at once: what tells that the student is done with an answer, for which it is marked. */
-  done: Done | null;
-  answerOf: (question: QuestionElement) => Answer | undefined;
-  onAnswer: (question: QuestionElement, given: Answer) => void;
-  /** What stands on the screen instead of the answer and does not count, or not yet. */
-  draftOf: (question: QuestionElement) => Answer | undefined;
-  onDraft: (question: QuestionElement, given: Answer) => void;
-  onFollow: (linkId: LinkId) => void;
-}
+import { usePieces } from '../stage/usePieces';
+import type { SlideWork } from '../walking/SlideWork';
 
 export function useSlideWork(args: {
   doc: Y.Doc;
@@ -76,6 +56,7 @@ export function useSlideWork(args: {
     ...pieces,
     slide,
     links,
+    takesAnswers: true,
     seed,
     marks,
     done,

@@ -24,6 +24,8 @@ export interface OpenDocument {
   /** Whether the server takes what is written here; without a connection, as it was when there was one. */
   access: () => 'write' | 'read';
   subscribe(listener: () => void): () => void;
+  /** Told what the server says to everybody who has it open. */
+  onTold(listener: (message: string) => void): () => void;
   /** Removes what this device has of it, before it is opened anew. */
   forget(): Promise<void>;
   close(): void;
@@ -168,6 +170,11 @@ export function openDocument(
     subscribe(listener) {
       listeners.add(listener);
       return () => listeners.delete(listener);
+    },
+    onTold(listener) {
+      const hear = ({ payload }: { payload: string }): void => listener(payload);
+      provider.on('stateless', hear);
+      return () => provider.off('stateless', hear);
     },
     async forget() {
       await kept?.clear();

@@ -38,3 +38,14 @@ const startOfDay = (date: Date): number =>
 export function count(number: number, one: string, many = `${one}s`): string {
   return `${number} ${number === 1 ? one : many}`;
 }
+
+/** What the browser’s field for date and time says, as ISO 8601; null when it is empty. */
+export const fromLocal = (local: string): string | null =>
+  local ? new Date(local).toISOString() : null;
+
+/** As the browser's field for date and time has it: local, to the minute. */
+export function toLocal(iso: string | null): string {
+  if (!iso) return '';
+  const date = new Date(iso);
+  return new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+}

@@ -1,56 +1,86 @@
-import { type GivenRole, type OpenInvitation, type Person } from '@gobrel/core';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import type { DeckPeople, GivenRole, OpenInvitation, Person } from '@gobrel/core';
+import { Suspense, useState, type FormEvent, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import { useChange, useDeckPeople, useTeacher } from '../api/teacher';
 import { useDeck } from '../deck/DeckContext';
 import { Button } from '../ui/Button';
+import { CopyLine } from '../ui/CopyLine';
 import { Select, type Choice } from '../ui/controls';
 import { Dialog } from '../ui/Dialog';
 import { Field } from '../ui/Field';
 import { useNotices } from '../ui/Notice';
 import { Initials } from '../ui/Page';
+import { Segments } from '../ui/Segments';
+import { part as loaded } from '../offline/part';
+import { Sure } from './Sure';
 import { comesAt } from '../ui/when';
+
+const Publishing = loaded(() => import('./Publishing'));
 
 const ROLES: readonly Choice<GivenRole>[] = [
   { value: 'viewer', label: 'may look' },
+  { value: 'commenter', label: 'may comment' },
   { value: 'coauthor', label: 'may build' },
 ];
 const labelOf = (role: string): string =>
-  role === 'owner' ? 'owner' : (ROLES.find(({ value }) => value === role)?.label ?? 'may comment');
+  role === 'owner' ? 'owner' : (ROLES.find(({ value }) => value === role)?.label ?? '');
 
 /** Who has the deck, who is asked to, and what each may do. */
 export default function ShareDialog({ onClose }: { onClose: () => void }): ReactElement {
   const { deckId } = useDeck();
   const people = useDeckPeople(deckId, true);
   const isOwner = people.data?.role === 'owner';
+  const [part, setPart] = useState<'people' | 'anyone'>('people');
   return (
-    <Dialog
-      title="Share"
-      description={
-        isOwner
+    <Dialog title="Share" isOpen isWide onClose={onClose}>
+      <Segments
+        label="Share with"
+        value={part}
+        options={[
+          { value: 'people', label: 'With people' },
+          { value: 'anyone', label: 'With anyone' },
+        ]}
+        onChange={setPart}
+      />
+      <div className="mt-4">
+        {part === 'people' ? (
+          <People people={people.data} isOwner={isOwner} />
+        ) : (
+          <Suspense fallback={<p className="text-soft">One moment …</p>}>
+            <Publishing isOwner={isOwner} />
+          </Suspense>
+        )}
+      </div>
+    </Dialog>
+  );
+}
+
+/** Who has the deck, and is invited to it. */
+function People(props: { people: DeckPeople | undefined; isOwner: boolean }): ReactElement {
+  const { people, isOwner } = props;
+  return (
+    <>
+      <p className="mb-3 text-soft">
+        {isOwner
           ? 'Whoever may build changes the deck together with you. Students get it through a lesson.'
-          : 'Who has this deck.'
-      }
-      isOpen
-      isWide
-      onClose={onClose}
-    >
+          : 'Who has this deck.'}
+      </p>
       <ul aria-label="Who has the deck" className="flex flex-col gap-2">
-        {people.data?.people.map((person) => (
+        {people?.people.map((person) => (
           <OnePerson key={person.id} person={person} isOwner={isOwner} />
         ))}
       </ul>
       {isOwner ? (
         <>
-          <Waiting invitations={people.data?.invitations ?? []} />
+          <Waiting invitations={people?.invitations ?? []} />
           <Invite />
-          <Copies token={people.data?.copyToken ?? null} />
+          <Copies token={people?.copyToken ?? null} />
         </>
       ) : (
         <Leave />
       )}
-    </Dialog>
+    </>
   );
 }
 
@@ -84,11 +114,7 @@ function OnePerson(props: { person: Person; isOwner: boolean }): ReactElement {
         <Select
           label={`What ${person.name} may do`}
           value={person.role as GivenRole}
-          options={
-            person.role === 'commenter'
-              ? [...ROLES, { value: 'commenter', label: 'may comment' }]
-              : ROLES
-          }
+          options={ROLES}
           onChange={(role) => share(() => http.patch(at, { role }))}
         />
       ) : (
@@ -125,26 +151,6 @@ function OnePerson(props: { person: Person; isOwner: boolean }): ReactElement {
         />
       )}
     </li>
-  );
-}
-
-/** A question in its place, for what cannot be taken back by oneself. */
-function Sure(props: {
-  question: string;
-  yes: string;
-  onYes: () => void;
-  onNo: () => void;
-}): ReactElement {
-  return (
-    <div className="flex w-full flex-wrap items-center gap-2 rounded-[6px] border border-[#e6c4b6] bg-ember-mist px-3 py-2 text-[14px]">
-      <p className="min-w-[200px] flex-1">{props.question}</p>
-      <Button size="small" look="ember" onClick={props.onYes}>
-        {props.yes}
-      </Button>
-      <Button size="small" look="quiet" onClick={props.onNo}>
-        Leave it
-      </Button>
-    </div>
   );
 }
 
@@ -248,17 +254,8 @@ function Invite(): ReactElement {
 function Copies({ token }: { token: string | null }): ReactElement {
   const { deckId } = useDeck();
   const share = useSharing();
-  const { tell, trouble } = useNotices();
   const at = `decks/${deckId}/copies`;
   const address = `${location.origin}/copy/${token ?? ''}`;
-  const copy = async (): Promise<void> => {
-    try {
-      await navigator.clipboard.writeText(address);
-      tell('The address is copied.');
-    } catch {
-      trouble('The browser does not let us copy. Mark the address and copy it.');
-    }
-  };
   return (
     <section className="mt-3 border-t border-line pt-4" aria-label="Give a copy">
       <h3 className="text-[14px] font-semibold">Give a copy</h3>
@@ -268,15 +265,7 @@ function Copies({ token }: { token: string | null }): ReactElement {
           : 'An address from which colleagues take a copy of their own. They see nothing of your lessons.'}
       </p>
       {token ? (
-        <div className="mt-2 flex flex-wrap items-center gap-2">
-          <input
-            readOnly
-            aria-label="Address for copies"
-            value={address}
-            onFocus={(event) => event.target.select()}
-            className="min-h-[34px] min-w-[220px] flex-1 rounded-[6px] border border-line bg-sheet px-3 text-[14px]"
-          />
-          <Button onClick={() => void copy()}>Copy the address</Button>
+        <CopyLine label="Address for copies" value={address} copy="Copy the address">
           <Button
             look="quiet"
             onClick={() =>
@@ -288,7 +277,7 @@ function Copies({ token }: { token: string | null }): ReactElement {
           >
             Give no more
           </Button>
-        </div>
+        </CopyLine>
       ) : (
         <Button className="mt-2" onClick={() => share(() => http.post(at))}>
           Make an address

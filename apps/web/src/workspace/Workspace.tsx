@@ -10,7 +10,9 @@ import {
   useParams,
 } from 'react-router';
 import { renameDeck, type Teacher } from '@gobrel/core';
+import { MessageSquare } from 'lucide-react';
 import { RequireTeacher } from '../ui/RequireTeacher';
+import { CommentsProvider, useComments } from '../deck/Comments';
 import { CheckProvider, useCheck } from '../deck/CheckProvider';
 import { useDocument } from '../sync/useDocument';
 import { Button } from '../ui/Button';
@@ -34,6 +36,7 @@ const MapView = part(BRING.map);
 const SlideEditor = part(BRING.slide);
 const CheckView = part(BRING.check);
 const LessonsView = part(BRING.lessons);
+const CommentsPanel = part(() => import('./CommentsPanel'));
 const ShareDialog = part(() => import('./ShareDialog'));
 
 /** The view that an address asks for is fetched along with the deck, not after it. */
@@ -54,6 +57,8 @@ export default function Workspace(): ReactElement {
 }
 
 function OpenedDeck({ deckId, teacher }: { deckId: string; teacher: Teacher }): ReactElement {
+  // A letter leads to what was said.
+  const [isAsked] = useState(() => new URLSearchParams(location.search).has('comments'));
   const opening = useDocument(`deck:${deckId}`, { keepAs: `gobrel:${teacher.id}:deck:${deckId}` });
   if (opening.state === 'opening') return <Centre>Opening the deck …</Centre>;
   if (opening.state === 'failed') {
@@ -64,7 +69,9 @@ function OpenedDeck({ deckId, teacher }: { deckId: string; teacher: Teacher }): 
   return (
     <DeckProvider deckId={deckId} teacher={teacher} document={opening.document}>
       <CheckProvider>
-        <Views />
+        <CommentsProvider isOpenAtFirst={isAsked}>
+          <Views />
+        </CommentsProvider>
       </CheckProvider>
     </DeckProvider>
   );
@@ -73,6 +80,7 @@ function OpenedDeck({ deckId, teacher }: { deckId: string; teacher: Teacher }): 
 function Views(): ReactElement {
   const { deckId, history, document, isOpen } = useDeck();
   const { report } = useCheck();
+  const comments = useComments();
   const [isSharing, setIsSharing] = useState(false);
   const navigate = useNavigate();
   // A show starts from the slide one is on.
@@ -129,6 +137,7 @@ function Views(): ReactElement {
             {isOpen && <UndoRedo />}
             <Here />
             <SavedLabel document={document} />
+            {comments.mayComment && <CommentsButton />}
             <Button
               onClick={() => void navigate(`/deck/${deckId}/show${here ? `?from=${here}` : ''}`)}
             >
@@ -142,16 +151,23 @@ function Views(): ReactElement {
           </>
         }
       />
-      <div className="min-h-0 flex-1">
-        <Suspense fallback={<Centre>Opening …</Centre>}>
-          <Routes>
-            <Route path="map" element={<MapView />} />
-            <Route path="slide/:slideId?" element={<SlideEditor />} />
-            <Route path="check" element={<CheckView />} />
-            {isOpen && <Route path="lessons" element={<LessonsView />} />}
-            <Route path="*" element={<Navigate to={`/deck/${deckId}/map`} replace />} />
-          </Routes>
-        </Suspense>
+      <div className="relative flex min-h-0 flex-1">
+        <div className="min-w-0 flex-1">
+          <Suspense fallback={<Centre>Opening …</Centre>}>
+            <Routes>
+              <Route path="map" element={<MapView />} />
+              <Route path="slide/:slideId?" element={<SlideEditor />} />
+              <Route path="check" element={<CheckView />} />
+              {isOpen && <Route path="lessons" element={<LessonsView />} />}
+              <Route path="*" element={<Navigate to={`/deck/${deckId}/map`} replace />} />
+            </Routes>
+          </Suspense>
+        </div>
+        {comments.isOpen && (
+          <Suspense>
+            <CommentsPanel />
+          </Suspense>
+        )}
       </div>
       {isSharing && (
         <Suspense>
@@ -159,6 +175,25 @@ function Views(): ReactElement {
         </Suspense>
       )}
     </div>
+  );
+}
+
+/** How many threads are not done yet; opens and closes them. */
+function CommentsButton(): ReactElement {
+  const { threads, isOpen, open } = useComments();
+  const count = threads.filter(({ first }) => !first.doneAt).length;
+  return (
+    <button
+      type="button"
+      aria-label={`Comments${count > 0 ? `: ${count}` : ''}`}
+      aria-pressed={isOpen}
+      title="Comments"
+      onClick={() => open(!isOpen)}
+      className={`flex h-9 items-center gap-1 rounded-[6px] px-1.5 text-[13px] hover:bg-sand ${isOpen ? 'bg-petrol-mist text-petrol' : 'text-soft'}`}
+    >
+      <MessageSquare size={18} aria-hidden />
+      {count > 0 && <span className="font-semibold text-brass-deep">{count}</span>}
+    </button>
   );
 }
 

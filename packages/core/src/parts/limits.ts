@@ -114,6 +114,11 @@ export const SERVER_LIMITS = {
   invitations: { within: 3600, perPerson: 60, days: 14 },
   /** Copies of others' decks that one teacher may take in an hour. */
   copies: { within: 3600, perPerson: 60 },
+  /**
+   * Comments on one deck, and those that one teacher may write in so many seconds; letters to those whom somebody calls by
+   * name, in an hour.
+   */
+  comments: { perDeck: 5000, within: 600, perPerson: 200, letters: 60 },
   /** Passwords that are checked, made, or wait for it, of all and of all at one address: a school. */
   passwords: { atOnce: 60, waiting: 0, perPerson: 30 },
   /** Practice classes that run at the same time on one server. */

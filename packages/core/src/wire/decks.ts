@@ -37,6 +37,8 @@ export interface DeckCard<Time = string> {
   trashedAt: Time | null;
   /** Students in a lesson that runs now; null when none runs. */
   lessonNow: number | null;
+  /** Anyone can read it at an address. */
+  isPublished: boolean;
   /** What it was copied from, the newest last. */
   origins: Origin[];
 }

@@ -14,13 +14,13 @@ import { useCallback, useMemo, useRef, type ReactElement } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
 import { phoneOf } from '../elements/phone';
 import { withFormulas } from '../parts/withFormulas';
-import { OptionWays, optionWays } from '../elements/question/Card';
+import { OptionWays, optionWays, QuestionCard } from '../elements/question/Card';
 import { RichTextView } from '../parts/RichTextView';
 import { SlideView } from '../stage/SlideView';
 import { useSize } from '../ui/useSize';
 import { useLiveElements } from './LiveSlide';
 import { copyName } from '../stage/usePieces';
-import type { SlideWork } from './useFolio';
+import type { SlideWork } from './SlideWork';
 
 /** On a phone that is held across, the picture stands beside what is read: below it nobody would look for that. */
 const ASIDE = 'sm:landscape:sticky sm:landscape:top-0 sm:landscape:w-1/2 sm:landscape:self-start';
@@ -58,6 +58,10 @@ export default function PhoneSlide({
   );
   const { zones } = reading;
   const ask = (element: QuestionElement): ReactElement => {
+    if (!work.takesAnswers) {
+      const ways = optionWays(links, element.id);
+      return <QuestionCard element={element} ways={ways} onFollow={work.onFollow} />;
+    }
     return (
       <section className="slide-text flex flex-col gap-2">
         <div className="font-semibold">

@@ -7,7 +7,7 @@ afterEach(cleanup);
 function Show({ said, isOff }: { said: string[]; isOff: boolean }): ReactElement {
   const walk = useTouchWalk({
     isOff,
-    onTap: () => said.push('tap'),
+    onTap: (edge) => said.push(edge ? `tap ${edge}` : 'tap'),
     onSwipe: (way) => said.push(way),
   });
   return (
@@ -78,4 +78,18 @@ test('two fingers, a scale that is pulled, and what lies over the show are no wa
   off.touch(-90);
   off.touch(0);
   expect(off.said).toEqual([]);
+});
+
+test.each([
+  [30, 300, 'tap left'],
+  [1000, 300, 'tap right'],
+  [1000, 740, 'tap'],
+])('a tap at %i, %i: %s', (x, y, expected) => {
+  const said: string[] = [];
+  render(<Show said={said} isOff={false} />);
+  const target = screen.getByLabelText('show');
+  const at = { clientX: x, clientY: y };
+  fireEvent.touchStart(target, { touches: [at] });
+  fireEvent.touchEnd(target, { touches: [], changedTouches: [at] });
+  expect(said).toEqual([expected]);
 });

@@ -4,6 +4,18 @@ import { useRef, type TouchEvent } from 'react';
 const TAP = 12;
 const SWIPE = 60;
 
+/** How much of the screen's width is its edge; its foot, in pixels, is where the band comes up. */
+const EDGE = 0.1;
+const FOOT = 90;
+const edgeAt = (x: number, y: number): 'left' | 'right' | null => {
+  if (y > window.innerHeight - FOOT) return null;
+  return x < window.innerWidth * EDGE
+    ? 'left'
+    : x > window.innerWidth * (1 - EDGE)
+      ? 'right'
+      : null;
+};
+
 /** What takes a tap for itself. */
 const PRESSED = 'a, button, label, select, summary, [role=link], [role=button]';
 
@@ -19,7 +31,8 @@ interface TouchWalk {
 export function useTouchWalk(args: {
   /** Something lies over the show that takes the touches. */
   isOff: boolean;
-  onTap: () => void;
+  /** `edge`: at which edge of the screen it was, if at one. */
+  onTap: (edge: 'left' | 'right' | null) => void;
   onSwipe: (way: 'on' | 'back') => void;
 }): TouchWalk {
   const from = useRef<{ x: number; y: number } | null>(null);
@@ -42,7 +55,7 @@ export function useTouchWalk(args: {
       // No click comes of it: it would press what is under the finger only now.
       event.preventDefault();
       if (isSwipe) args.onSwipe(dx < 0 ? 'on' : 'back');
-      else args.onTap();
+      else args.onTap(edgeAt(end.clientX, end.clientY));
     },
   };
 }

@@ -5,7 +5,7 @@ import { boxStyle } from '../parts/boxStyle';
 import { usePieceViews } from '../stage/PieceViews';
 import { optionWays, QuestionCard } from '../elements/question/Card';
 import type { StageBehaviour } from '../stage/SlideView';
-import type { SlideWork } from './useFolio';
+import type { SlideWork } from './SlideWork';
 
 /** Makes the one renderer live: pieces move, zones take them, questions are answered. */
 export function useLiveElements(
@@ -15,7 +15,7 @@ export function useLiveElements(
   const renderPieces = usePieceViews(work.slide, work, theme);
   return useCallback(
     (element: SlideElement, drawn: ReactElement): ReactElement => {
-      if (element.kind !== 'question') return renderPieces(element, drawn);
+      if (element.kind !== 'question' || !work.takesAnswers) return renderPieces(element, drawn);
       return (
         <div key={element.id} style={boxStyle(element.box, element.rotation)}>
           <QuestionCard

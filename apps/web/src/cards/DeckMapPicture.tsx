@@ -1,6 +1,6 @@
 import type { DeckSummary } from '@gobrel/core';
 import type { ReactElement } from 'react';
-import { svgPath, wirePath } from '../cards/wirePath';
+import { svgPath, wirePath } from './wirePath';
 
 const CARD = { w: 150, h: 90 };
 

@@ -1,0 +1,2 @@
+/** Whether this page stands within another one. */
+export const isFramed = (): boolean => window.parent !== window;
