@@ -34,6 +34,7 @@ import { publishedPage } from './publishing/publishedPage.js';
 import { schoolSite } from './publishing/schoolSite.js';
 import { ProblemFilter } from './problems/ProblemFilter.js';
 import { validation } from './problems/validation.js';
+import { ShowingModule } from './showing/showing.module.js';
 import { SharingModule } from './sharing/sharing.module.js';
 import { StartersModule } from './starters/starters.module.js';
 import { ThemesModule } from './themes/themes.module.js';
@@ -62,6 +63,7 @@ class AppModule {
         DecksModule,
         SharingModule,
         PublishingModule,
+        ShowingModule,
         CommentsModule,
         AssetsModule,
         MediaModule,

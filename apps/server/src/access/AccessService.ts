@@ -6,7 +6,15 @@ import { isAny, oneOf, rowOf, rowsOf, text } from '../database/rows.js';
 import { cookieIn } from './cookies.js';
 import { IS_LIVE, passesIn } from './livePublication.js';
 import { OPEN_SCREEN } from './openScreen.js';
-import { hashToken, SCREEN_COOKIE, SESSION_COOKIE, STUDENT_COOKIE } from './tokens.js';
+import { followerIn, IS_RUNNING, isSigned } from './runningShow.js';
+import {
+  FOLLOWER_COOKIE,
+  hashToken,
+  REMOTE_COOKIE,
+  SCREEN_COOKIE,
+  SESSION_COOKIE,
+  STUDENT_COOKIE,
+} from './tokens.js';
 
 /*
  * All of it is SQL: every request and every socket asks, and what somebody is to a thing is one statement over up to five
@@ -49,6 +57,11 @@ const READ_BY_READER = `${USED}
     WHERE used.name LIKE '%#student' AND ${IS_LIVE}
       AND (b.pass_token IS NULL OR b.pass_token = ANY ($2::text[])) LIMIT 1`;
 
+/** What those see who follow or steer a show. */
+const READ_IN_SHOW = `${USED}
+  SELECT 1 FROM used JOIN show s USING (edition_id)
+    WHERE used.name LIKE '%#student' AND s.id = ANY ($2::uuid[]) AND ${IS_RUNNING} LIMIT 1`;
+
 /** What a teacher is to a lesson: it belongs to those who may teach with the deck, its end to the owner of one that is there. */
 const LESSON = `SELECT unnest(CASE WHEN p.role = 'owner' AND d.trashed_at IS NULL
     THEN ARRAY['teaches', 'owner'] ELSE ARRAY['teaches'] END) AS role
@@ -58,6 +71,8 @@ const FOLIO = `SELECT 'teaches' AS role FROM folio f JOIN lesson l ON l.id = f.l
   JOIN deck_person p USING (deck_id) WHERE f.id = $1 AND p.teacher_id = $2 AND ${TEACHES}`;
 const DECK = `SELECT p.role FROM deck_person p JOIN deck d ON d.id = p.deck_id
   WHERE d.id = $1 AND p.teacher_id = $2 AND d.trashed_at IS NULL`;
+const SHOW = `SELECT 'hosts' AS role FROM show s
+  WHERE s.id = $1 AND s.teacher_id = $2 AND ${IS_RUNNING}`;
 const TRASHED = DECK.replace('IS NULL', 'IS NOT NULL');
 const OWNED = {
   class: `SELECT 'owner' AS role FROM class_list WHERE id = $1 AND teacher_id = $2`,
@@ -70,16 +85,22 @@ export interface Visitor {
   teacher: { id: string; name: string; email: string } | null;
   /** `waiting` has joined and has not been let in yet. */
   student: { folioId: string; lessonId: string; status: 'waiting' | 'in' } | null;
+  /** Follows a show, or steers it; `key` tells devices apart and nothing else. */
+  follower: { showId: string; key: string } | null;
+  remote: { showId: string; key: string } | null;
 }
 
-export type DocumentAccess = 'write' | 'read' | null;
-export type DocumentKind = 'deck' | 'folio' | 'lesson' | 'desk';
+export const NOBODY: Visitor = { teacher: null, student: null, follower: null, remote: null };
+
+/** `steer`: reads it, and says to its keeper what happens. */
+export type DocumentAccess = 'write' | 'steer' | 'read' | null;
+export type DocumentKind = 'deck' | 'folio' | 'lesson' | 'desk' | 'show';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 export const isUuid = (value: string): boolean => UUID.test(value);
 
 export function parseDocumentName(name: string): { kind: DocumentKind; id: string } | null {
-  const match = /^(deck|folio|lesson|desk):(.+)$/.exec(name);
+  const match = /^(deck|folio|lesson|desk|show):(.+)$/.exec(name);
   return match && isUuid(match[2]!) ? { kind: match[1] as DocumentKind, id: match[2]! } : null;
 }
 
@@ -93,11 +114,38 @@ export class AccessService {
 
   /** From the cookies of a request or of a socket's upgrade. */
   async visitorOf(cookieHeader: string | undefined): Promise<Visitor> {
-    const [teacher, student] = await Promise.all([
-      this.#teacherOf(cookieIn(cookieHeader, this.config, SESSION_COOKIE)),
-      this.#studentOf(cookieIn(cookieHeader, this.config, STUDENT_COOKIE)),
+    const held = (name: string): string | undefined => cookieIn(cookieHeader, this.config, name);
+    const [teacher, student, follower, remote] = await Promise.all([
+      this.#teacherOf(held(SESSION_COOKIE)),
+      this.#studentOf(held(STUDENT_COOKIE)),
+      this.#followerOf(held(FOLLOWER_COOKIE)),
+      this.#remoteOf(held(REMOTE_COOKIE)),
     ]);
-    return { teacher, student };
+    return { teacher, student, follower, remote };
+  }
+
+  async #followerOf(token: string | undefined): Promise<Visitor['follower']> {
+    const told = followerIn(token ?? '');
+    if (!told || !isUuid(told.showId)) return null;
+    const row = await rowOf(
+      this.database,
+      { secret: text },
+      `SELECT s.secret FROM show s WHERE s.id = $1 AND ${IS_RUNNING}`,
+      [told.showId],
+    );
+    return row && isSigned(row.secret, told) ? { showId: told.showId, key: told.nonce } : null;
+  }
+
+  async #remoteOf(token: string | undefined): Promise<Visitor['remote']> {
+    if (!token) return null;
+    const row = await rowOf(
+      this.database,
+      { showId: text },
+      `SELECT s.id AS "showId" FROM show_remote r JOIN show s ON s.id = r.show_id
+       WHERE r.token_hash = $1 AND ${IS_RUNNING}`,
+      [hashToken(token)],
+    );
+    return row && { ...row, key: hashToken(token) };
   }
 
   async #teacherOf(token: string | undefined): Promise<Visitor['teacher']> {
@@ -141,7 +189,7 @@ export class AccessService {
     id: string,
     cookieHeader?: string,
   ): Promise<Role[]> {
-    const { teacher, student } = visitor;
+    const { teacher, student, follower, remote } = visitor;
     const inLesson: Role[] = student ? [student.status === 'in' ? 'student' : 'waiting'] : [];
     if (thing === 'file') return this.#rolesOnFile(visitor, id, cookieHeader);
     if (!id) return [...(teacher ? (['teacher'] as const) : []), ...inLesson];
@@ -165,6 +213,12 @@ export class AccessService {
           ...(student?.folioId === id ? inLesson : []),
           ...(await this.#ofTeacher(teacher, FOLIO, id)),
         ];
+      case 'show':
+        return [
+          ...(await this.#ofTeacher(teacher, SHOW, id)),
+          ...(remote?.showId === id ? (['steers'] as const) : []),
+          ...(follower?.showId === id ? (['follows'] as const) : []),
+        ];
       case 'site':
         return [];
     }
@@ -179,7 +233,7 @@ export class AccessService {
 
   /** Whoever brought a picture, sound or file, and whoever may read something that uses it. */
   async #rolesOnFile(
-    { teacher, student }: Visitor,
+    { teacher, student, follower, remote }: Visitor,
     hash: string,
     cookieHeader: string | undefined,
   ): Promise<Role[]> {
@@ -194,6 +248,8 @@ export class AccessService {
     // On a big screen: what the lesson's edition shows, and the leaves that are presented on it.
     if (screen && (await this.#isFound(READ_ON_SCREEN, [hash, hashToken(screen)])))
       return ['reader'];
+    const shows = [follower, remote].flatMap((one) => one?.showId ?? []);
+    if (shows.length > 0 && (await this.#isFound(READ_IN_SHOW, [hash, shows]))) return ['reader'];
     const passes = passesIn(cookieHeader, this.config);
     return (await this.#isFound(READ_BY_READER, [hash, passes])) ? ['reader'] : [];
   }
@@ -223,6 +279,10 @@ export class AccessService {
         return (await mayOn('lesson', 'lesson:watch')) ? 'read' : null;
       case 'desk':
         return (await mayOn('lesson', 'lesson:teach')) ? 'read' : null;
+      case 'show': {
+        const roles = await this.rolesOn(visitor, 'show', id);
+        return can(roles, 'show:steer') ? 'steer' : can(roles, 'show:follow') ? 'read' : null;
+      }
     }
   }
 

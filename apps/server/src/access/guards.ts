@@ -8,7 +8,7 @@ import { Reflector } from '@nestjs/core';
 import { can, thingOf, type Role } from '@gobrel/core';
 import type { Request } from 'express';
 import { notFound, Problem, signInFirst } from '../problems/problem.js';
-import { AccessService, type Visitor } from './AccessService.js';
+import { AccessService, NOBODY, type Visitor } from './AccessService.js';
 import { NEED, type Need } from './needs.js';
 
 export type Teacher = NonNullable<Visitor['teacher']>;
@@ -53,11 +53,13 @@ function refusalOf(
       ? new Problem(403, 'Not yet', 'Your teacher has not let you in yet.')
       : new Problem(401, 'Not in a lesson', 'Join the lesson with its code first.');
   }
-  return visitor.teacher || capability === 'file:read' ? notFound(what) : signInFirst();
+  // Who follows or steers a show has no account to sign in to.
+  const isNamed = visitor.teacher !== null || /^(file|show):/.test(capability);
+  return isNamed ? notFound(what) : signInFirst();
 }
 
 const visitorIn = (context: ExecutionContext): Visitor =>
-  context.switchToHttp().getRequest<Known>().visitor ?? { teacher: null, student: null };
+  context.switchToHttp().getRequest<Known>().visitor ?? NOBODY;
 
 export const CurrentVisitor = createParamDecorator((_: unknown, context: ExecutionContext) =>
   visitorIn(context),

@@ -79,7 +79,9 @@ type Who =
   | 'student'
   | 'waiting student'
   | 'student of another lesson'
-  | 'big screen';
+  | 'big screen'
+  | 'follower'
+  | 'remote';
 interface World {
   ids: Record<string, string>;
   people: Record<Who, Visitor>;
@@ -98,6 +100,7 @@ const IS: Record<Who, Partial<Record<Thing, Role[]>>> = {
     class: ['owner'],
     starter: ['owner'],
     theme: ['owner'],
+    show: ['hosts'],
   },
   coauthor: {
     site: ['teacher'],
@@ -119,6 +122,8 @@ const IS: Record<Who, Partial<Record<Thing, Role[]>>> = {
   'waiting student': { site: ['waiting'], lesson: ['waiting'] },
   'student of another lesson': { site: ['student'] },
   'big screen': { file: ['reader'] },
+  follower: { file: ['reader'], show: ['follows'] },
+  remote: { file: ['reader'], show: ['steers'] },
 };
 
 let addresses = 0;
@@ -140,6 +145,9 @@ async function picture(): Promise<string> {
   form.set('file', new Blob([drawing], { type: 'image/svg+xml' }), 'a.svg');
   return (await must(ines, 'POST', 'assets', form)).hash!;
 }
+
+/** The world that is only looked at. */
+let looked: World | undefined;
 
 async function makeWorld(hash: string): Promise<World> {
   const decks = server.app.get(DecksService);
@@ -185,6 +193,18 @@ async function makeWorld(hash: string): Promise<World> {
   const screen = new Visitor(server.url);
   const { code } = await must(screen, 'POST', 'screens');
   await must(ines, 'POST', `lessons/${lesson.id}/screens`, { code });
+  // One teacher gives only so many at once.
+  await server.app
+    .get(DataSource)
+    .query(`UPDATE show SET ended_at = now() WHERE id IS DISTINCT FROM $1`, [
+      looked?.ids.show ?? null,
+    ]);
+  const { show } = (await must(ines, 'POST', `decks/${deckId}/show`)) as unknown as {
+    show: { id: string; code: string };
+  };
+  const [follower, remote] = [new Visitor(server.url), new Visitor(server.url)];
+  await must(follower, 'POST', 'follow', { code: show.code });
+  await must(remote, 'POST', 'remotes', await must(ines, 'POST', `shows/${show.id}/remotes`));
   const list = await must(ines, 'POST', 'classes', {
     name: `C${addresses}`,
     students: [{ name: 'A' }],
@@ -211,6 +231,7 @@ async function makeWorld(hash: string): Promise<World> {
       class: list.id!,
       starter: starter!.id,
       theme: theme!.id,
+      show: show.id,
     },
     people: {
       stranger: new Visitor(server.url),
@@ -218,6 +239,8 @@ async function makeWorld(hash: string): Promise<World> {
       'student of another lesson': otto.student,
       'waiting student': wim.student,
       'big screen': screen,
+      follower,
+      remote,
       student: ada.student,
       coauthor: tomas,
       commenter: kari,
@@ -242,7 +265,6 @@ const addressOf = ({ path, need }: Route, ids: World['ids']): string =>
 test('every route lets in whom the table lets in, and nobody else', async () => {
   const hash = await picture();
   const wrong: string[] = [];
-  let looked: World | undefined;
   for (const route of routes()) {
     const { need, method } = route;
     if (need!.capability === 'site:visit') continue;
@@ -272,9 +294,9 @@ test('every kind of document opens to whom the table opens it, to write or to re
   const { ids, people } = await makeWorld(await picture());
   const wrong: string[] = [];
   for (const [who, visitor] of Object.entries(people) as [Who, Visitor][]) {
-    const [deck, folio, lesson] = (['deck', 'folio', 'lesson'] as const).map(
+    const [deck, folio, lesson, show] = (['deck', 'folio', 'lesson', 'show'] as const).map(
       (thing) => IS[who][thing] ?? [],
-    ) as [Role[], Role[], Role[]];
+    ) as [Role[], Role[], Role[], Role[]];
     const wanted = {
       [`deck:${ids.deck}`]: can(deck, 'deck:write')
         ? 'write'
@@ -288,6 +310,11 @@ test('every kind of document opens to whom the table opens it, to write or to re
           : null,
       [`lesson:${ids.lesson}`]: can(lesson, 'lesson:watch') ? 'read' : null,
       [`desk:${ids.lesson}`]: can(lesson, 'lesson:teach') ? 'read' : null,
+      [`show:${ids.show}`]: can(show, 'show:steer')
+        ? 'steer'
+        : can(show, 'show:follow')
+          ? 'read'
+          : null,
       [`deck:${ids.trash}`]: null,
       [`class:${ids.class}`]: null,
       'deck:': null,

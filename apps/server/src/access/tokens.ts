@@ -14,4 +14,8 @@ export const SCREEN_COOKIE = 'gobrel_screen';
 export const DEVICE_COOKIE = 'gobrel_device';
 /** Pass words of published decks that this device has told. */
 export const READER_COOKIE = 'gobrel_reader';
+/** The show that this device follows. */
+export const FOLLOWER_COOKIE = 'gobrel_follower';
+/** The show that this device steers. */
+export const REMOTE_COOKIE = 'gobrel_remote';
 export const STUDENT_COOKIE = 'gobrel_student';

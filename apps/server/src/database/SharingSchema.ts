@@ -122,3 +122,37 @@ export class Comments1700000000016 implements MigrationInterface {
     await runner.query('DROP TABLE deck_comment');
   }
 }
+
+/** Shows that are followed, and steered from several devices. */
+export class Shows1700000000017 implements MigrationInterface {
+  name = 'Shows1700000000017';
+
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`
+      CREATE TABLE show (
+        id uuid PRIMARY KEY DEFAULT gen_random_uuid(),
+        deck_id uuid NOT NULL REFERENCES deck ON DELETE CASCADE,
+        teacher_id uuid NOT NULL REFERENCES teacher ON DELETE CASCADE,
+        code text NOT NULL,
+        secret text NOT NULL,
+        edition_id uuid REFERENCES edition ON DELETE SET NULL,
+        place jsonb,
+        spent jsonb NOT NULL DEFAULT '{}',
+        started_at timestamptz NOT NULL DEFAULT now(),
+        ended_at timestamptz
+      );
+      CREATE UNIQUE INDEX show_by_code ON show (code) WHERE ended_at IS NULL;
+      CREATE INDEX show_by_teacher ON show (teacher_id);
+      CREATE TABLE show_remote (
+        token_hash text PRIMARY KEY,
+        show_id uuid NOT NULL REFERENCES show ON DELETE CASCADE,
+        code text,
+        created_at timestamptz NOT NULL DEFAULT now()
+      );
+      CREATE UNIQUE INDEX show_remote_by_code ON show_remote (code) WHERE code IS NOT NULL`);
+  }
+
+  async down(runner: QueryRunner): Promise<void> {
+    await runner.query('DROP TABLE show_remote; DROP TABLE show');
+  }
+}

@@ -9,6 +9,7 @@ import * as media from '../media/media.entities.js';
 import * as outbox from '../outbox/outbox.entities.js';
 import * as publishing from '../publishing/publishing.entities.js';
 import * as sharing from '../sharing/sharing.entities.js';
+import * as showing from '../showing/showing.entities.js';
 import * as starters from '../starters/starters.entities.js';
 import * as themes from '../themes/themes.entities.js';
 import * as sync from '../sync/sync.entities.js';
@@ -27,6 +28,7 @@ export const ENTITIES = [
   outbox,
   publishing,
   sharing,
+  showing,
   starters,
   sync,
   themes,

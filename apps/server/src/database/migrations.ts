@@ -4,6 +4,7 @@ import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { FirstSchema1700000000000 } from './FirstSchema.js';
 import {
   Comments1700000000016,
+  Shows1700000000017,
   Copies1700000000014,
   Invitations1700000000013,
   Publications1700000000015,
@@ -329,6 +330,7 @@ export const MIGRATIONS = [
   Copies1700000000014,
   Publications1700000000015,
   Comments1700000000016,
+  Shows1700000000017,
 ];
 
 /** Reads off all that is stored what it uses. */

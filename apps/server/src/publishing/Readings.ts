@@ -50,7 +50,9 @@ export class Readings {
   constructor(private readonly database: DataSource) {}
 
   /** The deck as readers get it, as JSON: plain and packed by gzip. */
-  async sent(live: Live): Promise<{ plain: Buffer; packed: Buffer }> {
+  async sent(
+    live: Pick<Live, 'editionId' | 'allowsTries' | 'allowsCopies'>,
+  ): Promise<{ plain: Buffer; packed: Buffer }> {
     const reading = await this.#reading(live);
     const { allowsTries, allowsCopies, editionId: version } = live;
     const key = `${String(allowsTries)} ${String(allowsCopies)}`;
@@ -121,7 +123,7 @@ export class Readings {
     }
   }
 
-  #reading({ editionId }: Live): Promise<Reading> {
+  #reading({ editionId }: Pick<Live, 'editionId'>): Promise<Reading> {
     const known = this.#held.get(editionId);
     // Anew at the end: what is read least goes first.
     this.#held.delete(editionId);

@@ -11,5 +11,6 @@ import { Readings } from './Readings.js';
   imports: [AccountsModule, AssetsModule, DecksModule],
   controllers: [PublicationsController, PublishedController],
   providers: [PublishingService, Readings],
+  exports: [Readings],
 })
 export class PublishingModule {}

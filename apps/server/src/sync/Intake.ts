@@ -4,14 +4,20 @@ import {
   type beforeHandleMessagePayload,
 } from '@hocuspocus/server';
 import * as Y from 'yjs';
-import { SERVER_LIMITS } from '@gobrel/core';
-import { parseDocumentName, type Visitor } from '../access/AccessService.js';
+import { LONGEST_SAYING, SERVER_LIMITS } from '@gobrel/core';
+import { parseDocumentName, type DocumentAccess, type Visitor } from '../access/AccessService.js';
 import { SideThread } from '../threads/SideThread.js';
 import type { Cut, ToCut } from './cuttingWorker.js';
 import { isAcknowledgement, readClientMessage } from './messages.js';
 import { SlowLane } from './SlowLane.js';
 import { personOf, type SocketGuard } from './SocketGuard.js';
 import type { UpdateStore } from './UpdateStore.js';
+
+/** What is known of a connection from when it was let in. */
+export interface LetIn {
+  visitor: Visitor;
+  access: DocumentAccess;
+}
 
 /** Bytes of a message that is taken a little at a time, and changes that are applied at once: a millisecond, or less. */
 const LARGE = 20_000;
@@ -64,7 +70,8 @@ export class Intake {
   }
 
   /** Looks through a device's message before it is applied, and sends the update in it on its way to disk. */
-  #look({ update: data, documentName, connection }: beforeHandleMessagePayload): Promise<void> {
+  #look(payload: beforeHandleMessagePayload): Promise<void> {
+    const { update: data, documentName, connection } = payload;
     const message = readClientMessage(data);
     if (message.kind === 'forbidden') return putOut(connection, 'not-understood');
     const kind = parseDocumentName(documentName)?.kind;
@@ -75,6 +82,11 @@ export class Intake {
       const isFew = data.length <= bytes && connection.document.awareness.states.size <= devices;
       if (kind !== 'deck' || !isFew) return putOut(connection, 'not-understood');
       return Promise.resolve();
+    }
+    if (message.kind === 'says') {
+      const { access } = payload.context as LetIn;
+      const isHeard = access === 'steer' && data.length <= LONGEST_SAYING * 2;
+      return isHeard ? Promise.resolve() : putOut(connection, 'not-understood');
     }
     if (message.kind === 'asks') {
       const whole = this.#bytes.get(documentName) ?? 0;
@@ -106,7 +118,7 @@ export class Intake {
       await this.#look(payload);
       return 'look';
     }
-    const who = personOf((payload.context as { visitor: Visitor }).visitor);
+    const who = personOf((payload.context as LetIn).visitor);
     const step = <T>(work: () => T): Promise<T> => this.#slowly.step(who, work);
     const { update } = message;
     const known = message.isCatchUp

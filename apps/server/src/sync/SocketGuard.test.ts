@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 import { setImmediate as turn } from 'node:timers/promises';
 import type { WebSocket } from 'ws';
-import type { Visitor } from '../access/AccessService.js';
+import { NOBODY, type Visitor } from '../access/AccessService.js';
 import { SocketGuard } from './SocketGuard.js';
 
 class FakeSocket extends EventEmitter {
@@ -17,7 +17,7 @@ class FakeSocket extends EventEmitter {
 }
 
 const student = (folioId: string): Visitor =>
-  ({ teacher: null, student: { folioId } }) as unknown as Visitor;
+  ({ ...NOBODY, student: { folioId } }) as unknown as Visitor;
 
 /** A message as Hocuspocus frames it: the document's name with its length, and so many bytes. */
 const message = (name: string, bytes: number): Buffer =>

@@ -37,13 +37,13 @@ class Person {
 }
 
 /** Who is at the other end of a socket, for counting; '' for nobody we know. */
-export function personOf({ teacher, student }: Visitor): string {
-  return teacher ? `teacher:${teacher.id}` : student ? `student:${student.folioId}` : '';
-}
+export const personOf = (visitor: Visitor): string => peopleIn(visitor)[0] ?? '';
 
-const peopleIn = ({ teacher, student }: Visitor): string[] => [
+const peopleIn = ({ teacher, student, follower, remote }: Visitor): string[] => [
   ...(teacher ? [`teacher:${teacher.id}`] : []),
   ...(student ? [`student:${student.folioId}`] : []),
+  ...(remote ? [`remote:${remote.key}`, `remotes:${remote.showId}`] : []),
+  ...(follower ? [`follower:${follower.key}`] : []),
 ];
 
 /** Counts what comes over sockets, and from where, before anything is done with it. */

@@ -12,16 +12,11 @@ import { WebSocketServer } from 'ws';
 import type * as Y from 'yjs';
 import { SERVER_LIMITS } from '@gobrel/core';
 import { addressOf } from '../access/addressOf.js';
-import {
-  AccessService,
-  parseDocumentName,
-  type DocumentKind,
-  type Visitor,
-} from '../access/AccessService.js';
+import { AccessService, parseDocumentName, type DocumentKind } from '../access/AccessService.js';
 import { sessionsIn } from '../access/cookies.js';
 import { isSameOrigin } from '../access/originCheck.js';
 import { CONFIG, type Config } from '../config.js';
-import { Intake, refusal } from './Intake.js';
+import { Intake, refusal, type LetIn } from './Intake.js';
 import { Pulse } from './Pulse.js';
 import { personOf, SocketGuard } from './SocketGuard.js';
 import { UpdateStore } from './UpdateStore.js';
@@ -38,6 +33,8 @@ export interface DocumentKeeper {
   /** After changes have rested for two seconds, or ten at most. */
   onSettled?(id: string, doc: Document): Promise<void>;
   onPresence?(id: string, doc: Document): void;
+  /** What somebody says who may steer it. */
+  onSaid?(id: string, doc: Document, words: string): void;
 }
 
 /**
@@ -78,6 +75,11 @@ export class SyncService implements BeforeApplicationShutdown {
       connected: ({ documentName, connection }) => {
         this.#guard.opened(connection.webSocket, documentName);
         this.#presence(documentName, connection.document);
+        return Promise.resolve();
+      },
+      onStateless: ({ documentName, document, payload }) => {
+        const name = parseDocumentName(documentName);
+        if (name) this.#keepers.get(name.kind)?.onSaid?.(name.id, document, payload);
         return Promise.resolve();
       },
       onDisconnect: ({ documentName, document }) => {
@@ -183,13 +185,18 @@ export class SyncService implements BeforeApplicationShutdown {
   }
 
   /** Whatever somebody has open closes at once, and opens again as far as they may by now. */
-  hangUpOn(person: { teacherId: string } | { folioId: string } | { session: string }): void {
+  hangUpOn(
+    person:
+      { teacherId: string } | { folioId: string } | { session: string } | { remotesOf: string },
+  ): void {
     const key =
       'teacherId' in person
         ? `teacher:${person.teacherId}`
         : 'folioId' in person
           ? `student:${person.folioId}`
-          : person.session;
+          : 'remotesOf' in person
+            ? `remotes:${person.remotesOf}`
+            : person.session;
     this.#guard.hangUpOn(key);
   }
 
@@ -213,12 +220,12 @@ export class SyncService implements BeforeApplicationShutdown {
     documentName,
     requestHeaders,
     connectionConfig,
-  }: onAuthenticatePayload): Promise<{ visitor: Visitor }> {
+  }: onAuthenticatePayload): Promise<LetIn> {
     const visitor = await this.access.visitorOf(requestHeaders.cookie);
     const access = await this.access.documentAccess(visitor, documentName);
     if (!access) throw refusal('not-yours');
-    connectionConfig.readOnly = access === 'read';
-    return { visitor };
+    connectionConfig.readOnly = access !== 'write';
+    return { visitor, access };
   }
 
   async #load(documentName: string, document: Document): Promise<void> {

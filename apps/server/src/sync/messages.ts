@@ -7,6 +7,8 @@ const AWARENESS = 1;
 const AUTH = 2;
 const QUERY_AWARENESS = 3;
 const SYNC_REPLY = 4;
+/** Words beside the document. */
+const STATELESS = 5;
 const CLOSE = 7;
 /** The one with which the server tells a device that its change is kept. */
 const SYNC_STATUS = 8;
@@ -16,6 +18,8 @@ export type ClientMessage =
   | { kind: 'awareness' }
   /** For all of the document that it has not. */
   | { kind: 'asks' }
+  /** Words that are no part of the document. */
+  | { kind: 'says' }
   | { kind: 'other' }
   | { kind: 'forbidden' };
 
@@ -37,6 +41,8 @@ export function readClientMessage(data: Uint8Array): ClientMessage {
     }
     case AWARENESS:
       return { kind: 'awareness' };
+    case STATELESS:
+      return { kind: 'says' };
     case AUTH:
     case QUERY_AWARENESS:
     case CLOSE:

@@ -11,13 +11,22 @@ const MAY: Record<Role, Capability[]> = {
       'deck:write',
       'deck:copy',
       'deck:teach',
+      'deck:show',
       'deck:own',
     ] as const),
     ...(['trash:restore', 'lesson:remove', 'class:keep', 'starter:keep', 'theme:keep'] as const),
   ],
-  coauthor: ['deck:read', 'deck:comment', 'deck:write', 'deck:copy', 'deck:teach', 'deck:leave'],
-  commenter: ['deck:read', 'deck:comment', 'deck:copy', 'deck:leave'],
-  viewer: ['deck:read', 'deck:copy', 'deck:leave'],
+  coauthor: [
+    'deck:read',
+    'deck:comment',
+    'deck:write',
+    'deck:copy',
+    'deck:teach',
+    'deck:show',
+    'deck:leave',
+  ],
+  commenter: ['deck:read', 'deck:comment', 'deck:copy', 'deck:show', 'deck:leave'],
+  viewer: ['deck:read', 'deck:copy', 'deck:show', 'deck:leave'],
   link: ['deck:read'],
   teaches: ['lesson:teach', 'lesson:watch', 'folio:read'],
   student: [
@@ -27,6 +36,9 @@ const MAY: Record<Role, Capability[]> = {
   waiting: ['site:bring', 'lesson:wait'],
   screen: ['lesson:show'],
   reader: ['file:read'],
+  hosts: ['show:host', 'show:steer', 'show:follow'],
+  steers: ['show:steer', 'show:follow'],
+  follows: ['show:follow'],
 };
 
 test.each(ROLES)('%s may what stands in the table, and nothing else', (role) => {
@@ -43,6 +55,17 @@ test('who is nothing to a thing may only what anyone may; who is several may all
 
 test('every capability says what it is about', () => {
   expect(new Set(CAPABILITIES.map(thingOf))).toEqual(
-    new Set(['site', 'deck', 'trash', 'lesson', 'folio', 'file', 'class', 'starter', 'theme']),
+    new Set([
+      'site',
+      'deck',
+      'trash',
+      'lesson',
+      'folio',
+      'file',
+      'show',
+      'class',
+      'starter',
+      'theme',
+    ]),
   );
 });

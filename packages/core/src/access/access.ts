@@ -22,6 +22,12 @@ export const ROLES = [
   'waiting',
   /** A device that was paired with a lesson as its big screen. */
   'screen',
+  /** Gives a show. */
+  'hosts',
+  /** A device that was paired with a show, to steer it. */
+  'steers',
+  /** A device that follows a show. */
+  'follows',
   /** May read something that shows a picture, plays a sound or offers a file, or has brought it. */
   'reader',
 ] as const;
@@ -37,6 +43,7 @@ export const CAPABILITIES = [
   'deck:write',
   'deck:copy',
   'deck:teach',
+  'deck:show',
   'deck:own',
   'deck:leave',
   'trash:restore',
@@ -46,6 +53,9 @@ export const CAPABILITIES = [
   'lesson:attend',
   'lesson:watch',
   'lesson:show',
+  'show:host',
+  'show:steer',
+  'show:follow',
   'folio:read',
   'folio:write',
   'file:read',
@@ -76,6 +86,8 @@ const TABLE: Readonly<Record<Capability, readonly Role[]>> = {
   'deck:copy': ['owner', 'coauthor', 'commenter', 'viewer'],
   /** Start lessons with it, and see how earlier ones went. */
   'deck:teach': ['owner', 'coauthor'],
+  /** Give a show of it that others follow. */
+  'deck:show': ['owner', 'coauthor', 'commenter', 'viewer'],
   /** Share it, throw it away. */
   'deck:own': ['owner'],
   /** Give up what one is to it. */
@@ -89,6 +101,10 @@ const TABLE: Readonly<Record<Capability, readonly Role[]>> = {
   'lesson:watch': ['teaches', 'student'],
   /** Be given what is put up, without names. */
   'lesson:show': ['screen'],
+  /** Say who else steers it, end it. */
+  'show:host': ['hosts'],
+  'show:steer': ['hosts', 'steers'],
+  'show:follow': ['hosts', 'steers', 'follows'],
   'folio:read': ['teaches', 'student'],
   'folio:write': ['student'],
   'file:read': ['reader'],

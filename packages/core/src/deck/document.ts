@@ -41,7 +41,7 @@ import {
  *   deck      map   title, theme, language, startSlideId, defaultTrailId
  *   slides    map   SlideId → map { title, x, y, …, elements: map ElementId → map { kind, layer, box, order, … } }
  *   links     map   LinkId → map { from, carrier, target, wording }
- *   sections  map   SectionId → map { name, tint, parentId, isFolded }
+ *   sections  map   SectionId → map { name, tint, parentId, isFolded, minutes }
  *   trails    map   TrailId → map { name, tint, order, followsLinks, stops: array of { id, slideId, closeUpId } }
  *   setAside  map   key of a finding → { reason, print }
  *   themes    map   id → a theme of the deck's own, as plain data

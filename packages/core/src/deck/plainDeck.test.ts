@@ -105,6 +105,6 @@ describe('addCloseUpStop', () => {
 test('students learn which section lies in which, and no names', () => {
   const view = studentView(readDeck(storm()));
   expect(view.sections).toEqual({
-    wet: { id: 'wet', name: '', tint: 'petrol', parentId: null, isFolded: false },
+    wet: { id: 'wet', name: '', tint: 'petrol', parentId: null, isFolded: false, minutes: null },
   });
 });

@@ -1,7 +1,8 @@
 import * as Y from 'yjs';
 import { readLayouts } from './readLayouts.js';
 import { readTurn } from '../parts/turns.js';
-import { asBoolean, asLanguage, asOneOf, asRecord, asString } from '../parts/decode.js';
+import { asBoolean, asLanguage, asNumber, asOneOf, asRecord, asString } from '../parts/decode.js';
+import { LIMITS } from '../parts/limits.js';
 import {
   asId,
   idsOf,
@@ -133,6 +134,7 @@ function readSections(doc: Y.Doc): Record<SectionId, Section> {
       tint: asOneOf(section.get('tint'), TINTS, 'petrol'),
       parentId: asId(section.get('parentId')),
       isFolded: asBoolean(section.get('isFolded')),
+      minutes: asNumber(section.get('minutes'), 0, 0, LIMITS.sectionMinutes) || null,
     };
   }
   // Two who put sections into each other at once make a ring. It is opened at the same one for everybody.

@@ -142,6 +142,8 @@ export interface Section {
   parentId: SectionId | null;
   /** Drawn as one card. */
   isFolded: boolean;
+  /** Minutes that a show means to spend in it; null where nobody has said. */
+  minutes: number | null;
 }
 
 export interface TrailStop {

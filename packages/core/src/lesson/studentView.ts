@@ -34,7 +34,7 @@ export function studentView(edition: Deck): Deck {
     sections: Object.fromEntries(
       Object.values(edition.sections).map(({ id, parentId }) => [
         id,
-        { id, name: '', tint: 'petrol', parentId, isFolded: false },
+        { id, name: '', tint: 'petrol', parentId, isFolded: false, minutes: null },
       ]),
     ),
     // Students walk one trail and see no names of any.

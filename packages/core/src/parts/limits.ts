@@ -15,6 +15,7 @@ export const LIMITS = {
   leafTitle: 120,
   /** Steps of a walk that are read; those before are counted. */
   walk: 5000,
+  sectionMinutes: 600,
 } as const;
 
 /** What the server takes: no page needs these. */
@@ -22,7 +23,7 @@ export const SERVER_LIMITS = {
   /** Bytes of one message over a socket: a student's device, and a teacher's, who may paste a whole deck. */
   message: { student: 2_000_000, teacher: 32_000_000 },
   /** Bytes of one document as stored. */
-  document: { deck: 64_000_000, folio: 6_000_000, lesson: 0, desk: 0 },
+  document: { deck: 64_000_000, folio: 6_000_000, lesson: 0, desk: 0, show: 0 },
   socket: {
     /**
      * Messages a second, and as many at once after a rest; of a person, over all sockets. Who sends more is not
@@ -121,6 +122,10 @@ export const SERVER_LIMITS = {
   comments: { perDeck: 5000, within: 600, perPerson: 200, letters: 60 },
   /** Passwords that are checked, made, or wait for it, of all and of all at one address: a school. */
   passwords: { atOnce: 60, waiting: 0, perPerson: 30 },
+  /** Shows that one teacher may give at the same time; devices that steer one; minutes that a code for one is good. */
+  shows: { perPerson: 20, remotes: 12, pairing: 10 },
+  /** New followers, and wrong codes, of one address in so many seconds: a school hall joins at once. */
+  follows: { within: 300, perAddress: 3000, wrong: 60 },
   /** Practice classes that run at the same time on one server. */
   practiceClasses: 8,
 } as const;

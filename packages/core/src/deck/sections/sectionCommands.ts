@@ -1,5 +1,6 @@
 import { command, type Plan } from '../command.js';
 import * as Y from 'yjs';
+import { LIMITS } from '../../parts/limits.js';
 import { asId, newId, type SectionId, type SlideId } from '../../parts/ids.js';
 import { refuse } from '../../parts/refusals.js';
 import { sectionsMap, slideOf, slidesMap } from '../document.js';
@@ -51,13 +52,19 @@ export const setSection = command(
   (
     doc: Y.Doc,
     sectionId: SectionId,
-    settings: { name?: string; tint?: Tint; isFolded?: boolean; parentId?: SectionId | null },
+    settings: {
+      name?: string;
+      tint?: Tint;
+      isFolded?: boolean;
+      parentId?: SectionId | null;
+      minutes?: number | null;
+    },
   ): Plan => {
     const section = sectionOf(doc, sectionId);
     if (!section) return refuse('section.gone');
     const name = settings.name?.trim().slice(0, 200);
     if (name === '') return refuse('section.name');
-    const { parentId } = settings;
+    const { parentId, minutes } = settings;
     if (parentId) {
       const all = read(doc);
       for (let above: SectionId | null = parentId; above; above = all[above]?.parentId ?? null) {
@@ -70,6 +77,10 @@ export const setSection = command(
       if (settings.tint) section.set('tint', settings.tint);
       if (settings.isFolded !== undefined) section.set('isFolded', settings.isFolded);
       if (parentId !== undefined) section.set('parentId', parentId ?? '');
+      if (minutes === null) section.delete('minutes');
+      else if (minutes !== undefined) {
+        section.set('minutes', Math.round(Math.min(Math.max(minutes, 0), LIMITS.sectionMinutes)));
+      }
     };
   },
 );
