@@ -33,11 +33,12 @@ const WEB = [
   ['stage'],
   ['cards', 'editing'],
   ['links', 'lesson', 'starters', 'walking'],
+  ['running'],
   ['settings'],
   ['elements/*/{Settings,Adding}'],
   [
     ...['check', 'classes', 'decks', 'desk', 'lessons', 'map', 'results', 'screen', 'show'],
-    ...['published', 'sharing', 'slide', 'student'],
+    ...['following', 'published', 'sharing', 'slide', 'student'],
   ],
   ['workspace'],
   ['Teaching'],

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { LAMP, signIn, someone, test } from './people';
+import { copyOfLamp, isSaved, LAMP, signIn, someone, test } from './people';
 
 const slide = (page: Page, name: string) => page.getByRole('group', { name, exact: true }).first();
 const at = (page: Page): string | null => new URL(page.url()).searchParams.get('from');
@@ -39,6 +39,31 @@ test('a show plays by itself, waits at a choice, goes on from the one that is ta
   await expect.poll(() => page.url()).not.toContain('play=');
   await page.waitForTimeout(4500);
   await expect(slide(page, 'Copper holds')).toBeVisible();
+});
+
+test('of several choices the one that is marked is taken by a show that plays by itself', async ({
+  browser,
+}) => {
+  const page = await signIn(await someone(browser));
+  const deck = await copyOfLamp(page);
+  await page.goto(`${deck}/slide/lamp-out`);
+  const mark = page
+    .getByRole('toolbar', { name: 'Tray' })
+    .getByRole('button', { name: 'Taken by a show that plays by itself' });
+  // The last one that is marked is taken: there is one.
+  for (const choice of ['Run to the boathouse', 'Climb the tower']) {
+    await page.getByRole('button', { name: `Text: ${choice}` }).click();
+    await expect(mark).toHaveAttribute('aria-pressed', 'false');
+    await mark.click();
+    await expect(mark).toHaveAttribute('aria-pressed', 'true');
+  }
+  await isSaved(page);
+  await page.goto(`${deck}/show?from=lamp-out&play=1s`);
+  await expect(slide(page, 'Up the tower')).toBeVisible();
+  // There nothing is marked: it waits.
+  await expect(page.getByText('Waiting for a choice')).toBeAttached();
+  await page.waitForTimeout(2500);
+  await expect(slide(page, 'Up the tower')).toBeVisible();
 });
 
 test('numbers, ends, a black page, small slides and the map lead through a show by keys and mouse', async ({

@@ -22,6 +22,7 @@ const BENCHES = [
   'heavyTallies',
   'hostileClass',
   'readers',
+  'followers',
 ];
 const wanted = process.argv.slice(2);
 const unknown = wanted.filter((name) => !BENCHES.includes(name));

@@ -79,6 +79,14 @@ export default defineConfig({
             },
             { name: 'pieces', test: /core.src.stage.(asked|pieces|zones)\./ },
             {
+              name: 'walked',
+              test: /web.src.(walking.(LiveSlide|useIsNarrow|useTurning)|stage.(usePieces|PieceViews|MovablePiece)|questions.QuestionInput)\./,
+            },
+            {
+              name: 'gate',
+              test: /core.src.(deck.(command|history|sharedText|othersWork)|access.access)\./,
+            },
+            {
               name: 'small',
               test: /web.src.(ui.(when|Button|useSize)|api.(assets|http)|sync.(kept|pageSocket|memory))\./,
             },

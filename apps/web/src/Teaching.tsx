@@ -9,6 +9,9 @@ const SignInPage = part(() => import('./decks/SignInPage'));
 const ClassesPage = part(() => import('./classes/ClassesPage'));
 const Workspace = part(() => import('./workspace/Workspace'));
 const ShowPage = part(() => import('./show/ShowPage'));
+const PresenterPage = part(() => import('./show/PresenterPage'));
+const FollowPage = part(() => import('./following/FollowPage'));
+const RemotePage = part(() => import('./following/RemotePage'));
 const DeskPage = part(() => import('./desk/DeskPage'));
 const ResultsPage = part(() => import('./results/ResultsPage'));
 const PairedScreenPage = part(() => import('./screen/PairedScreenPage'));
@@ -26,6 +29,11 @@ export default function Teaching(): ReactElement {
       <Route path="/sign-in" element={<SignInPage />} />
       <Route path="/classes" element={<ClassesPage />} />
       <Route path="/deck/:deckId/show" element={<ShowPage />} />
+      <Route path="/deck/:deckId/presenter" element={<PresenterPage />} />
+      <Route path="/follow" element={<FollowPage />} />
+      <Route path="/follow/:code" element={<FollowPage />} />
+      <Route path="/remote" element={<RemotePage />} />
+      <Route path="/remote/:code" element={<RemotePage />} />
       <Route path="/deck/:deckId/*" element={<Workspace />} />
       <Route path="/desk/:lessonId" element={<DeskPage />} />
       <Route path="/results/:lessonId" element={<ResultsPage />} />

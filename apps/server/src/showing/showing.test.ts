@@ -1,7 +1,7 @@
 import {
   readShow,
   shownSlide,
-  type FollowedShow,
+  type PublishedDeck,
   type GivenShow,
   type SteeredShow,
 } from '@gobrel/core';
@@ -33,7 +33,7 @@ test('a show is followed without an account, steered from two devices, and ends 
   const show = await give();
   expect(await give()).toEqual(show);
   const tia = await follower(show.code.toLowerCase().replace(' ', ''));
-  const { body } = await tia.get<FollowedShow>(`shows/${show.id}/edition`);
+  const { body } = await tia.get<PublishedDeck>(`shows/${show.id}/edition`);
   expect(body.edition.slides.pier).toBeDefined();
   const laptop = await room.ines.open(`show:${show.id}`);
   const followed = await tia.open(`show:${show.id}`);
@@ -132,7 +132,7 @@ test('a show is where it was after everybody has left it; the deck as it is now 
   await deck.acknowledged();
   await room.ines.post(`shows/${show.id}/edition`);
   await until(() => readShow(followed.doc).version !== version);
-  const { body } = await tia.get<FollowedShow>(`shows/${show.id}/edition`);
+  const { body } = await tia.get<PublishedDeck>(`shows/${show.id}/edition`);
   expect(body.edition.title).toBe('Tides at night');
   await room.ines.request('DELETE', `shows/${show.id}`);
 });

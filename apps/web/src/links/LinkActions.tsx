@@ -1,5 +1,5 @@
-import { followTo, removeLink, type Link } from '@gobrel/core';
-import { Copy, CornerRightUp, Pencil, Scissors } from 'lucide-react';
+import { choicesOf, followTo, markPlayed, removeLink, type Link } from '@gobrel/core';
+import { Copy, CornerRightUp, Pencil, Play, Scissors } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { useNotices } from '../ui/Notice';
@@ -7,7 +7,7 @@ import { useDeck } from '../deck/DeckContext';
 import { openBeside } from './openTarget';
 import { addressOf } from './pastedTarget';
 
-/** The four things done with a link in place: follow, change, copy, cut. Only this follows while editing. */
+/** What is done with a link in place: follow, change, copy, cut; of several choices, which one plays by itself. Only this follows while editing. */
 export function LinkActions({
   link,
   onChange,
@@ -15,7 +15,7 @@ export function LinkActions({
   link: Link;
   onChange: () => void;
 }): ReactElement {
-  const { deckId, deck, run, isOpen } = useDeck();
+  const { deckId, deck, graph, run, isOpen } = useDeck();
   const navigate = useNavigate();
   const { tell } = useNotices();
   const { target } = link;
@@ -46,6 +46,15 @@ export function LinkActions({
           <Pencil size={14} />
         </Act>
       )}
+      {isOpen && choicesOf(graph, link.from).length > 1 && (
+        <Act
+          label="Taken by a show that plays by itself"
+          isOn={link.isPlayed === true}
+          onClick={() => run(markPlayed, link.id, !link.isPlayed)}
+        >
+          <Play size={14} fill={link.isPlayed ? 'currentColor' : 'none'} />
+        </Act>
+      )}
       <Act label="Copy the link" isOff={!address} onClick={() => void copy()}>
         <Copy size={14} />
       </Act>
@@ -61,6 +70,8 @@ export function LinkActions({
 function Act(props: {
   label: string;
   isOff?: boolean;
+  /** Of one that is on or off. */
+  isOn?: boolean;
   onClick: () => void;
   children: ReactNode;
 }): ReactElement {
@@ -70,6 +81,7 @@ function Act(props: {
       aria-label={props.label}
       title={props.label}
       disabled={props.isOff}
+      aria-pressed={props.isOn}
       onClick={props.onClick}
       className="grid size-7 place-items-center rounded-[4px] text-ember-deep hover:bg-sand disabled:opacity-40"
     >

@@ -1,4 +1,5 @@
 import {
+  LIMITS,
   removeSection,
   sectionPath,
   setSection,
@@ -63,6 +64,18 @@ function Settings(props: {
           ))}
         </select>
       </label>
+      <Field
+        label="Minutes in a show"
+        hint="Whoever gives the show sees how much of them is left."
+        type="number"
+        min={0}
+        max={LIMITS.sectionMinutes}
+        className="max-w-[260px]"
+        defaultValue={section.minutes ?? ''}
+        onChange={({ target: { value } }) =>
+          run(setSection, section.id, { minutes: value === '' ? null : Number(value) })
+        }
+      />
       <div className="flex flex-wrap justify-between gap-2">
         <Button
           onClick={() => {

@@ -9,9 +9,11 @@ import {
   type PublishedDeck,
   type Slide,
   type SlideId,
+  type StudentMark,
 } from '@gobrel/core';
 import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { useSearchParams } from 'react-router';
+import { http } from '../api/http';
 import { PlayingSlides } from '../elements/media/Playing';
 import { openBeside } from '../links/openTarget';
 import { part } from '../offline/part';
@@ -29,7 +31,7 @@ import { useTurning } from '../walking/useTurning';
 import { useWalking, useWalkKeys, type Walking } from '../walking/useWalking';
 import { isFramed } from './frame';
 import { useCounted } from './useCounted';
-import { NOTHING_TRIED, useReading, type Tried } from './useReading';
+import { NOTHING_TRIED, useTrying, type Tried } from '../walking/useTrying';
 
 // A wide screen needs none of it.
 const PhoneSlide = part(() => import('../walking/PhoneSlide'));
@@ -171,15 +173,19 @@ function Larger(): ReactElement | null {
 }
 
 function OneSlide(
-  props: Parameters<typeof useReading>[0] & {
+  props: Omit<Parameters<typeof useTrying>[0], 'mark'> & {
+    code: string;
     published: PublishedDeck;
     slide: Slide;
     walking: Walking;
   },
 ): ReactElement {
-  const { slide, walking, published } = props;
+  const { code, slide, walking, published } = props;
   const { theme } = published.edition;
-  const work: SlideWork = useReading(props);
+  const work: SlideWork = useTrying({
+    ...props,
+    mark: (tried) => http.post<StudentMark>(`published/${code}/tries`, tried),
+  });
   const renderElement = useLiveElements(work, theme);
   const isSmall = useIsNarrow();
   // In a page of another site a mouse meets what a finger could not.

@@ -25,7 +25,7 @@ export default function PlayDialog(props: {
   return (
     <Dialog
       title="Play by itself"
-      description="It waits where somebody has to choose. Any key or touch stops it."
+      description="It waits where somebody has to choose, unless a choice is marked to be taken. Any key or touch stops it."
       isOpen
       onClose={props.onClose}
     >

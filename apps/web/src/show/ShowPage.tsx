@@ -1,5 +1,6 @@
 import {
   asId,
+  choicesOf,
   DeckReader,
   entryAt,
   hasNestedSections,
@@ -12,6 +13,7 @@ import {
   type Deck,
   type LinkId,
   type SlideId,
+  type TrailId,
 } from '@gobrel/core';
 import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
@@ -30,6 +32,8 @@ import { useDocument, useReader } from '../sync/useDocument';
 import { part } from '../offline/part';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
+import { memory } from '../sync/memory';
+import { useOthers } from './useOthers';
 import { usePlaying } from './usePlaying';
 import { NotYours } from '../ui/NotYours';
 import { Centre } from '../ui/Page';
@@ -55,7 +59,15 @@ function Opened({ deckId, keepAs }: { deckId: string; keepAs: string }): ReactEl
 // What a show needs when it is asked for.
 const ShowMap = part(() => import('./ShowMap'));
 const PlayDialog = part(() => import('./PlayDialog'));
-const Strip = part(() => import('./Strip'));
+const OthersDialog = part(() => import('./OthersDialog'));
+const LeaveDialog = part(() => import('./LeaveDialog'));
+const TriedSlide = part(() => import('./TriedSlide'));
+const OverSlide = part(() => import('./OverSlide'));
+const Marks = part(() => import('../running/Marks'));
+const Strip = part(() => import('../running/Strip'));
+
+/** Whether the code of a show stands on its first slide. */
+const ON_FIRST = 'gobrel.codeOnFirst';
 
 /** No slide: the numbers begin with the first one of the map. */
 const NO_FIRST = '' as SlideId;
@@ -94,7 +106,7 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
   );
   const [isBandShown, setIsBandShown] = useState(false);
   const [hasStrip, setHasStrip] = useState(false);
-  const [open, setOpen] = useState<'map' | 'play' | null>(null);
+  const [open, setOpen] = useState<'map' | 'play' | 'others' | 'leave' | null>(null);
   const [isBlack, setIsBlack] = useState(false);
   const [digits, setDigits] = useState('');
   // Left out while it is shown: it stays until the show goes on.
@@ -126,6 +138,26 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
     const timer = setTimeout(() => setQuestion({ from: here }), ADDRESS_AFTER);
     return () => clearTimeout(timer);
   }, [here, setQuestion]);
+  const [isCodeUp, setIsCodeUp] = useState(false);
+  const [isOnFirst, setIsOnFirst] = useState(memory.get(ON_FIRST) === 'yes');
+  const others = useOthers({
+    deckId,
+    deck: whole,
+    wasOpen: query.has('others'),
+    mine: { walking, trailId: asId<TrailId>(chosen), isBlack },
+    take: (place) => {
+      walking.takeOver(place.walk);
+      setQuestion({ trail: place.trailId });
+      setIsBlack(place.isBlack);
+    },
+  });
+  const { given, line } = others;
+  const isShared = given !== null;
+  useEffect(() => {
+    // A page that is loaded anew has its part in the show again.
+    if (isShared) setQuestion({ others: '1' });
+  }, [isShared, setQuestion]);
+  const ink = entryAt(line.show.ink, here);
   const first = ground.trail?.stops[0]?.slideId ?? deck.startSlideId;
   const final = ground.trail?.stops.at(-1)?.slideId ?? null;
   const played = query.get('play');
@@ -135,6 +167,7 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
     isLooped: query.has('loop'),
     slide,
     walking,
+    played: slide && choicesOf(graph, slide.id).find(({ isPlayed }) => isPlayed)?.id,
     onRestart: useCallback(() => first && jumpTo(first), [first, jumpTo]),
     onStop: useCallback(() => {
       setQuestion({ play: null, loop: null });
@@ -152,6 +185,10 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
   /** Keys of a show: to the ends, to a number, across and within sections, a black page, full screen. */
   const onOther = (event: KeyboardEvent): boolean => {
     const { key } = event;
+    if (isCodeUp) {
+      setIsCodeUp(false);
+      return true;
+    }
     if (isBlack) {
       setIsBlack(false);
       return true;
@@ -191,7 +228,8 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
     walking.follow(linkId);
   };
   const leave = useCallback(() => void navigate(`/deck/${deckId}/map`), [navigate, deckId]);
-  useWalkKeys({ isOff: open !== null, onBack: back, onOn: on, onLeave: leave, onOther });
+  const askToLeave = useCallback(() => (isShared ? setOpen('leave') : leave()), [isShared, leave]);
+  useWalkKeys({ isOff: open !== null, onBack: back, onOn: on, onLeave: askToLeave, onOther });
 
   const touch = useTouchWalk({
     isOff: open !== null,
@@ -204,6 +242,28 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
   });
 
   if (!slide) return <Centre title="Nothing to show">This deck has no slide to start on.</Centre>;
+  const stage = {
+    className: 'bg-[#10191d]',
+    slide,
+    theme: deck.theme,
+    links: graph.waysOut.get(slide.id) ?? [],
+    onFollow: follow,
+    isHidden: isStillToCome,
+    camera,
+    overlay: (
+      <>
+        <Spot slide={slide} spotId={last?.spotId} />
+        {(ink ?? line.point) && (
+          <Suspense>
+            <Marks ink={ink ?? []} point={line.point} />
+          </Suspense>
+        )}
+      </>
+    ),
+  };
+  const isTried = slide.elements.some(
+    ({ kind, layer }) => kind === 'question' || layer === 'pieces',
+  );
   return (
     <main
       data-shows
@@ -221,17 +281,13 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
       <WithinDeck deck={deck}>
         <PlayingSlides deck={deck} here={here}>
           <Turning deck={deck} slide={slide}>
-            <FittedSlide
-              key={here}
-              className="bg-[#10191d]"
-              slide={slide}
-              theme={deck.theme}
-              links={graph.waysOut.get(slide.id)}
-              onFollow={follow}
-              isHidden={isStillToCome}
-              camera={camera}
-              overlay={<Spot slide={slide} spotId={last?.spotId} />}
-            />
+            {isTried ? (
+              <Suspense fallback={<FittedSlide key={here} {...stage} />}>
+                <TriedSlide key={here} {...stage} deckId={deckId} deck={whole} />
+              </Suspense>
+            ) : (
+              <FittedSlide key={here} {...stage} />
+            )}
           </Turning>
         </PlayingSlides>
       </WithinDeck>
@@ -303,8 +359,11 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
           </Button>
           <Button onClick={() => setOpen('map')}>Map</Button>
           <Button onClick={() => setOpen('play')}>Play</Button>
+          <Button onClick={() => setOpen('others')}>
+            {isShared ? `Others · ${line.timing?.followers ?? 0}` : 'Others'}
+          </Button>
           {document.fullscreenEnabled && <Button onClick={fill}>Full screen</Button>}
-          <Button look="quiet" onClick={leave}>
+          <Button look="quiet" onClick={askToLeave}>
             Leave the show
           </Button>
         </div>
@@ -326,6 +385,34 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
         </p>
       )}
       <Suspense>
+        {given && (isCodeUp || (isOnFirst && here === first && !isBlack)) && (
+          <OverSlide given={given} isLarge={isCodeUp} onAway={() => setIsCodeUp(false)} />
+        )}
+        {open === 'others' && (
+          <OthersDialog
+            deckId={deckId}
+            others={others}
+            isOnFirst={isOnFirst}
+            onOnFirst={(isOn) => {
+              memory.set(ON_FIRST, isOn ? 'yes' : 'no');
+              setIsOnFirst(isOn);
+            }}
+            onPutUp={() => {
+              setOpen(null);
+              setIsBandShown(false);
+              setIsCodeUp(true);
+            }}
+            onClose={() => setOpen(null)}
+          />
+        )}
+        {open === 'leave' && (
+          <LeaveDialog
+            followers={line.timing?.followers ?? 0}
+            end={others.end}
+            onLeave={leave}
+            onClose={() => setOpen(null)}
+          />
+        )}
         {open === 'map' && (
           <ShowMap
             deck={deck}

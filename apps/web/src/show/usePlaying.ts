@@ -1,5 +1,5 @@
-import { secondsOn, type PlayPace, type Slide } from '@gobrel/core';
-import { useEffect } from 'react';
+import { secondsOn, type LinkId, type PlayPace, type Slide } from '@gobrel/core';
+import { useEffect, useLayoutEffect } from 'react';
 import type { Walking } from '../walking/useWalking';
 
 /** What is pressed as a part of the walk: playing goes on from there. */
@@ -14,27 +14,32 @@ export function usePlaying(args: {
   isLooped: boolean;
   slide: Slide | undefined;
   walking: Walking;
+  /** The choice that it takes; none: somebody has to. */
+  played: LinkId | undefined;
   onRestart: () => void;
   onStop: () => void;
 }): void {
-  const { pace, isLooped, slide, walking, onRestart, onStop } = args;
-  const { on, isWaiting, toCome, isOver } = walking;
+  const { pace, isLooped, slide, walking, played, onRestart, onStop } = args;
+  const { follow, on, isWaiting, toCome, isOver } = walking;
   useEffect(() => {
     if (!pace || !slide) return;
-    // At a choice somebody chooses.
-    if (isWaiting && toCome === 0 && isOver) return;
+    // At a choice somebody chooses, or has done so when the deck was made.
+    const isAsked = isWaiting && toCome === 0 && isOver;
+    if (isAsked && !played) return;
     const timer = setTimeout(
       () => {
-        if (!isOver) on();
+        if (isAsked && played) follow(played);
+        else if (!isOver) on();
         else if (isLooped) onRestart();
         else onStop();
       },
       secondsOn(slide, pace) * 1000,
     );
     return () => clearTimeout(timer);
-  }, [pace, slide, isWaiting, toCome, isOver, on, isLooped, onRestart, onStop]);
+  }, [pace, slide, isWaiting, toCome, isOver, on, follow, played, isLooped, onRestart, onStop]);
   const isOn = pace !== null;
-  useEffect(() => {
+  // Before it is painted, as keys that walk: what stops it must not be taken by them.
+  useLayoutEffect(() => {
     if (!isOn) return;
     const stop = (event: Event): void => {
       const { target } = event;

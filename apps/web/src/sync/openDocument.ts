@@ -24,6 +24,8 @@ export interface OpenDocument {
   /** Whether the server takes what is written here; without a connection, as it was when there was one. */
   access: () => 'write' | 'read';
   subscribe(listener: () => void): () => void;
+  /** Says something to the server that is no part of the document; lost where there is no connection. */
+  say: (message: string) => void;
   /** Told what the server says to everybody who has it open. */
   onTold(listener: (message: string) => void): () => void;
   /** Removes what this device has of it, before it is opened anew. */
@@ -171,6 +173,7 @@ export function openDocument(
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
+    say: (message) => provider.sendStateless(message),
     onTold(listener) {
       const hear = ({ payload }: { payload: string }): void => listener(payload);
       provider.on('stateless', hear);

@@ -18,8 +18,8 @@ export interface DocumentOptions {
   onUnkept?: () => void;
 }
 
-/** Opens a document for as long as the component is there. */
-export function useDocument(name: string, options: DocumentOptions = {}): Opening {
+/** Opens a document for as long as the component is there; none as long as none is named. */
+export function useDocument(name: string | null, options: DocumentOptions = {}): Opening {
   const [opening, setOpening] = useState<Opening>({ state: 'opening' });
   const { keepAs, isServerMade } = options;
   const told = useRef(options.onUnkept);
@@ -27,6 +27,7 @@ export function useDocument(name: string, options: DocumentOptions = {}): Openin
     told.current = options.onUnkept;
   });
   useEffect(() => {
+    if (name === null) return;
     let isGone = false;
     let document: OpenDocument;
     const open = (): void => {

@@ -17,7 +17,7 @@ export function useLiveElements(
     (element: SlideElement, drawn: ReactElement): ReactElement => {
       if (element.kind !== 'question' || !work.takesAnswers) return renderPieces(element, drawn);
       return (
-        <div key={element.id} style={boxStyle(element.box, element.rotation)}>
+        <div key={element.id} data-tries style={boxStyle(element.box, element.rotation)}>
           <QuestionCard
             element={element}
             ways={optionWays(work.links, element.id, pickedIn(work.answerOf(element)))}

@@ -10,7 +10,7 @@ import {
   type DeckTheme,
   titleOf,
 } from '@gobrel/core';
-import { useCallback, useMemo, useRef, type ReactElement } from 'react';
+import { useCallback, useMemo, useRef, type ReactElement, type ReactNode } from 'react';
 import { QuestionInput } from '../questions/QuestionInput';
 import { phoneOf } from '../elements/phone';
 import { withFormulas } from '../parts/withFormulas';
@@ -32,9 +32,12 @@ const ASIDE = 'sm:landscape:sticky sm:landscape:top-0 sm:landscape:w-1/2 sm:land
 export default function PhoneSlide({
   work,
   theme,
+  shown,
 }: {
   work: SlideWork;
   theme: DeckTheme;
+  /** Of a show: the picture has all that the room sees, with what lies over it, in slide units; and what stands below. */
+  shown?: { overlay: ReactNode; below: ReactNode };
 }): ReactElement {
   const { slide, links } = work;
   const ref = useRef<HTMLDivElement>(null);
@@ -49,6 +52,7 @@ export default function PhoneSlide({
   const isWorkedOn = reading.questions.length + reading.zones.length > 0;
   const hasScenery = slide.ground.fill === '' && themeOn(slide, theme).amount !== 'none';
   const isPlain =
+    !shown &&
     (isWorkedOn || !hasScenery) &&
     !slide.ground.picture &&
     slide.elements.every((element) => isBelow(element) || isSpare(element));
@@ -117,9 +121,10 @@ export default function PhoneSlide({
             theme={theme}
             links={links}
             width={width}
-            isElsewhere={isBelow}
+            isElsewhere={shown ? undefined : isBelow}
             movesPieces
             renderElement={renderElement}
+            overlay={shown?.overlay}
             label={`Picture: ${titleOf(slide)}`}
           />
         )}
@@ -171,6 +176,7 @@ export default function PhoneSlide({
           </section>
         )}
         {told(reading.questions)}
+        {shown?.below}
         {choices.length > 0 && (
           <section aria-label="Choices" className="flex flex-col gap-2.5">
             {choices.length > 1 && <h2 className="text-[16px]">Then choose</h2>}

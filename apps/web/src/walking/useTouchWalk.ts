@@ -16,6 +16,9 @@ const edgeAt = (x: number, y: number): 'left' | 'right' | null => {
       : null;
 };
 
+/** What is pulled with a finger. */
+const TRIED = 'input, audio, video, [data-tries], [data-piece]';
+
 /** What takes a tap for itself. */
 const PRESSED = 'a, button, label, select, summary, [role=link], [role=button]';
 
@@ -39,8 +42,8 @@ export function useTouchWalk(args: {
   return {
     onTouchStart: (event) => {
       const [first, ...more] = Array.from(event.touches);
-      // A second finger makes it something else, and what is pulled along a scale is no swipe.
-      const isElse = more.length > 0 || (event.target as Element).closest('input, audio, video');
+      // A second finger makes it something else, and what is pulled along a scale, or tried, is no swipe.
+      const isElse = more.length > 0 || (event.target as Element).closest(TRIED);
       from.current =
         first && !isElse && !args.isOff ? { x: first.clientX, y: first.clientY } : null;
     },

@@ -39,6 +39,8 @@ export interface Walking {
   /** False where the link leads to no slide of this deck. */
   follow: (linkId: LinkId) => boolean;
   jumpTo: (slideId: SlideId) => void;
+  /** As another device that steers the same show has it. */
+  takeOver: (walk: readonly ShownStep[]) => void;
   /** Across sections that lie in one another, or within one. */
   beside: (way: 'across' | 'within', by: 1 | -1) => void;
 }
@@ -67,6 +69,7 @@ export function useWalking(
     toCome: steps - shown,
     isStillToCome: useCallback(({ comes }: SlideElement) => comes > shown, [shown]),
     closeUpId: last?.spotId ?? stop?.closeUpId,
+    takeOver: useCallback((walk: readonly ShownStep[]) => setWalk([...walk]), []),
     back: useCallback(() => setWalk(walkBack), []),
     on: useCallback(() => {
       if (next) setWalk(next);

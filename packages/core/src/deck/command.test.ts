@@ -287,6 +287,7 @@ const CASES: Record<string, [Given, null | [Given, RefusalCode]]> = {
   retarget: [always('row', toSlide('end')), [always('none', toSlide('end')), 'link.gone']],
   moveLink: [always('row', 'end'), [always('row', 'none'), 'slide.gone']],
   rewordLink: [always('row', 'Take the boat'), [always('row', ' '), 'link.wording']],
+  markPlayed: [always('row', true), [always('none', true), 'link.gone']],
   removeLink: [always('row'), [always('none'), 'link.gone']],
   addLeaf: [
     (doc) => [readDeck(doc).slides.page, 1],

@@ -40,7 +40,7 @@ import {
  *
  *   deck      map   title, theme, language, startSlideId, defaultTrailId
  *   slides    map   SlideId → map { title, x, y, …, elements: map ElementId → map { kind, layer, box, order, … } }
- *   links     map   LinkId → map { from, carrier, target, wording }
+ *   links     map   LinkId → map { from, carrier, target, wording, isPlayed }
  *   sections  map   SectionId → map { name, tint, parentId, isFolded, minutes }
  *   trails    map   TrailId → map { name, tint, order, followsLinks, stops: array of { id, slideId, closeUpId } }
  *   setAside  map   key of a finding → { reason, print }
@@ -225,7 +225,8 @@ export function readLink(
   if (!from || !slide) return undefined;
   const stored = asString(link.get('wording'), '', 500);
   const { carrier, wording } = readCarrier(id, asRecord(link.get('carrier')), slide, stored);
-  return { id, from, carrier, target: readTarget(link.get('target')), wording };
+  const isPlayed = asBoolean(link.get('isPlayed')) ? ({ isPlayed: true } as const) : null;
+  return { id, from, carrier, target: readTarget(link.get('target')), wording, ...isPlayed };
 }
 
 /** A carrier that is gone leaves the link without one: it shows as unplaced, with the wording it was given. */

@@ -132,6 +132,8 @@ export interface Link {
   target: Target;
   /** The wording of the choice: the carrier's own words where it has any. */
   wording: string;
+  /** Of the choices of its slide the one that a show takes that plays by itself; left out where it is not. */
+  isPlayed?: true;
 }
 
 /** A group of slides, drawn as a region on the map. Sections may lie in each other. */

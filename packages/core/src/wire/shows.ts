@@ -9,13 +9,6 @@ export interface GivenShow {
   remotes: number;
 }
 
-/** What a follower gets. */
-export interface FollowedShow {
-  title: string;
-  edition: Deck;
-  version: string;
-}
-
 /** What a device gets that steers a show and is not signed in: the deck as the show meets it, with notes. */
 export interface SteeredShow {
   deck: Deck;

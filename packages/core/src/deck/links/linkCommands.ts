@@ -358,6 +358,26 @@ export const rewordLink = command(
 );
 
 /**
+ * Which choice of its slide a show takes that plays by itself: this one, and none of the others, or none at all.
+ * Refused: `link.gone`.
+ */
+export const markPlayed = command(
+  'markPlayed',
+  'deck:write',
+  (doc: Y.Doc, linkId: LinkId, isPlayed: boolean): Plan => {
+    const from = readLinkOf(doc, linkId)?.from;
+    if (!from) return refuse('link.gone');
+    return () => {
+      for (const [id, link] of linksMap(doc)) {
+        if (!(link instanceof Y.Map) || link.get('from') !== from) continue;
+        if (id === linkId && isPlayed) link.set('isPlayed', true);
+        else if (link.has('isPlayed')) link.delete('isPlayed');
+      }
+    };
+  },
+);
+
+/**
  * Cuts a wire. A choice line made for it goes with it unless its words are kept; any other carrier stays, unlinked.
  * Refused: `link.gone`.
  */

@@ -12,11 +12,11 @@ import {
   type StudentMark,
 } from '@gobrel/core';
 import { useCallback } from 'react';
-import { http, sentenceOf } from '../api/http';
+import { sentenceOf } from '../api/http';
 import { usePieces } from '../stage/usePieces';
-import type { SlideWork } from '../walking/SlideWork';
+import type { SlideWork } from './SlideWork';
 
-/** What a reader has done in a deck. It is gone with the page. */
+/** What is tried in a deck that is read or shown. It is gone with the page. */
 export interface Tried {
   answers: Record<ElementId, Answer>;
   drafts: Record<ElementId, Answer>;
@@ -40,9 +40,16 @@ const SEED = String(Math.random());
 const without = <T>(record: Record<ElementId, T>, id: ElementId): Record<ElementId, T> =>
   Object.fromEntries(Object.entries(record).filter(([key]) => key !== id));
 
-/** What a reader does on a slide. */
-export function useReading(args: {
-  code: string;
+/** What is asked of whoever marks. */
+export interface TriedAnswer {
+  questionId: ElementId;
+  answer: Answer | undefined;
+  placements: Placements;
+}
+
+/** What somebody tries on a slide: nothing of it is kept. */
+export function useTrying(args: {
+  mark: (tried: TriedAnswer) => Promise<StudentMark>;
   slide: Slide;
   links: readonly Link[];
   takesAnswers: boolean;
@@ -51,7 +58,7 @@ export function useReading(args: {
   onFollow: (linkId: LinkId) => void;
   onTrouble: (sentence: string) => void;
 }): SlideWork {
-  const { code, slide, links, tried, onTried, onTrouble } = args;
+  const { slide, links, tried, onTried, onTrouble } = args;
   const placements = tried.placements[slide.id] ?? NONE;
   const pieces = usePieces({
     slide,
@@ -71,7 +78,7 @@ export function useReading(args: {
   const ask = async (questionId: ElementId): Promise<void> => {
     onTried((old) => ({ ...old, waits: questionId }));
     try {
-      const mark = await http.post<StudentMark>(`published/${code}/tries`, {
+      const mark = await args.mark({
         questionId,
         answer: tried.answers[questionId],
         placements,
