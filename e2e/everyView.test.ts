@@ -195,6 +195,29 @@ test('show, desk, results, screens and a student’s page: nothing serious on an
   const { looking, page, button } = await begun(browser);
   await page.goto(`${LAMP}/show`);
   await looking.at(page, 'show');
+  await page.goto(`${await copyOfLamp(page)}/show`);
+  await expect(page.getByRole('link', { name: 'Climb the tower' })).toBeVisible();
+  await page.mouse.move(640, page.viewportSize()!.height - 10);
+  await button('Others').click();
+  const followed = await page.getByLabel('Address to follow at').inputValue();
+  await button('Another device').click();
+  const steered = page.getByRole('img', { name: /\/remote\// });
+  const steering = /http\S+/.exec((await steered.getAttribute('alt'))!)![0];
+  await looking.open(page, 'others in a show', OVER);
+  for (const [view, width] of [
+    [followed, 390],
+    [steering, 390],
+    ['/remote', 1280],
+    ['/follow', 390],
+  ] as const) {
+    const device = looking.watch(await someone(browser, { viewport: { width, height: 844 } }));
+    await device.goto(view);
+    await device.getByRole('heading').first().waitFor({ state: 'attached' });
+    await looking.at(device, `${view.replace(/\w+$/, '')}, ${width}`);
+  }
+  await page.goto(page.url().replace(/\/show.*/, '/presenter'));
+  await expect(page.getByRole('region', { name: 'Notes' })).toBeVisible();
+  await looking.at(page, 'presenter');
   await page.goto(`/desk/${RUNNING}`);
   await looking.at(page, 'desk');
   await looking.each(page, 'desk', [

@@ -121,21 +121,25 @@ await teacher.goto(`${LAMP}/show`);
 await teacher.getByRole('link', { name: 'Run to the boathouse' }).click();
 await teacher.mouse.move(600, 790);
 await shoot(teacher, 'show');
+// What whoever gives a show has beside it, with somebody who follows.
+const { show } = await (
+  await teacher.request.post(`/api/decks/${LAMP.split('/').at(-1)}/show`, {
+    headers: { origin: new URL(teacher.url()).origin },
+  })
+).json();
+const follower = await someone({ width: 390, height: 844 });
+await follower.goto(`/follow/${show.code.replace(' ', '')}`);
+await teacher.goto(`${LAMP}/presenter`);
+await teacher.getByRole('region', { name: 'Notes' }).waitFor();
+await follower.getByRole('heading', { name: 'The lamp goes out' }).last().waitFor();
+await teacher.getByText('device follows and see').waitFor();
+await shoot(teacher, 'presenter');
 await teacher.goto(`/screen/${RUNNING}`);
 await shoot(teacher, 'big-screen');
 await teacher.goto(`/desk/${RUNNING}`);
 const lessonMap = teacher.getByRole('region', { name: 'Map of the lesson' });
 await lessonMap.getByRole('group', { name: 'What the keeper sees', exact: true }).click();
 await shoot(teacher, 'desk');
-await teacher.getByRole('button', { name: 'Line-up' }).click();
-for (const name of ['Kaya Wren', 'Ada Brandt']) {
-  await teacher
-    .getByRole('region', { name: 'Details' })
-    .getByRole('button', { name, exact: true })
-    .click();
-  await teacher.getByText(name).first().waitFor();
-}
-await shoot(teacher, 'line-up');
 await teacher.goto('/results/00000000-0000-4000-8000-000000000101');
 await teacher.getByRole('button', { name: 'Ida Marsh, question 1' }).click();
 await shoot(teacher, 'results');

@@ -36,6 +36,7 @@ export function Following(props: {
   place: ShowPlace;
 }): ReactElement {
   const { edition, line, place } = props;
+  const isNarrow = useIsNarrow();
   const now = place.walk.at(-1);
   const live = entryAt(edition.slides, now?.slideId);
   // What was seen, in order; as the show was before this device came, too.
@@ -53,7 +54,11 @@ export function Following(props: {
   const shown = slide && isLive ? Math.min(now?.shown ?? 0, stepsOn(slide)) : Infinity;
   return (
     <div className="flex h-full flex-col">
-      <Main title={edition.title} className="relative min-h-0 flex-1">
+      <Main
+        // On a phone the slide says itself what it is called.
+        {...(isNarrow ? {} : { title: edition.title })}
+        className="relative min-h-0 flex-1"
+      >
         {place.isBlack && isLive ? (
           <div className="grid h-full place-items-center bg-black text-[17px] text-[#b9c1c4]">
             <p role="status">A moment without a slide.</p>
@@ -178,7 +183,7 @@ function OneSlide(props: {
   );
   return (
     <div className="h-full">
-      <h2 className="sr-only">{titleOf(slide)}</h2>
+      {!isNarrow && <h2 className="sr-only">{titleOf(slide)}</h2>}
       {isNarrow ? (
         <Suspense fallback={<p className="p-4 text-soft">One moment …</p>}>
           <PhoneSlide work={work} theme={theme} shown={{ overlay, below }} />

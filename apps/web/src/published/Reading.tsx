@@ -74,6 +74,7 @@ export function Reading(props: { code: string; published: PublishedDeck }): Reac
     if (!target || openBeside(target)) return;
     if (!walking.follow(linkId)) tell('This leads nowhere.');
   };
+  const isNarrow = useIsPhone();
   const Turns = useTurning(edition);
   if (!slide) return <Centre title="Nothing to see">This deck has no slide to begin on.</Centre>;
   const shown = (
@@ -97,7 +98,7 @@ export function Reading(props: { code: string; published: PublishedDeck }): Reac
   };
   return (
     <div className="flex h-full flex-col">
-      <Main title={edition.title} className="min-h-0 flex-1">
+      <Main {...(isNarrow ? {} : { title: edition.title })} className="min-h-0 flex-1">
         <WithinDeck deck={edition}>
           <PlayingSlides deck={edition} here={slide.id}>
             {Turns ? (
@@ -172,6 +173,13 @@ function Larger(): ReactElement | null {
   );
 }
 
+/** Whether words stand below the picture: there a slide says itself what it is called. */
+function useIsPhone(): boolean {
+  const isSmall = useIsNarrow();
+  // In a page of another site a mouse meets what a finger could not.
+  return isSmall && !(isFramed() && matchMedia('(pointer: fine)').matches);
+}
+
 function OneSlide(
   props: Omit<Parameters<typeof useTrying>[0], 'mark'> & {
     code: string;
@@ -187,13 +195,11 @@ function OneSlide(
     mark: (tried) => http.post<StudentMark>(`published/${code}/tries`, tried),
   });
   const renderElement = useLiveElements(work, theme);
-  const isSmall = useIsNarrow();
-  // In a page of another site a mouse meets what a finger could not.
-  const isNarrow = isSmall && !(isFramed() && matchMedia('(pointer: fine)').matches);
+  const isNarrow = useIsPhone();
   const { camera, way } = useFlight(slide, walking.closeUpId, walking.walk.length);
   return (
     <div className="relative h-full" data-plays>
-      <h2 className="sr-only">{titleOf(slide)}</h2>
+      {!isNarrow && <h2 className="sr-only">{titleOf(slide)}</h2>}
       {isNarrow ? (
         <Suspense fallback={<p className="p-4 text-soft">One moment …</p>}>
           <PhoneSlide work={work} theme={theme} />
