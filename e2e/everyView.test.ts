@@ -218,6 +218,9 @@ test('show, desk, results, screens and a student’s page: nothing serious on an
   await page.goto(page.url().replace(/\/show.*/, '/presenter'));
   await expect(page.getByRole('region', { name: 'Notes' })).toBeVisible();
   await looking.at(page, 'presenter');
+  await page.goto('/account');
+  await expect(page.getByText('this one')).toBeVisible();
+  await looking.at(page, 'account');
   await page.goto(`/desk/${RUNNING}`);
   await looking.at(page, 'desk');
   await looking.each(page, 'desk', [
@@ -259,7 +262,7 @@ test('show, desk, results, screens and a student’s page: nothing serious on an
   const address = page.getByLabel('Address of the published deck');
   await expect(address).toBeVisible();
   await looking.at(page, 'share with anyone');
-  for (const view of [await address.inputValue(), '/screen', '/sign-in', '/join']) {
+  for (const view of [await address.inputValue(), '/screen', '/sign-in', '/password', '/join']) {
     await paired.goto(view);
     await looking.at(paired, view);
   }

@@ -3,6 +3,8 @@ import { Link, Route, Routes } from 'react-router';
 import { part } from './offline/part';
 import { Centre } from './ui/Page';
 
+const AccountPage = part(() => import('./account/AccountPage'));
+const PasswordPage = part(() => import('./account/PasswordPage'));
 const DecksPage = part(() => import('./decks/DecksPage'));
 const NewDeckPage = part(() => import('./decks/NewDeckPage'));
 const SignInPage = part(() => import('./decks/SignInPage'));
@@ -27,6 +29,9 @@ export default function Teaching(): ReactElement {
       <Route path="/" element={<DecksPage />} />
       <Route path="/new" element={<NewDeckPage />} />
       <Route path="/sign-in" element={<SignInPage />} />
+      <Route path="/account" element={<AccountPage />} />
+      <Route path="/password" element={<PasswordPage />} />
+      <Route path="/password/:token" element={<PasswordPage />} />
       <Route path="/classes" element={<ClassesPage />} />
       <Route path="/deck/:deckId/show" element={<ShowPage />} />
       <Route path="/deck/:deckId/presenter" element={<PresenterPage />} />

@@ -23,7 +23,7 @@ export class AccountsController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<Teacher> {
     const teacher = await this.accounts.create(body, request.ip ?? '');
-    await this.#open(teacher, response);
+    await this.#open(teacher, request, response);
     return teacher;
   }
 
@@ -37,7 +37,7 @@ export class AccountsController {
     const teacher = await this.accounts.signIn(body.email, body.password, request.ip ?? '');
     // A session that was there before ends with it.
     await this.#close(request);
-    await this.#open(teacher, response);
+    await this.#open(teacher, request, response);
     return teacher;
   }
 
@@ -62,8 +62,9 @@ export class AccountsController {
     if (token) await this.accounts.closeSession(token);
   }
 
-  async #open(teacher: Teacher, response: Response): Promise<void> {
-    const token = await this.accounts.openSession(teacher.id);
+  async #open(teacher: Teacher, request: Request, response: Response): Promise<void> {
+    const device = request.headers['user-agent'] ?? '';
+    const token = await this.accounts.openSession(teacher.id, device);
     giveCookie(response, this.config, SESSION_COOKIE, token, 30);
   }
 }

@@ -10,6 +10,8 @@ import { SessionRow, TeacherRow } from './accounts.entities.js';
 import { Passwords } from './Passwords.js';
 
 const SESSION_DAYS = 30;
+/** Letters of what a browser says of itself. */
+const LONGEST_DEVICE = 300;
 
 @Injectable()
 export class AccountsService {
@@ -64,10 +66,15 @@ export class AccountsService {
   }
 
   /** A new session's token, for the cookie; it lasts 30 days. */
-  async openSession(teacherId: string): Promise<string> {
+  async openSession(teacherId: string, device: string): Promise<string> {
     const token = makeToken();
     const expiresAt = new Date(Date.now() + SESSION_DAYS * 86_400_000);
-    await this.#sessions.insert({ tokenHash: hashToken(token), teacherId, expiresAt });
+    await this.#sessions.insert({
+      tokenHash: hashToken(token),
+      teacherId,
+      expiresAt,
+      device: device.slice(0, LONGEST_DEVICE),
+    });
     return token;
   }
 

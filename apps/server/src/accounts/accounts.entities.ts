@@ -1,4 +1,13 @@
-import { Column, Entity, Index, ManyToOne, PrimaryColumn, PrimaryGeneratedColumn } from 'typeorm';
+import {
+  Column,
+  Entity,
+  Generated,
+  Index,
+  JoinColumn,
+  ManyToOne,
+  PrimaryColumn,
+  PrimaryGeneratedColumn,
+} from 'typeorm';
 
 @Entity('teacher')
 export class TeacherRow {
@@ -26,6 +35,11 @@ export class SessionRow {
   @PrimaryColumn('text')
   tokenHash: string;
 
+  /** What it is called by where its devices are listed. */
+  @Column('uuid')
+  @Generated('uuid')
+  id: string;
+
   @Column('uuid')
   teacherId: string;
 
@@ -37,6 +51,30 @@ export class SessionRow {
 
   @Column('timestamptz', { default: () => 'now()' })
   seenAt: Date;
+
+  @Column('timestamptz', { default: () => 'now()' })
+  createdAt: Date;
+
+  /** What the browser says of itself. */
+  @Column('text', { default: '' })
+  device: string;
+}
+
+/** A letter with which somebody who has forgotten a password makes a new one: good once, for an hour. */
+@Entity('password_letter')
+export class PasswordLetterRow {
+  @PrimaryColumn('text')
+  tokenHash: string;
+
+  @Column('uuid')
+  teacherId: string;
+
+  @ManyToOne(() => TeacherRow, { onDelete: 'CASCADE' })
+  @JoinColumn({ name: 'teacher_id' })
+  teacher?: TeacherRow;
+
+  @Column('timestamptz')
+  endsAt: Date;
 }
 
 /** Something that may be done only so often was done: the key says what and by whom, hashed. */

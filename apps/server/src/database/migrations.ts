@@ -1,6 +1,7 @@
 import { noteUses, hashesIn } from '../assets/uses.js';
 import { readPlainDeck, studentView, sure } from '@gobrel/core';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { Devices1700000000018 } from './AccountsSchema.js';
 import { FirstSchema1700000000000 } from './FirstSchema.js';
 import {
   Comments1700000000016,
@@ -331,6 +332,7 @@ export const MIGRATIONS = [
   Publications1700000000015,
   Comments1700000000016,
   Shows1700000000017,
+  Devices1700000000018,
 ];
 
 /** Reads off all that is stored what it uses. */

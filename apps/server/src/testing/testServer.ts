@@ -231,5 +231,5 @@ export async function share(
 export async function letterTo(reader: Visitor, email: string): Promise<string> {
   const { body } = await reader.get<Mail[]>('outbox');
   const letter = body.find(({ address }) => address === email);
-  return /\/invited\/([\w-]+)/.exec(letter?.words ?? '')?.[1] ?? '';
+  return /\/(?:invited|password)\/([\w-]+)/.exec(letter?.words ?? '')?.[1] ?? '';
 }

@@ -279,7 +279,9 @@ function Account({ teacher }: { teacher: Teacher }): ReactElement {
       >
         Sign out
       </button>
-      <Initials name={teacher.name} />
+      <Link to="/account" aria-label={`Your account: ${teacher.name}`} className="rounded-full">
+        <Initials name={teacher.name} />
+      </Link>
     </>
   );
 }

@@ -95,6 +95,14 @@ export default function SignInPage(): ReactElement {
             >
               {isNew ? 'I have an account' : 'Make an account'}
             </button>
+            {!isNew && (
+              <Link
+                to="/password"
+                className="inline-flex min-h-8 items-center text-petrol underline underline-offset-4"
+              >
+                Forgotten it?
+              </Link>
+            )}
             <Link
               to="/join"
               className="inline-flex min-h-8 items-center text-petrol underline underline-offset-4"

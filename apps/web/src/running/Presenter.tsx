@@ -221,7 +221,7 @@ function WhoFollows({ line, isBlack }: { line: ShowLine; isBlack: boolean }): Re
       ) : (
         <>
           <b>{count}</b> {count === 1 ? 'device follows' : 'devices follow'}
-          {isBlack ? ' and see a black page.' : ' and see this slide.'}
+          {isBlack ? ': the page is black.' : ` and ${count === 1 ? 'sees' : 'see'} this slide.`}
         </>
       )}
     </p>

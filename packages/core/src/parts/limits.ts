@@ -111,6 +111,8 @@ export const SERVER_LIMITS = {
   joins: { within: 3600, perDevice: 100, perAddress: 6000 },
   /** New accounts from one address in an hour. */
   signUps: { within: 3600, perAddress: 200 },
+  /** Letters for those who have forgotten a password: in an hour from one address, and to one person; minutes that one is good. */
+  passwordLetters: { within: 3600, perAddress: 30, perPerson: 5, minutes: 60 },
   /** Letters of invitation that one teacher may have sent in an hour, and days that an invitation is good for. */
   invitations: { within: 3600, perPerson: 60, days: 14 },
   /** Copies of others' decks that one teacher may take in an hour. */

@@ -1,5 +1,15 @@
 import type { Role } from '../access/access.js';
 
+/** A device on which somebody is signed in. */
+export interface Device<Time = string> {
+  id: string;
+  /** What its browser says of itself. */
+  device: string;
+  since: Time;
+  seenAt: Time;
+  isThis: boolean;
+}
+
 /** Whoever has an account. */
 export interface Teacher {
   id: string;
