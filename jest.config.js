@@ -47,6 +47,7 @@ export default {
       ...shared,
       displayName: 'components',
       testEnvironment: 'jsdom',
+      setupFiles: ['<rootDir>/scripts/jsdomGaps.js'],
       testMatch: ['<rootDir>/apps/web/src/**/*.test.tsx'],
     },
     { ...shared, displayName: 'server', testMatch: ['<rootDir>/apps/server/src/**/*.test.ts'] },

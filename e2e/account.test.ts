@@ -20,8 +20,10 @@ test('a forgotten password is made anew by a letter; name and password are chang
   // On another device, where she has forgotten it.
   const tablet = await someone(browser);
   await tablet.goto('/sign-in');
-  await tablet.getByRole('link', { name: 'Forgotten it?' }).click();
   await tablet.getByLabel('E-mail').fill(email);
+  await tablet.getByRole('link', { name: 'Forgotten it?' }).click();
+  await expect(tablet.getByRole('heading', { name: 'A new password' })).toBeVisible();
+  await expect(tablet.getByLabel('E-mail')).toHaveValue(email);
   await tablet.getByRole('button', { name: 'Send the letter' }).click();
   await expect(tablet.getByText(/a letter is on its way/)).toBeVisible();
   const post = await signIn(await someone(browser));
@@ -34,6 +36,7 @@ test('a forgotten password is made anew by a letter; name and password are chang
   await tablet.getByLabel('A new password').fill('nine ferries a day');
   await tablet.getByRole('button', { name: 'Keep it' }).click();
   await tablet.getByRole('link', { name: 'Sign in' }).click();
+  await expect(tablet.getByLabel('Password', { exact: true })).toBeVisible();
   await tablet.getByLabel('E-mail').fill(email);
   await tablet.getByLabel('Password').fill('nine ferries a day');
   await tablet.getByRole('button', { name: 'Sign in' }).click();

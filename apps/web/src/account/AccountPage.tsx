@@ -24,7 +24,7 @@ function Account({ teacher }: { teacher: Teacher }): ReactElement {
       <Header
         left={<h1 className="text-[19px]">Your account</h1>}
         right={
-          <Link to="/" className="text-[14px] hover:text-petrol">
+          <Link to="/" className="inline-flex min-h-8 items-center text-[14px] hover:text-petrol">
             Decks
           </Link>
         }

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactElement } from 'react';
 import { useForm } from 'react-hook-form';
-import { Link, useParams } from 'react-router';
+import { Link, useLocation, useParams } from 'react-router';
 import { http, sentenceOf } from '../api/http';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
@@ -43,7 +43,11 @@ function Trouble({ words }: { words: string | undefined }): ReactElement | null 
 
 function Ask(): ReactElement {
   const [sentTo, setSentTo] = useState('');
-  const { register, handleSubmit, formState, setError } = useForm({ defaultValues: { email: '' } });
+  // What was typed at signing in is not typed again.
+  const { state } = useLocation() as { state: { email?: string } | null };
+  const { register, handleSubmit, formState, setError } = useForm({
+    defaultValues: { email: state?.email ?? '' },
+  });
   const submit = handleSubmit(async ({ email }) => {
     try {
       await http.post('password-letters', { email });

@@ -19,7 +19,7 @@ interface Form {
 export default function SignInPage(): ReactElement {
   const [isNew, setIsNew] = useState(false);
   const [trouble, setTrouble] = useState('');
-  const { register, handleSubmit, formState } = useForm<Form>();
+  const { register, handleSubmit, formState, watch } = useForm<Form>();
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [search] = useSearchParams();
@@ -98,6 +98,7 @@ export default function SignInPage(): ReactElement {
             {!isNew && (
               <Link
                 to="/password"
+                state={{ email: watch('email') }}
                 className="inline-flex min-h-8 items-center text-petrol underline underline-offset-4"
               >
                 Forgotten it?

@@ -12,7 +12,6 @@ import {
   type StudentMark,
 } from '@gobrel/core';
 import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
-import { useSearchParams } from 'react-router';
 import { http } from '../api/http';
 import { PlayingSlides } from '../elements/media/Playing';
 import { openBeside } from '../links/openTarget';
@@ -23,6 +22,7 @@ import { useFlight } from '../stage/useFlight';
 import { WithinDeck } from '../stage/WithinDeck';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
+import { useAddress } from '../ui/useAddress';
 import { Centre, Main } from '../ui/Page';
 import { useLiveElements } from '../walking/LiveSlide';
 import type { SlideWork } from '../walking/SlideWork';
@@ -42,7 +42,7 @@ export function Reading(props: { code: string; published: PublishedDeck }): Reac
   const { code, published } = props;
   const { edition } = published;
   const { tell, trouble } = useNotices();
-  const [query, setQuery] = useSearchParams();
+  const [query, setQuery] = useAddress();
   // Where an address leads: a slide, or something on it.
   const [[to, spot]] = useState(() => (query.get('to') ?? '').split('.'));
   const graph = useMemo(() => routeGraph(edition), [edition]);
@@ -65,7 +65,7 @@ export function Reading(props: { code: string; published: PublishedDeck }): Reac
     // A page that is loaded anew, and an address that is given on, lead to the slide one is on.
     const leads = query.get('to');
     if (here === null || leads?.split('.')[0] === here || (isFirst && leads === null)) return;
-    const timer = setTimeout(() => setQuery({ to: here }, { replace: true }), 150);
+    const timer = setTimeout(() => setQuery({ to: here }), 150);
     return () => clearTimeout(timer);
   }, [here, isFirst, query, setQuery]);
   useWalkKeys({ isOff: false, onBack: back, onOn: on });

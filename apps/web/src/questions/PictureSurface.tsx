@@ -53,7 +53,9 @@ export function PictureSurface(props: {
   return (
     <div
       {...hands}
-      {...(isWorked ? { role: 'application', 'aria-label': label, tabIndex: 0 } : {})}
+      {...(isWorked
+        ? { role: 'application', 'aria-label': label, 'data-pulled': '', tabIndex: 0 }
+        : {})}
       className={`group relative max-w-full shrink-0 self-center overflow-hidden rounded-[6px] border-2 border-line bg-sheet select-none ${isWorked ? 'cursor-crosshair touch-none' : ''}`}
       style={{ aspectRatio: shapeOf(picture), width: fittingWidth(shapeOf(picture)) }}
     >

@@ -16,7 +16,7 @@ import {
   type TrailId,
 } from '@gobrel/core';
 import { Suspense, useCallback, useEffect, useMemo, useState, type ReactElement } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import { RequireTeacher } from '../ui/RequireTeacher';
 import { useTouchWalk } from '../walking/useTouchWalk';
 import { openBeside } from '../links/openTarget';
@@ -32,6 +32,7 @@ import { useDocument, useReader } from '../sync/useDocument';
 import { part } from '../offline/part';
 import { Button } from '../ui/Button';
 import { useNotices } from '../ui/Notice';
+import { useAddress } from '../ui/useAddress';
 import { memory } from '../sync/memory';
 import { useOthers } from './useOthers';
 import { usePlaying } from './usePlaying';
@@ -90,7 +91,8 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
   const { deckId, opened } = props;
   const whole: Deck = useReader(opened.doc, (doc) => new DeckReader(doc));
   const navigate = useNavigate();
-  const [query, setQuery] = useSearchParams();
+  // What the address says of the show, so that a page that is loaded anew is the same.
+  const [query, setQuery] = useAddress();
   const [from] = useState(() => asId<SlideId>(query.get('from')));
   // What is left out is not come to; who begins on such a slide wants to see it all the same.
   const isApart = entryAt(whole.slides, from)?.isLeftOut === true;
@@ -117,27 +119,12 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
   const { walk, here, last, back, on, shown, toCome, isWaiting, isStillToCome, jumpTo } = walking;
   const slide = entryAt(whole.slides, here);
   const { camera, way } = useFlight(slide, walking.closeUpId, walk.length);
-  /** What the address says of the show, so that a page that is loaded anew is the same. */
-  const setQuestion = useCallback(
-    (changes: Record<string, string | null>) =>
-      setQuery(
-        (old) => {
-          for (const [name, value] of Object.entries(changes)) {
-            if (value === null) old.delete(name);
-            else old.set(name, value);
-          }
-          return old;
-        },
-        { replace: true },
-      ),
-    [setQuery],
-  );
   useEffect(() => {
     if (here === null) return;
     // Browsers take only so many changes of an address in a while: of a fast walk the last one is enough.
-    const timer = setTimeout(() => setQuestion({ from: here }), ADDRESS_AFTER);
+    const timer = setTimeout(() => setQuery({ from: here }), ADDRESS_AFTER);
     return () => clearTimeout(timer);
-  }, [here, setQuestion]);
+  }, [here, setQuery]);
   const [isCodeUp, setIsCodeUp] = useState(false);
   const [isOnFirst, setIsOnFirst] = useState(memory.get(ON_FIRST) === 'yes');
   const others = useOthers({
@@ -147,7 +134,7 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
     mine: { walking, trailId: asId<TrailId>(chosen), isBlack },
     take: (place) => {
       walking.takeOver(place.walk);
-      setQuestion({ trail: place.trailId });
+      setQuery({ trail: place.trailId });
       setIsBlack(place.isBlack);
     },
   });
@@ -155,8 +142,8 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
   const isShared = given !== null;
   useEffect(() => {
     // A page that is loaded anew has its part in the show again.
-    if (isShared) setQuestion({ others: '1' });
-  }, [isShared, setQuestion]);
+    if (isShared) setQuery({ others: '1' });
+  }, [isShared, setQuery]);
   const ink = entryAt(line.show.ink, here);
   const first = ground.trail?.stops[0]?.slideId ?? deck.startSlideId;
   const final = ground.trail?.stops.at(-1)?.slideId ?? null;
@@ -170,9 +157,9 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
     played: slide && choicesOf(graph, slide.id).find(({ isPlayed }) => isPlayed)?.id,
     onRestart: useCallback(() => first && jumpTo(first), [first, jumpTo]),
     onStop: useCallback(() => {
-      setQuestion({ play: null, loop: null });
+      setQuery({ play: null, loop: null });
       setIsBandShown(true);
-    }, [setQuestion]),
+    }, [setQuery]),
   });
   const { trouble } = useNotices();
   const fill = (): void => {
@@ -343,7 +330,7 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
             <select
               aria-label="The trail that is followed"
               value={chosen ?? ''}
-              onChange={(event) => setQuestion({ trail: event.target.value || null })}
+              onChange={(event) => setQuery({ trail: event.target.value || null })}
               className="h-9 max-w-[200px] rounded-[6px] border border-line bg-sheet px-2"
             >
               <option value="">No trail chosen</option>
@@ -430,7 +417,7 @@ function Show(props: { deckId: string; opened: OpenDocument }): ReactElement {
             onPlay={(pace, isLooped) => {
               setOpen(null);
               setIsBandShown(false);
-              setQuestion({ play: pace, loop: isLooped ? '1' : null });
+              setQuery({ play: pace, loop: isLooped ? '1' : null });
             }}
             onClose={() => setOpen(null)}
           />

@@ -14,6 +14,11 @@ function Show({ said, isOff }: { said: string[]; isOff: boolean }): ReactElement
     <div aria-label="show" {...walk}>
       <button type="button">Climb</button>
       <input type="range" aria-label="scale" />
+      <div data-tries>
+        <span aria-label="wording">Pick one</span>
+        <input type="checkbox" aria-label="a nail" />
+        <span data-pulled aria-label="a card" />
+      </div>
     </div>
   );
 }
@@ -78,6 +83,16 @@ test('two fingers, a scale that is pulled, and what lies over the show are no wa
   off.touch(-90);
   off.touch(0);
   expect(off.said).toEqual([]);
+});
+
+test('a swipe over a question walks on, but what is pulled into order stays; a tap on it is no tap on the show', () => {
+  const { said, touch } = open();
+  touch(-90, 0, 'wording');
+  touch(90, 0, 'a nail');
+  expect(said).toEqual(['on', 'back']);
+  expect(touch(-90, 0, 'a card')).toBe(true);
+  expect(touch(0, 0, 'wording')).toBe(true);
+  expect(said).toEqual(['on', 'back']);
 });
 
 test.each([

@@ -16,11 +16,12 @@ const edgeAt = (x: number, y: number): 'left' | 'right' | null => {
       : null;
 };
 
-/** What is pulled with a finger. */
-const TRIED = 'input, audio, video, [data-tries], [data-piece]';
+/** What is pulled, or written in, with a finger. */
+const PULLED =
+  'input:not([type=checkbox], [type=radio]), textarea, audio, video, [data-piece], [data-pulled]';
 
-/** What takes a tap for itself. */
-const PRESSED = 'a, button, label, select, summary, [role=link], [role=button]';
+/** What takes a tap for itself; on a question that is tried, a tap beside its answers means nothing. */
+const PRESSED = 'a, button, label, select, summary, [role=link], [role=button], [data-tries]';
 
 interface TouchWalk {
   onTouchStart: (event: TouchEvent) => void;
@@ -42,8 +43,8 @@ export function useTouchWalk(args: {
   return {
     onTouchStart: (event) => {
       const [first, ...more] = Array.from(event.touches);
-      // A second finger makes it something else, and what is pulled along a scale, or tried, is no swipe.
-      const isElse = more.length > 0 || (event.target as Element).closest(TRIED);
+      // A second finger makes it something else, and what is pulled along a scale is no swipe.
+      const isElse = more.length > 0 || (event.target as Element).closest(PULLED);
       from.current =
         first && !isElse && !args.isOff ? { x: first.clientX, y: first.clientY } : null;
     },

@@ -149,6 +149,7 @@ function Thing(props: {
       <span
         {...sortable.attributes}
         {...sortable.listeners}
+        data-pulled
         aria-label={`${name}, place ${place + 1}`}
         className="flex min-h-11 flex-1 cursor-grab touch-none items-center gap-[0.4em]"
       >
