@@ -257,6 +257,9 @@ test('show, desk, results, screens and a student’s page: nothing serious on an
   const paired = looking.watch(await someone(browser));
   await page.goto(`${await copyOfLamp(page)}/map`);
   await button('Share').click();
+  await page.getByRole('radio', { name: 'Take along' }).click();
+  await expect(button('Save the file')).toBeVisible();
+  await looking.at(page, 'share as a file');
   await page.getByRole('radio', { name: 'With anyone' }).click();
   await button('Publish').click();
   const address = page.getByLabel('Address of the published deck');

@@ -23,6 +23,7 @@ const BENCHES = [
   'hostileClass',
   'readers',
   'followers',
+  'takeAlong',
 ];
 const wanted = process.argv.slice(2);
 const unknown = wanted.filter((name) => !BENCHES.includes(name));

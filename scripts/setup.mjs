@@ -90,6 +90,7 @@ export function build({ force = false } = {}) {
     'apps/web/src',
     'apps/web/index.html',
     'apps/web/vite.config.ts',
+    'apps/web/vite.along.config.ts',
   ]);
   if (force || pages > newestFile('apps/web/dist/index.html')) {
     say('Building the interface …');

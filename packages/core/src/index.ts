@@ -296,3 +296,7 @@ export { findBeginnings, plant, type Beginning } from './beginnings/beginning.js
 export { beginningById, BEGINNINGS_OF_OURS } from './beginnings/beginnings.js';
 export { summarise } from './wire/deckSummary.js';
 export { growFrom, slidesIn } from './beginnings/beginning.js';
+export * from './along/along.js';
+export * from './along/fontFaces.js';
+export * from './along/page.js';
+export { markTried } from './along/markTried.js';

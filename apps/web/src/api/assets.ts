@@ -28,8 +28,16 @@ export async function uploadFile(file: File): Promise<FileRef> {
 /** Begins the hash of a picture that is still in the picture box: nobody has brought it yet. */
 export const IN_THE_BOX = 'box:';
 
+/** In a page that carries its files in itself: the address of one of them. */
+let within: (hash: string, isStill: boolean) => string | null = () => null;
+export const takeFrom = (carried: typeof within): void => {
+  within = carried;
+};
+
 /** The address of a picture at a width of about so many pixels on screen; of an animated one perhaps its first frame. */
 export function assetUrl(asset: AssetRef, width: number, isStill = false): string {
+  const own = within(asset.hash, isStill);
+  if (own !== null) return own;
   if (asset.hash.startsWith(IN_THE_BOX))
     return `/api/picture-box/${asset.hash.slice(IN_THE_BOX.length)}.svg`;
   const dense = width * Math.min(2, globalThis.devicePixelRatio || 1);
@@ -38,4 +46,7 @@ export function assetUrl(asset: AssetRef, width: number, isStill = false): strin
   return size ? `/api/assets/${asset.hash}?w=${size}` : `/api/assets/${asset.hash}`;
 }
 
-export const mediaUrl = (media: MediaRef): string => `/api/media/${media.hash}`;
+export const mediaUrl = ({ hash }: MediaRef): string => within(hash, false) ?? `/api/media/${hash}`;
+
+export const fileUrl = ({ hash, name }: FileRef): string =>
+  within(hash, false) ?? `/api/files/${hash}/${encodeURIComponent(name)}`;

@@ -1,7 +1,5 @@
-import type { FileRef, Target } from '@gobrel/core';
-
-export const fileUrl = (file: FileRef): string =>
-  `/api/files/${file.hash}/${encodeURIComponent(file.name)}`;
+import type { Target } from '@gobrel/core';
+import { fileUrl } from '../api/assets';
 
 /** Opens what lies beside the walk: a web page in a tab of its own, a file as a download. False: it is neither. */
 export function openBeside(target: Target): boolean {

@@ -14,6 +14,9 @@ const FAMILY_CSS: Record<FamilyName, string> = {
   'jetbrains-mono': "'JetBrains Mono Variable'",
 };
 
+/** What a style sheet calls a family. */
+export const familyNameCss = (family: FamilyName): string => FAMILY_CSS[family].slice(1, -1);
+
 /** Where a family has no letter, shipped ones come before the screen's own fonts: see `letters.ts` for `--far`. */
 export const familyCss = (family: FamilyName): string =>
   `${FAMILY_CSS[family]}, ${FAMILY_CSS['noto-sans']}, ${FAMILY_CSS.rubik}, var(--far, system-ui), sans-serif`;

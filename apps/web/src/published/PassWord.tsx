@@ -4,7 +4,7 @@ import { http, sentenceOf } from '../api/http';
 import { Button } from '../ui/Button';
 import { Field } from '../ui/Field';
 import { Centre } from '../ui/Page';
-import { isFramed } from './frame';
+import { isFramed } from '../reading/frame';
 
 /** Asks for the pass word of a published deck. */
 export default function PassWord(props: { code: string; onTold: () => void }): ReactElement {

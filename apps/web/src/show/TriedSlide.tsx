@@ -1,8 +1,6 @@
 import {
-  answerGiven,
   entryAt,
-  isBlank,
-  markAnswer,
+  markTried,
   questionsOf,
   studentView,
   type Deck,
@@ -14,7 +12,7 @@ import { useMemo, useState, type ReactElement } from 'react';
 import { FittedSlide, type SlideViewProps } from '../stage/SlideView';
 import { useNotices } from '../ui/Notice';
 import { useLiveElements } from '../walking/LiveSlide';
-import { NOTHING_TRIED, useTrying, type Tried } from '../walking/useTrying';
+import { NO_ANSWER, NOTHING_TRIED, useTrying, type Tried } from '../walking/useTrying';
 
 /** What was tried stays while the show goes on, also when one comes back to a slide. */
 let kept: { deckId: string; tried: Tried } = { deckId: '', tried: NOTHING_TRIED };
@@ -47,20 +45,10 @@ export default function TriedSlide(
       }),
     onFollow,
     onTrouble: trouble,
-    mark: ({ questionId, answer, placements }) => {
-      const asked = questionsOf(deck).get(questionId);
-      const given = asked && answerGiven(asked.question, slide, { answer, placements });
-      if (!asked || !given || isBlank(given)) {
-        return Promise.reject(new Error('Give an answer first.'));
-      }
-      return Promise.resolve({
-        score: markAnswer(asked, given),
-        points: asked.question.points,
-        explanation: asked.explanation,
-        comment: '',
-        stamp: '',
-        isLocked: false,
-      });
+    mark: (given) => {
+      const asked = questionsOf(deck).get(given.questionId);
+      const mark = asked ? markTried(asked, slide, given) : null;
+      return mark ? Promise.resolve(mark) : Promise.reject(new Error(NO_ANSWER));
     },
   });
   const renderElement = useLiveElements(work, deck.theme);

@@ -1,5 +1,5 @@
 /** Hands a file to the person, as a download. */
-export function saveFile(name: string, content: string, type = 'text/csv;charset=utf-8'): void {
+export function saveFile(name: string, content: BlobPart, type = 'text/csv;charset=utf-8'): void {
   // A spreadsheet takes a table for UTF-8 only when it begins with a byte order mark.
   const mark = type.startsWith('text/csv') ? '\uFEFF' : '';
   const address = URL.createObjectURL(new Blob([mark, content], { type }));

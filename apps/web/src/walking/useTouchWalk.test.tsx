@@ -73,6 +73,16 @@ test('a tap on a button presses it and nothing else; a swipe over it walks all t
   expect(said).toEqual(['on']);
 });
 
+test('what was under the finger may be gone when it goes up: it has swiped all the same', () => {
+  const said: string[] = [];
+  render(<Show said={said} isOff={false} />);
+  const button = screen.getByRole('button');
+  fireEvent.touchStart(button, { touches: [{ clientX: 500, clientY: 300 }] });
+  button.remove();
+  fireEvent.touchEnd(button, { changedTouches: [{ clientX: 300, clientY: 300 }] });
+  expect(said).toEqual(['on']);
+});
+
 test('two fingers, a scale that is pulled, and what lies over the show are no walk', () => {
   const two = open();
   two.touch(-90, 0, 'show', 2);

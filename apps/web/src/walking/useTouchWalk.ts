@@ -1,4 +1,4 @@
-import { useRef, type TouchEvent } from 'react';
+import { useLayoutEffect, useRef, type TouchEvent } from 'react';
 
 /** Pixels that a finger may wander in a tap, and has to go in a swipe. */
 const TAP = 12;
@@ -23,11 +23,6 @@ const PULLED =
 /** What takes a tap for itself; on a question that is tried, a tap beside its answers means nothing. */
 const PRESSED = 'a, button, label, select, summary, [role=link], [role=button], [data-tries]';
 
-interface TouchWalk {
-  onTouchStart: (event: TouchEvent) => void;
-  onTouchEnd: (event: TouchEvent) => void;
-}
-
 /**
  * A show by finger: a swipe to the left walks on, one to the right goes back, a tap beside everything that can be
  * pressed shows or hides the band.
@@ -38,28 +33,34 @@ export function useTouchWalk(args: {
   /** `edge`: at which edge of the screen it was, if at one. */
   onTap: (edge: 'left' | 'right' | null) => void;
   onSwipe: (way: 'on' | 'back') => void;
-}): TouchWalk {
+}): { onTouchStart: (event: TouchEvent) => void } {
   const from = useRef<{ x: number; y: number } | null>(null);
+  const now = useRef(args);
+  useLayoutEffect(() => {
+    now.current = args;
+  });
+  const end = (event: globalThis.TouchEvent): void => {
+    const [start, up] = [from.current, event.changedTouches[0]];
+    from.current = null;
+    if (!start || !up) return;
+    const [dx, dy] = [up.clientX - start.x, up.clientY - start.y];
+    const isSwipe = Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy);
+    const isTap = Math.hypot(dx, dy) < TAP && !(event.target as Element).closest(PRESSED);
+    if (!isSwipe && !isTap) return;
+    // No click comes of it: it would press what is under the finger only now.
+    event.preventDefault();
+    if (isSwipe) now.current.onSwipe(dx < 0 ? 'on' : 'back');
+    else now.current.onTap(edgeAt(up.clientX, up.clientY));
+  };
   return {
-    onTouchStart: (event) => {
-      const [first, ...more] = Array.from(event.touches);
+    onTouchStart: ({ touches, target }) => {
+      const [first, ...more] = Array.from(touches);
       // A second finger makes it something else, and what is pulled along a scale is no swipe.
-      const isElse = more.length > 0 || (event.target as Element).closest(PULLED);
+      const isElse = more.length > 0 || (target as Element).closest(PULLED);
       from.current =
         first && !isElse && !args.isOff ? { x: first.clientX, y: first.clientY } : null;
-    },
-    onTouchEnd: (event) => {
-      const [start, end] = [from.current, event.changedTouches[0]];
-      from.current = null;
-      if (!start || !end) return;
-      const [dx, dy] = [end.clientX - start.x, end.clientY - start.y];
-      const isSwipe = Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy);
-      const isTap = Math.hypot(dx, dy) < TAP && !(event.target as Element).closest(PRESSED);
-      if (!isSwipe && !isTap) return;
-      // No click comes of it: it would press what is under the finger only now.
-      event.preventDefault();
-      if (isSwipe) args.onSwipe(dx < 0 ? 'on' : 'back');
-      else args.onTap(edgeAt(end.clientX, end.clientY));
+      // A finger ends where it began, also when that is no part of the page any more: something else has come there.
+      if (from.current) target.addEventListener('touchend', end as EventListener, { once: true });
     },
   };
 }

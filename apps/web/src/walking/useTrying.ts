@@ -33,6 +33,9 @@ export const NOTHING_TRIED: Tried = {
   placements: {},
 };
 
+/** What is said when something is to be marked and nothing is there. */
+export const NO_ANSWER = 'Give an answer first.';
+
 /** What shuffled options are shuffled by: the same as long as the page is open, also when one comes back to a slide. */
 const SEED = String(Math.random());
 
@@ -49,7 +52,8 @@ export interface TriedAnswer {
 
 /** What somebody tries on a slide: nothing of it is kept. */
 export function useTrying(args: {
-  mark: (tried: TriedAnswer) => Promise<StudentMark>;
+  /** Null: nobody marks it. */
+  mark: ((tried: TriedAnswer) => Promise<StudentMark>) | null;
   slide: Slide;
   links: readonly Link[];
   takesAnswers: boolean;
@@ -58,7 +62,7 @@ export function useTrying(args: {
   onFollow: (linkId: LinkId) => void;
   onTrouble: (sentence: string) => void;
 }): SlideWork {
-  const { slide, links, tried, onTried, onTrouble } = args;
+  const { slide, links, tried, onTried, onTrouble, mark } = args;
   const placements = tried.placements[slide.id] ?? NONE;
   const pieces = usePieces({
     slide,
@@ -75,15 +79,14 @@ export function useTrying(args: {
   });
   const answerOf = (question: QuestionElement): Answer | undefined =>
     answerGiven(question.question, slide, { answer: tried.answers[question.id], placements });
-  const ask = async (questionId: ElementId): Promise<void> => {
+  const ask = async (
+    questionId: ElementId,
+    marked: (tried: TriedAnswer) => Promise<StudentMark>,
+  ): Promise<void> => {
     onTried((old) => ({ ...old, waits: questionId }));
     try {
-      const mark = await args.mark({
-        questionId,
-        answer: tried.answers[questionId],
-        placements,
-      });
-      onTried((old) => ({ ...old, waits: null, marks: { ...old.marks, [questionId]: mark } }));
+      const given = await marked({ questionId, answer: tried.answers[questionId], placements });
+      onTried((old) => ({ ...old, waits: null, marks: { ...old.marks, [questionId]: given } }));
     } catch (error) {
       onTried((old) => ({ ...old, waits: null }));
       onTrouble(sentenceOf(error));
@@ -96,8 +99,8 @@ export function useTrying(args: {
     takesAnswers: args.takesAnswers,
     seed: SEED,
     marks: tried.marks,
-    done: {
-      tell: (questionId) => void ask(questionId),
+    done: mark && {
+      tell: (questionId) => void ask(questionId, mark),
       waits: (questionId) => (tried.waits === questionId ? 'for-mark' : null),
     },
     answerOf,

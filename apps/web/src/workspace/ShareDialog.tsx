@@ -17,6 +17,7 @@ import { Sure } from './Sure';
 import { comesAt } from '../ui/when';
 
 const Publishing = loaded(() => import('./Publishing'));
+const TakeAlong = loaded(() => import('./TakeAlong'));
 
 const ROLES: readonly Choice<GivenRole>[] = [
   { value: 'viewer', label: 'may look' },
@@ -31,7 +32,7 @@ export default function ShareDialog({ onClose }: { onClose: () => void }): React
   const { deckId } = useDeck();
   const people = useDeckPeople(deckId, true);
   const isOwner = people.data?.role === 'owner';
-  const [part, setPart] = useState<'people' | 'anyone'>('people');
+  const [part, setPart] = useState<'people' | 'anyone' | 'file'>('people');
   return (
     <Dialog title="Share" isOpen isWide onClose={onClose}>
       <Segments
@@ -40,6 +41,7 @@ export default function ShareDialog({ onClose }: { onClose: () => void }): React
         options={[
           { value: 'people', label: 'With people' },
           { value: 'anyone', label: 'With anyone' },
+          { value: 'file', label: 'Take along' },
         ]}
         onChange={setPart}
       />
@@ -48,7 +50,7 @@ export default function ShareDialog({ onClose }: { onClose: () => void }): React
           <People people={people.data} isOwner={isOwner} />
         ) : (
           <Suspense fallback={<p className="text-soft">One moment …</p>}>
-            <Publishing isOwner={isOwner} />
+            {part === 'anyone' ? <Publishing isOwner={isOwner} /> : <TakeAlong />}
           </Suspense>
         )}
       </div>
