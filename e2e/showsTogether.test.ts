@@ -36,12 +36,12 @@ test('a show is steered from a second window and a phone, and followed on two de
   const phone = await someone(browser, PHONE);
   await phone.goto(address);
   await expect(phone.getByRole('heading', { name: 'The lamp goes out' }).last()).toBeVisible();
-  // The other one types the code.
+  // The other one types the code, where codes of lessons are typed as well.
   const tablet = await someone(browser, { viewport: { width: 1024, height: 768 }, hasTouch: true });
-  await tablet.goto('/follow');
+  await tablet.goto('/join');
   const code = address.split('/').at(-1)!;
-  await tablet.getByLabel('Code of the show').fill(code.replace(/\d+/, ' $&'));
-  await tablet.getByRole('button', { name: 'Follow', exact: true }).tap();
+  await tablet.getByLabel('Join code').fill(code.replace(/\d+/, ' $&'));
+  await tablet.getByRole('button', { name: 'Go on' }).tap();
   await expect(slide(tablet, 'The lamp goes out')).toBeVisible();
   await expect(sheet.getByText('2 follow now')).toBeVisible();
   const remote = await remoteOf(browser, ines);
@@ -143,7 +143,9 @@ test('whoever follows without a network sees where the show was, and comes along
   await ines.keyboard.press('Escape');
   const tablet = await someone(browser, { viewport: { width: 1024, height: 768 } });
   const tabletNet = await cuttable(tablet);
-  await tablet.goto(address);
+  await tablet.goto('/follow');
+  await tablet.getByLabel('Code of the show').fill(address.split('/').at(-1)!);
+  await tablet.getByRole('button', { name: 'Follow', exact: true }).click();
   await expect(slide(tablet, 'The lamp goes out')).toBeVisible();
   tabletNet.cut();
   await expect(tablet.getByText(/No connection/)).toBeVisible();

@@ -187,9 +187,9 @@ test('things are copied to another deck, pasted in place, and given the look of 
   expect(Math.abs(here.y - there.y)).toBeLessThan(2);
 });
 
-test('a sound is sent and plays in the show; pictures dropped on the stage lie there', async ({
+test('a sound is sent and plays in the show and in a file; pictures dropped on the stage lie there', async ({
   browser,
-}) => {
+}, info) => {
   const page = await signIn(await someone(browser));
   await openSlide(page, 'Sound');
   await add(page, 'Sound');
@@ -224,4 +224,25 @@ test('a sound is sent and plays in the show; pictures dropped on the stage lie t
   expect(await player.evaluate((audio: HTMLAudioElement) => audio.loop)).toBe(true);
   await page.getByText('What is said').click();
   await expect(page.getByText('A fog horn, twice.')).toBeVisible();
+
+  await page.goto(page.url().replace(/show.*/, 'map'));
+  await page.getByRole('button', { name: 'Share' }).click();
+  await page.getByRole('radio', { name: 'Take along' }).click();
+  const save = page.getByRole('button', { name: 'Save the file' });
+  const [file] = await Promise.all([page.waitForEvent('download'), save.click()]);
+  const path = info.outputPath('sound.html');
+  await file.saveAs(path);
+  const away = await someone(browser, { offline: true });
+  await away.goto(`file://${path}`);
+  const carried = away.getByLabel('horn');
+  await carried.evaluate((audio: HTMLAudioElement) => {
+    audio.muted = true;
+    return audio.play();
+  });
+  await expect
+    .poll(() => carried.evaluate((audio: HTMLAudioElement) => audio.currentTime))
+    .toBeGreaterThan(0);
+  await expect
+    .poll(() => away.locator('img').evaluate((one: HTMLImageElement) => one.naturalWidth))
+    .toBeGreaterThan(0);
 });

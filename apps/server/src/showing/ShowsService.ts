@@ -20,6 +20,7 @@ import { IS_RUNNING, makeFollower } from '../access/runningShow.js';
 import { hashToken, makeToken, random } from '../access/tokens.js';
 import { number, rowOf, rowsOf, text } from '../database/rows.js';
 import { editionIn, freeze } from '../lessons/editions.js';
+import { runningWithCode } from '../lessons/lessonRows.js';
 import { EditionRow } from '../lessons/lessons.entities.js';
 import { notFound, Problem, refused } from '../problems/problem.js';
 import { Readings } from '../publishing/Readings.js';
@@ -212,7 +213,11 @@ export class ShowsService {
   async #freeCode(): Promise<string> {
     for (let tries = 0; tries < 50; tries++) {
       const code = makeJoinCode(random);
-      if (!(await this.#shows.existsBy({ code, endedAt: IsNull() }))) return code;
+      // Nor one of a lesson: whoever types it means one of them.
+      const isTaken =
+        (await this.#shows.existsBy({ code, endedAt: IsNull() })) ||
+        (await runningWithCode(this.database, code)) !== null;
+      if (!isTaken) return code;
     }
     throw refused('There is no free code at the moment. Try again.');
   }

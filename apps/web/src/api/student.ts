@@ -59,6 +59,12 @@ function joinKey(wish: string): string {
 }
 
 export const look = (code: string): Promise<LessonLook> => http.post('student/look', { code });
+/** Whether a show has the code. */
+export const hasShow = (code: string): Promise<boolean> =>
+  http.post('follow', { code }).then(
+    () => true,
+    () => false,
+  );
 export const join = (
   code: string,
   who: { classStudentId: string } | { name: string },

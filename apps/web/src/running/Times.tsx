@@ -43,16 +43,19 @@ export function Times(props: {
     ({ id, minutes }) => minutes !== null || id === current,
   );
   const planned = listed.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0);
+  const isOver = timing !== null && planned > 0 && now - timing.startedAt > planned * 60_000;
   return (
     <section aria-label="Time" className="border-b border-line px-4 py-3">
       <p className="flex items-baseline justify-between gap-3">
         <span className="font-head text-[26px] font-semibold tabular-nums">
           {new Date(now).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
         </span>
-        <span className="text-[15px] tabular-nums">
+        <span
+          className={`text-[15px] tabular-nums ${isOver ? 'font-semibold text-ember-deep' : ''}`}
+        >
           <span className="sr-only">The show has gone on for </span>
           {timing ? asWatch(now - timing.startedAt) : '–'}
-          {planned > 0 && <span className="text-soft"> of {planned} min</span>}
+          {planned > 0 && <span className={isOver ? '' : 'text-soft'}> of {planned} min</span>}
         </span>
       </p>
       <ul className="mt-2 flex flex-col gap-1.5">

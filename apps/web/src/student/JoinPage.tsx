@@ -3,7 +3,7 @@ import { readJoinCode, type LessonLook } from '@gobrel/core';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ApiProblem, http, isRefusal, sentenceOf } from '../api/http';
-import { comeBack, join, leaveDevice, look } from '../api/student';
+import { comeBack, hasShow, join, leaveDevice, look } from '../api/student';
 import { forgetSocket } from '../sync/pageSocket';
 import { forgetKept } from '../sync/kept';
 import { Button } from '../ui/Button';
@@ -54,7 +54,16 @@ export default function JoinPage(): ReactElement {
     });
   const find = (event: FormEvent): void => {
     event.preventDefault();
-    void attempt(async () => setLesson(await look(code)));
+    void attempt(async () => {
+      try {
+        setLesson(await look(code));
+      } catch (error) {
+        const isNone = error instanceof ApiProblem && error.status === 404;
+        if (!isNone || !(await hasShow(code))) throw error;
+        // The same kind of code leads to a show.
+        await navigate(`/follow/${readJoinCode(code)?.toLowerCase().replace(' ', '')}`);
+      }
+    });
   };
 
   return (
