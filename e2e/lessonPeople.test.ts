@@ -95,6 +95,8 @@ test('two at one desk line students up at once: both stand there, in one order, 
   const put = (page: Page): Promise<void> =>
     page.getByRole('button', { name: 'Put in the line-up' }).click();
   await Promise.all(desks.map(put));
+  for (const page of desks)
+    await expect(page.getByRole('button', { name: 'Line-up · 2' })).toBeVisible();
   await openFolio(desks[0], 'Runa');
   await put(desks[0]);
   const lined = (page: Page): Promise<string[]> =>
