@@ -5,7 +5,7 @@ import { NO_ANSWER, type TriedAnswer } from '../walking/useTrying';
 
 /** A deck out of a file, walked without a network. */
 export function AlongPage({ edition, keys }: Along): ReactElement {
-  const [at, setAt] = useState(() => decodeURIComponent(window.location.hash.slice(1)) || null);
+  const [at, setAt] = useState(() => window.location.hash.slice(1) || null);
   const place = useMemo(
     () => ({
       at,
